@@ -1,0 +1,57 @@
+/** Imports go only downward; see docs/architecture.md. */
+const mayUse = {
+  theory: [],
+  signal: ['theory'],
+  measure: ['signal', 'theory', 'exercise'],
+  exercise: ['theory'],
+  judge: ['measure', 'exercise', 'theory'],
+  simulate: ['exercise', 'theory', 'signal'],
+  formats: ['exercise', 'theory', 'signal', 'measure', 'judge', 'simulate'],
+};
+const layers = Object.entries(mayUse).map(([layer, below]) => ({
+  name: `core-${layer}`,
+  severity: 'error',
+  from: { path: `^core/${layer}/`, pathNot: '\\.test\\.ts$' },
+  to: { path: '^core/', pathNot: `^core/(${[layer, ...below].join('|')})/` },
+}));
+
+module.exports = {
+  forbidden: [
+    ...layers,
+    { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
+    {
+      name: 'core-is-alone',
+      severity: 'error',
+      from: { path: '^core/' },
+      to: { path: '^(web|server|scripts|bench|tests)/' },
+    },
+    {
+      name: 'core-without-io',
+      severity: 'error',
+      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['core'] },
+    },
+    {
+      name: 'features-apart',
+      severity: 'error',
+      from: { path: '^web/src/features/([^/]+)/' },
+      to: { path: '^web/src/features/([^/]+)/', pathNot: '^web/src/features/$1/' },
+    },
+    {
+      name: 'web-parts-below-features',
+      severity: 'error',
+      from: { path: '^web/src/(audio|db|store|shared|i18n)/' },
+      to: { path: '^web/src/features/' },
+    },
+    { name: 'server-alone', severity: 'error', from: { path: '^server/' }, to: { path: '^(core|web)/' } },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'types'],
+      extensions: ['.ts', '.tsx', '.js', '.mjs'],
+    },
+  },
+};

@@ -1,0 +1,85 @@
+// The two commands of the project, written with Node's built-ins only, so that they work before anything is installed.
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+
+process.chdir(fileURLToPath(new URL('..', import.meta.url)));
+const STAMP = 'node_modules/.installed-lock';
+const CHROMIUM = '/usr/bin/chromium';
+
+const commands = { demo, test };
+const command = commands[process.argv[2]];
+if (!command) fail('Use: node scripts/run.mjs demo | test');
+command();
+
+function demo() {
+  installPackages();
+  run('npx', ['vite', 'build', 'web']);
+  run('npx', ['tsx', 'server/src/main.ts', '--demo', ...process.argv.slice(3)]);
+}
+
+function test() {
+  installPackages();
+  installChromium();
+  run('npm', ['run', '--silent', 'typecheck']);
+  run('npm', ['run', '--silent', 'lint']);
+  run('npm', ['run', '--silent', 'layers']);
+  run('npx', ['vite', 'build', 'web', '--logLevel', 'warn']);
+  run('npx', ['tsx', 'scripts/bundleSize.ts']);
+  const unit = tally(
+    ['vitest', 'run', '--reporter=default', '--reporter=json', '--outputFile.json=.cache/unit.json'],
+    () => {
+      const { numPassedTests, numFailedTests } = readJson('.cache/unit.json');
+      return { passed: numPassedTests, failed: numFailedTests };
+    },
+  );
+  const browser = tally(['playwright', 'test'], () => {
+    const { expected, flaky, unexpected } = readJson('.cache/browser.json').stats;
+    return { passed: expected + flaky, failed: unexpected };
+  });
+  const passed = unit.passed + browser.passed;
+  const failed = unit.failed + browser.failed;
+  console.log(`${passed} passed, ${failed} failed`);
+  process.exit(failed === 0 && unit.ok && browser.ok ? 0 : 1);
+}
+
+function installPackages() {
+  const hash = createHash('sha256').update(readFileSync('package-lock.json')).digest('hex');
+  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === hash) return;
+  console.log('Installing packages …');
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+  writeFileSync(STAMP, hash);
+}
+
+function installChromium() {
+  if (existsSync(CHROMIUM)) return;
+  if (process.getuid?.() !== 0)
+    fail(`The browser tests need Debian's Chromium at ${CHROMIUM}: apt-get install chromium`);
+  console.log('Installing Chromium …');
+  run('apt-get', ['update', '-qq']);
+  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium']);
+}
+
+function tally(args, read) {
+  const { status } = spawnSync('npx', args, { stdio: 'inherit' });
+  try {
+    return { ...read(), ok: status === 0 };
+  } catch {
+    return { passed: 0, failed: 1, ok: false };
+  }
+}
+
+function run(program, args) {
+  const { status } = spawnSync(program, args, { stdio: 'inherit' });
+  if (status !== 0) process.exit(status ?? 1);
+}
+
+function readJson(path) {
+  return JSON.parse(readFileSync(path, 'utf8'));
+}
+
+function fail(sentence) {
+  console.error(sentence);
+  process.exit(1);
+}
