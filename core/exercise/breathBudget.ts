@@ -1,0 +1,22 @@
+import { beatSeconds, scoreBeats, type Score } from './score';
+
+/** What a score asks of the breath and the clock, seconds. */
+export interface BreathBudget {
+  /** the longest stretch without a rest */
+  readonly longestBreathS: number;
+  /** from the first beat to the end of the last tone */
+  readonly totalS: number;
+}
+
+/** Breath budget of a score: seconds = beats × 60 / tempo. Steps that touch are one breath. */
+export function breathBudget(score: Score): BreathBudget {
+  let longest = 0;
+  let breathStart = 0;
+  let lastEnd = -Infinity;
+  for (const step of score.steps) {
+    if (step.startBeat > lastEnd + 1e-9) breathStart = step.startBeat;
+    lastEnd = step.startBeat + step.beats;
+    longest = Math.max(longest, lastEnd - breathStart);
+  }
+  return { longestBreathS: longest * beatSeconds(score), totalS: scoreBeats(score) * beatSeconds(score) };
+}

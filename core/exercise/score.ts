@@ -1,0 +1,64 @@
+import type { Dynamic, InstrumentId, PartialTuning } from '@inner-hum/core/theory';
+
+export type Attack = 'breath' | 'tongue' | 'slurred';
+
+/** A written dynamic at a beat of its step; between two points the level moves in a straight line of decibels. */
+export interface DynamicPoint {
+  readonly beat: number;
+  readonly dynamic: Dynamic;
+}
+
+/** One intended tone. Whatever lies between two steps is rest. Pitches are written MIDI numbers. */
+export interface Step {
+  /** beats from the first beat of the score */
+  readonly startBeat: number;
+  readonly beats: number;
+  readonly fingeredMidi: number;
+  /** partial of the fingered tube that is meant to sound; 1 is the fingered note itself */
+  readonly partialNumber: number;
+  readonly soundedMidi: number;
+  /** at least one point, in order of beats, the first at beat 0 */
+  readonly dynamics: readonly DynamicPoint[];
+  readonly attack: Attack;
+}
+
+export type FamilyId = 'swell';
+
+/** What is to be played, on a beat grid. */
+export interface Score {
+  readonly family: FamilyId;
+  readonly instrumentId: InstrumentId;
+  readonly tempoBpm: number;
+  readonly countInBeats: number;
+  readonly beatsPerBar: number;
+  readonly partialTuning: PartialTuning;
+  readonly tunerHidden: boolean;
+  readonly steps: readonly Step[];
+}
+
+export const TEMPO_RANGE_BPM = { min: 30, max: 200 } as const;
+
+/** Seconds of one beat. */
+export function beatSeconds(score: Pick<Score, 'tempoBpm'>): number {
+  return 60 / score.tempoBpm;
+}
+
+/** Beats from the first beat to the end of the last step. */
+export function scoreBeats(score: Pick<Score, 'steps'>): number {
+  return Math.max(0, ...score.steps.map((step) => step.startBeat + step.beats));
+}
+
+/**
+ * Planned place on the player's ruler at a beat of a step, 0 (pp) to 1 (ff), straight between points; before the first
+ * and after the last point it stays.
+ */
+export function plannedPosition(step: Step, beat: number, positionOf: (dynamic: Dynamic) => number): number {
+  const points = step.dynamics;
+  const after = points.findIndex((point) => point.beat > beat);
+  if (after === 0) return positionOf(points[0]!.dynamic);
+  if (after < 0) return positionOf(points[points.length - 1]!.dynamic);
+  const from = points[after - 1]!;
+  const to = points[after]!;
+  const share = (beat - from.beat) / (to.beat - from.beat);
+  return positionOf(from.dynamic) * (1 - share) + positionOf(to.dynamic) * share;
+}

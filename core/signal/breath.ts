@@ -1,0 +1,62 @@
+import type { SampleStore } from './sampleStore';
+import { hann } from './window';
+
+const WINDOW_S = 0.04;
+/** Every second sample is enough for a power. */
+const STRIDE = 2;
+/** Below this the comb's own interpolation and the tone's natural jitter hide the noise, dB. */
+const FLOOR_DB = -45;
+
+/**
+ * Breath ratio: power that does not repeat from period to period ÷ total power, dB, from the comb
+ * e[n] = x[n] − (x[n−T] + x[n+T])/2, whose output holds 1.5 × the noise power and none of the tone.
+ * Source: our choice; a symmetric form of the pitch-synchronous residual of E. Yumoto et al. 1982.
+ */
+export class BreathMeter {
+  private readonly half: number;
+  private readonly weight: Float64Array;
+  private samples = new Float64Array(1);
+
+  constructor(private readonly sampleRateHz: number) {
+    this.half = Math.round((WINDOW_S / 2) * sampleRateHz);
+    this.weight = hann(this.half);
+  }
+
+  /** Ratio around absolute index `centre` for a tone of `hz`, −45…0 dB; 0 for silence. */
+  at(sound: SampleStore, centre: number, hz: number): number {
+    const { half, weight } = this;
+    const period = this.sampleRateHz / hz;
+    const reach = Math.ceil(period) + 4;
+    const needed = 2 * (half + reach) + 1;
+    if (this.samples.length < needed) this.samples = new Float64Array(2 * needed);
+    const x = this.samples.subarray(0, needed);
+    sound.read(centre - half - reach, x);
+    const whole = Math.floor(period);
+    const taps = lagrange6(period - whole);
+    let noise = 0;
+    let total = 0;
+    for (let i = 0; i < weight.length; i += STRIDE) {
+      const at = i + reach;
+      const back = at - whole;
+      const ahead = at + whole;
+      let neighbours = 0;
+      for (let tap = 0; tap < 6; tap++) neighbours += taps[tap]! * (x[back + 2 - tap]! + x[ahead - 2 + tap]!);
+      const rest = x[at]! - 0.5 * neighbours;
+      noise += weight[i]! * rest * rest;
+      total += weight[i]! * x[at]! * x[at]!;
+    }
+    if (!(total > 0)) return 0;
+    return Math.min(0, Math.max(FLOOR_DB, 10 * Math.log10(noise / 1.5 / total)));
+  }
+}
+
+/** Weights that read a row between its samples: entry t belongs to sample t − 2, for a place `fraction` past sample 0. */
+function lagrange6(fraction: number): Float64Array {
+  const weights = new Float64Array(6);
+  for (let i = 0; i < 6; i++) {
+    let product = 1;
+    for (let j = 0; j < 6; j++) if (j !== i) product *= (fraction + 2 - j) / (i - j);
+    weights[i] = product;
+  }
+  return weights;
+}

@@ -1,0 +1,225 @@
+import { BreathMeter } from './breath';
+import { Candidates } from './candidates';
+import { DcBlocker } from './dcBlocker';
+import { Decimator, decimationFactor } from './decimator';
+import { emptyFrames, HOP_S, PARTIALS_KEPT, type Frames } from './frames';
+import { Harmonics, WINDOW_S } from './harmonics';
+import { mainsHum, withoutHum, type MainsHum } from './hum';
+import { LevelMeter } from './level';
+import { Periodicity } from './periodicity';
+import { onsetTimeS } from './onset';
+import { PitchPath } from './pitchPath';
+import { SampleStore } from './sampleStore';
+import { gateTones } from './toneGate';
+
+/** How many frames a live decision waits for what follows (20 ms). */
+export const LIVE_LAG_FRAMES = 2;
+/** Quieter than this is silence, dBFS. */
+const SILENT_BELOW_DB = -78;
+/** Below these periodicities a longer window is worth its blur. */
+const NOISY_BELOW = 0.985;
+const AIRY_BELOW = 0.94;
+/**
+ * Pitch bands, highest first: from which pitch up, Hz, and by how much the sound is thinned for it. Low pitches need long
+ * windows, but are decided by what lies under 2.5 kHz. More bands would be cheaper and wrong: a window must hold two
+ * periods of the tone an octave under its band, or it can't tell the octave.
+ */
+const BANDS = [
+  { fromHz: 110, factor: 1 },
+  { fromHz: 48, factor: 4 },
+] as const;
+/** Bands overlap by this factor. */
+const OVERLAP = 1.06;
+
+export interface EarSettings {
+  readonly sampleRateHz: number;
+  readonly minHz?: number;
+  readonly maxHz?: number;
+  /** how many seconds of sound stay readable; all by default */
+  readonly retainS?: number;
+}
+
+/** A frame as decided live. Reused: copy what you keep. */
+export interface LiveFrame {
+  index: number;
+  f0Hz: number;
+  confidence: number;
+  levelDb: number;
+  breathDb: number;
+}
+
+/** Where the pitches of a band are looked for; without `thin` in the sound as thinned for all. */
+interface Band {
+  readonly periodicity: Periodicity;
+  readonly factor: number;
+  readonly thin: Decimator | undefined;
+}
+
+/**
+ * The ear: takes sound in blocks of any size, decides frames with {@link LIVE_LAG_FRAMES} of look-ahead, and at the end
+ * gives all frames decided together. The same sound gives the same final frames however it was cut into blocks.
+ * @throws RangeError for a sample rate under 8 kHz or a search band outside 48–2800 Hz
+ */
+export class Ear {
+  private readonly sound: SampleStore;
+  private readonly thin: Decimator;
+  private readonly dc: DcBlocker;
+  private readonly meter: LevelMeter;
+  private readonly bands: readonly Band[];
+  private readonly harmonics: Harmonics;
+  private readonly breath: BreathMeter;
+  private readonly path: PitchPath;
+  private readonly levels: SampleStore;
+  private readonly candidates = new Candidates();
+  private readonly live: LiveFrame = { index: 0, f0Hz: 0, confidence: 0, levelDb: 0, breathDb: 0 };
+  private readonly sampleRateHz: number;
+  private filtered = new Float32Array(1024);
+
+  constructor(private readonly settings: EarSettings) {
+    const { sampleRateHz, minHz = 48, maxHz = 2800, retainS = Infinity } = settings;
+    if (!(sampleRateHz >= 8000)) throw new RangeError(`sampleRateHz must be ≥ 8000, got ${sampleRateHz}`);
+    if (!(minHz >= 48 && maxHz <= 2800 && minHz < maxHz))
+      throw new RangeError(`search band must lie within 48–2800 Hz, got ${minHz}–${maxHz}`);
+    const factor = decimationFactor(sampleRateHz);
+    const rateHz = sampleRateHz / factor;
+    this.sampleRateHz = sampleRateHz;
+    this.sound = new SampleStore(retainS * sampleRateHz);
+    this.thin = new Decimator(factor, retainS * rateHz);
+    this.dc = new DcBlocker(sampleRateHz);
+    this.meter = new LevelMeter(sampleRateHz);
+    this.bands = BANDS.flatMap(({ fromHz, factor: more }, i): Band[] => {
+      const above = BANDS[i - 1]?.fromHz ?? maxHz / OVERLAP;
+      if (minHz >= above) return [];
+      const rate = rateHz / more;
+      const periodicity = new Periodicity(rate, Math.max(fromHz, minHz), Math.min(maxHz, above * OVERLAP));
+      return [{ periodicity, factor: more, thin: more === 1 ? undefined : new Decimator(more, retainS * rate) }];
+    });
+    this.harmonics = new Harmonics(rateHz, minHz);
+    this.breath = new BreathMeter(sampleRateHz);
+    this.path = new PitchPath(retainS / HOP_S);
+    this.levels = new SampleStore(retainS / HOP_S, 1 << 12);
+  }
+
+  /** Sound heard so far, offset removed: a window on the ear's own buffer. */
+  heard(): Float32Array<ArrayBuffer> {
+    return this.sound.view();
+  }
+
+  /** Hears a block; calls `onFrame` for each frame that can be decided now. */
+  push(block: ArrayLike<number>, onFrame?: (frame: Readonly<LiveFrame>) => void): void {
+    if (this.filtered.length < block.length) this.filtered = new Float32Array(block.length);
+    const clean = this.filtered.subarray(0, block.length);
+    this.dc.process(block, clean);
+    this.sound.append(clean);
+    this.thin.pull(this.sound);
+    for (const band of this.bands) band.thin?.pull(this.thin.output);
+    this.analyse(false, onFrame);
+  }
+
+  /** Ends the sound and decides all frames together. Only for an ear that keeps everything. */
+  finish(): Frames {
+    this.end();
+    const hum = mainsHum(this.thin.output.view(), this.sampleRateHz / this.thin.factor, this.levels.view());
+    const source = hum ? this.earWithoutHum(hum) : this;
+    const states = source.path.decideAll();
+    const coarseHz = Float64Array.from(states, (state, i) => (state < 0 ? 0 : source.path.candidateHz(i, state)));
+    gateTones(coarseHz, source.levels.view());
+    const sound = source.sound.view();
+    const starts = [...coarseHz.keys()].filter((i) => coarseHz[i]! > 0 && !(coarseHz[i - 1]! > 0));
+    const frames: Frames = {
+      ...emptyFrames(coarseHz.length),
+      toneStartsS: starts.map((i) => onsetTimeS(sound, this.sampleRateHz, i, coarseHz[i]!)),
+    };
+    for (let i = 0; i < frames.count; i++) {
+      frames.levelDb[i] = this.levels.at(i);
+      frames.confidence[i] = source.confidenceOf(i, states[i]!);
+      if (coarseHz[i]! > 0) source.describe(frames, i, coarseHz[i]!);
+    }
+    return frames;
+  }
+
+  private end(): void {
+    this.thin.pull(this.sound, true);
+    for (const band of this.bands) band.thin?.pull(this.thin.output, true);
+    this.analyse(true);
+  }
+
+  private earWithoutHum(hum: MainsHum): Ear {
+    const ear = new Ear(this.settings);
+    ear.push(withoutHum(this.sound.view(), this.sampleRateHz, hum));
+    ear.end();
+    return ear;
+  }
+
+  private describe(frames: Frames, index: number, coarseHz: number): void {
+    frames.breathDb[index] = this.refine(index, coarseHz, frames.confidence[index]!);
+    frames.f0Hz[index] = this.harmonics.f0Hz;
+    frames.centroidPartials[index] = this.harmonics.centroidPartials;
+    frames.pitchErrorCents[index] = this.harmonics.pitchErrorCents;
+    frames.partialsDb.set(this.harmonics.partialsDb, index * PARTIALS_KEPT);
+  }
+
+  private analyse(flush: boolean, onFrame?: (frame: Readonly<LiveFrame>) => void): void {
+    for (;;) {
+      const index = this.path.length;
+      const soundCentre = this.soundIndex(index);
+      const ready = flush
+        ? soundCentre < this.sound.end
+        : soundCentre + this.meter.half < this.sound.end && this.bands.every((band) => this.reaches(band, index));
+      if (!ready) return;
+      const levelDb = this.meter.at(this.sound, soundCentre);
+      this.levels.push(levelDb);
+      this.candidates.clear();
+      for (const { periodicity, factor, thin } of this.bands) {
+        periodicity.addTo(this.candidates, (thin ?? this.thin).output, Math.round(this.thinIndex(index) / factor));
+      }
+      this.path.push(this.candidates, levelDb < SILENT_BELOW_DB);
+      if (onFrame && index >= LIVE_LAG_FRAMES) this.reportLive(index - LIVE_LAG_FRAMES, onFrame);
+    }
+  }
+
+  private reaches({ periodicity, factor, thin }: Band, index: number): boolean {
+    return Math.round(this.thinIndex(index) / factor) + periodicity.half < (thin ?? this.thin).output.end;
+  }
+
+  private reportLive(index: number, onFrame: (frame: Readonly<LiveFrame>) => void): void {
+    const { live, path } = this;
+    const state = path.decide(LIVE_LAG_FRAMES);
+    live.index = index;
+    live.levelDb = this.levels.at(index);
+    live.confidence = this.confidenceOf(index, state);
+    live.f0Hz = 0;
+    live.breathDb = 0;
+    if (state >= 0) {
+      live.breathDb = this.refine(index, path.candidateHz(index, state), live.confidence);
+      live.f0Hz = this.harmonics.f0Hz;
+    }
+    onFrame(live);
+  }
+
+  /** Measures pitch and partials into `harmonics`; the window longer the noisier it is; gives the breath ratio. */
+  private refine(index: number, coarseHz: number, confidence: number): number {
+    const kind = confidence < AIRY_BELOW ? 'airy' : confidence < NOISY_BELOW ? 'noisy' : 'clean';
+    this.harmonics.measure(this.thin.output, this.thinIndex(index), coarseHz, WINDOW_S[kind]);
+    return this.breath.at(this.sound, this.soundIndex(index), this.harmonics.f0Hz);
+  }
+
+  private confidenceOf(index: number, state: number): number {
+    return Math.max(0, this.path.candidateStrength(index, Math.max(0, state)));
+  }
+
+  private soundIndex(frame: number): number {
+    return Math.round(frame * HOP_S * this.sampleRateHz);
+  }
+
+  private thinIndex(frame: number): number {
+    return Math.round((frame * HOP_S * this.sampleRateHz) / this.thin.factor);
+  }
+}
+
+/** Frames of a whole recording. Empty sound gives no frames. */
+export function hear(samples: ArrayLike<number>, settings: EarSettings): Frames {
+  const ear = new Ear(settings);
+  ear.push(samples);
+  return ear.finish();
+}

@@ -1,0 +1,122 @@
+import FFT from 'fft.js';
+import type { Candidates } from './candidates';
+import type { SampleStore } from './sampleStore';
+import { hann } from './window';
+
+/** Periods of the lowest pitch that the window must hold for its autocorrelation to be trusted. */
+const PERIODS_IN_WINDOW = 3;
+
+/** A period that is a multiple of the true one is found out at these divisions (4 and 6 are covered by 2 and 3). */
+const DIVISIONS = [2, 3, 5, 7] as const;
+
+/** Corner of the gentle low-pass before the autocorrelation, Hz: breath noise lies above what decides the pitch. */
+const TILT_CORNER_HZ = 2500;
+
+/**
+ * Normalised autocorrelation of one window length.
+ * Source: P. Boersma 1993, "Accurate short-term analysis of the fundamental frequency …", eq. 9: the autocorrelation of
+ * the windowed sound divided by that of the window is unbiased at every lag. The tilt before it is our choice.
+ */
+export class Periodicity {
+  readonly half: number;
+  private readonly weight: Float64Array;
+  private readonly fft: FFT;
+  private readonly input: Float64Array;
+  private readonly spectrum: Float64Array;
+  private readonly correlation: Float64Array;
+  private readonly windowGain: Float64Array;
+  private readonly normalised: Float64Array;
+  private readonly tilt: Float64Array;
+  private readonly minLag: number;
+  private readonly maxLag: number;
+
+  /** Searches `minHz`–`maxHz` in sound of `sampleRateHz`. */
+  constructor(
+    private readonly sampleRateHz: number,
+    readonly minHz: number,
+    readonly maxHz: number,
+  ) {
+    this.half = Math.ceil((PERIODS_IN_WINDOW / 2 / minHz) * sampleRateHz);
+    this.weight = hann(this.half);
+    this.minLag = Math.max(2, Math.floor(sampleRateHz / maxHz) - 1);
+    this.maxLag = Math.ceil(sampleRateHz / minHz) + 1;
+    const size = 2 ** Math.ceil(Math.log2(this.weight.length + this.maxLag + 2));
+    this.fft = new FFT(size);
+    this.input = new Float64Array(size);
+    this.spectrum = new Float64Array(2 * size);
+    this.correlation = new Float64Array(2 * size);
+    this.tilt = new Float64Array(size / 2 + 1);
+    for (let bin = 0; bin < this.tilt.length; bin++)
+      this.tilt[bin] = 1 / (1 + ((bin * sampleRateHz) / size / TILT_CORNER_HZ) ** 2);
+    this.windowGain = this.gainOfWindow();
+    this.normalised = new Float64Array(this.maxLag + 2);
+  }
+
+  /** Adds the periodicities around `centre` to the candidates. Silence adds none. */
+  addTo(candidates: Candidates, sound: SampleStore, centre: number): void {
+    this.correlate(sound, centre);
+    const zero = this.correlation[0]!;
+    if (!(zero > 0)) return;
+    const row = this.normalised;
+    for (let lag = 0; lag < row.length; lag++) row[lag] = this.correlation[2 * lag]! / (zero * this.windowGain[lag]!);
+    for (let lag = this.minLag; lag < this.maxLag; lag++) {
+      const before = row[lag - 1]!;
+      const here = row[lag]!;
+      const after = row[lag + 1]!;
+      if (here > 0.15 && here >= before && here > after) {
+        const curve = before - 2 * here + after;
+        const shift = curve < 0 ? (0.5 * (before - after)) / curve : 0;
+        const peak = Math.min(1, here - 0.25 * (before - after) * shift);
+        const frequency = this.sampleRateHz / (lag + shift);
+        if (frequency >= this.minHz && frequency <= this.maxHz)
+          candidates.add(frequency, peak, peak - this.strongestDivision(lag + shift));
+      }
+    }
+  }
+
+  /** Largest correlation at a whole division of a lag: near the lag's own when the true period is that division. */
+  private strongestDivision(lag: number): number {
+    let strongest = -1;
+    for (const division of DIVISIONS) {
+      const at = lag / division;
+      const below = Math.floor(at);
+      const a = this.normalised[below]!;
+      strongest = Math.max(strongest, a + (at - below) * (this.normalised[below + 1]! - a));
+    }
+    return strongest;
+  }
+
+  private correlate(sound: SampleStore, centre: number): void {
+    const { weight, input, fft, spectrum, tilt } = this;
+    sound.read(centre - this.half, input.subarray(0, weight.length));
+    for (let i = 0; i < weight.length; i++) input[i]! *= weight[i]!;
+    this.powerToCorrelation(fft, spectrum, tilt);
+  }
+
+  private powerToCorrelation(fft: FFT, spectrum: Float64Array, tilt: Float64Array): void {
+    fft.realTransform(spectrum, this.input);
+    const bins = fft.size / 2;
+    for (let bin = 0; bin <= bins; bin++) {
+      const re = spectrum[2 * bin]!;
+      const im = spectrum[2 * bin + 1]!;
+      const power = (re * re + im * im) * tilt[bin]!;
+      spectrum[2 * bin] = power;
+      spectrum[2 * bin + 1] = 0;
+    }
+    // The power spectrum is real and even, so a forward transform serves as the inverse one, but for the scale, which
+    // the normalisation takes out.
+    for (let bin = 0; bin <= bins; bin++) this.input[bin] = spectrum[2 * bin]!;
+    for (let bin = 1; bin < bins; bin++) this.input[fft.size - bin] = spectrum[2 * bin]!;
+    fft.realTransform(this.correlation, this.input);
+    this.input.fill(0);
+  }
+
+  private gainOfWindow(): Float64Array {
+    const flat = new Float64Array(this.tilt.length).fill(1);
+    this.input.set(this.weight);
+    this.powerToCorrelation(this.fft, this.spectrum, flat);
+    const gain = new Float64Array(this.maxLag + 2);
+    for (let lag = 0; lag < gain.length; lag++) gain[lag] = this.correlation[2 * lag]! / this.correlation[0]!;
+    return gain;
+  }
+}

@@ -1,0 +1,24 @@
+export { INSTRUMENTS, type Instrument, type InstrumentId } from './instruments.data';
+export {
+  ALTISSIMO_REACH_SEMITONES,
+  instrumentById,
+  soundingMidi,
+  soundingRangeHz,
+  writtenMidi,
+  writtenToHz,
+  zoneOf,
+  type Zone,
+} from './instrument';
+export { A4_RANGE_HZ, centsBetweenHz, hzToMidi, midiToHz } from './pitch';
+export { naturalOffsetCents, partialSemitones, partialTargetHz, soundingPartial, type PartialTuning } from './partials';
+export { noteName, pitchClassName, spellMidi, type NoteNameSystem, type SpelledNote, type Spelling } from './noteNames';
+export {
+  ASSUMED_RULER,
+  DYNAMICS,
+  dynamicLevelDb,
+  dynamicPosition,
+  levelPosition,
+  nearestDynamic,
+  type Dynamic,
+  type LevelRuler,
+} from './dynamics';

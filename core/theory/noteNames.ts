@@ -1,0 +1,52 @@
+/** English C D E F G A B (B♭), German with H and B, fixed do. */
+export type NoteNameSystem = 'english' | 'german' | 'fixedDo';
+
+/** `usual` spells as saxophonists name the keys: C♯ E♭ F♯ G♯ B♭. */
+export type Spelling = 'usual' | 'sharps' | 'flats';
+
+const USUAL_IS_FLAT = new Set([3, 10]);
+const SHARP_STEP = [0, 0, 1, 1, 2, 3, 3, 4, 4, 5, 5, 6] as const;
+const FLAT_STEP = [0, 1, 1, 2, 2, 3, 4, 4, 5, 5, 6, 6] as const;
+const STEP_SEMITONES = [0, 2, 4, 5, 7, 9, 11] as const;
+const ENGLISH = ['C', 'D', 'E', 'F', 'G', 'A', 'B'] as const;
+const FIXED_DO = ['Do', 'Re', 'Mi', 'Fa', 'Sol', 'La', 'Si'] as const;
+const GERMAN = {
+  natural: ['C', 'D', 'E', 'F', 'G', 'A', 'H'],
+  sharp: ['Cis', 'Dis', 'Eis', 'Fis', 'Gis', 'Ais', 'His'],
+  flat: ['Ces', 'Des', 'Es', 'Fes', 'Ges', 'As', 'B'],
+} as const;
+
+export interface SpelledNote {
+  /** 0 = C … 6 = B */
+  readonly step: number;
+  /** −1 flat, 0 natural, +1 sharp */
+  readonly alter: -1 | 0 | 1;
+  /** scientific octave: C4 is middle C */
+  readonly octave: number;
+}
+
+/**
+ * Staff spelling of a MIDI note.
+ * @throws RangeError when the number is not whole
+ */
+export function spellMidi(midi: number, spelling: Spelling = 'usual'): SpelledNote {
+  if (!Number.isInteger(midi)) throw new RangeError(`MIDI note must be a whole number, got ${midi}`);
+  const pitchClass = ((midi % 12) + 12) % 12;
+  const flat = spelling === 'flats' || (spelling === 'usual' && USUAL_IS_FLAT.has(pitchClass));
+  const step = (flat ? FLAT_STEP : SHARP_STEP)[pitchClass]!;
+  const alter = (pitchClass - STEP_SEMITONES[step]!) as -1 | 0 | 1;
+  return { step, alter, octave: Math.floor(midi / 12) - 1 };
+}
+
+/** Name without octave in a naming system: "B♭", "B" (German), "Si♭". */
+export function pitchClassName(midi: number, system: NoteNameSystem, spelling: Spelling = 'usual'): string {
+  const { step, alter } = spellMidi(midi, spelling);
+  if (system === 'german') return GERMAN[alter === 0 ? 'natural' : alter > 0 ? 'sharp' : 'flat'][step]!;
+  const sign = alter === 0 ? '' : alter > 0 ? '♯' : '♭';
+  return (system === 'english' ? ENGLISH : FIXED_DO)[step]! + sign;
+}
+
+/** Name with scientific octave: "B♭3". */
+export function noteName(midi: number, system: NoteNameSystem, spelling: Spelling = 'usual'): string {
+  return pitchClassName(midi, system, spelling) + spellMidi(midi, spelling).octave;
+}
