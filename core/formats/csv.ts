@@ -1,0 +1,75 @@
+import { HOP_S, type Frames } from '@inner-hum/core/signal';
+import { noteName, type NoteNameSystem } from '@inner-hum/core/theory';
+import Papa from 'papaparse';
+import type { TakeRecord } from './take';
+
+/** Cells that a spreadsheet would run as a formula are quoted with an apostrophe. */
+const OPTIONS = { escapeFormulae: true, newline: '\n' } as const;
+
+/** Frames of a take as CSV: time, pitch (0 where no tone), level, breath, centroid, confidence. */
+export function framesCsv(frames: Frames): string {
+  const rows = Array.from({ length: frames.count }, (_, i) => [
+    (i * HOP_S).toFixed(2),
+    frames.f0Hz[i]!.toFixed(3),
+    Number(frames.levelDb[i]!.toFixed(2)),
+    Number(frames.breathDb[i]!.toFixed(2)),
+    frames.centroidPartials[i]!.toFixed(2),
+    frames.confidence[i]!.toFixed(3),
+  ]);
+  const fields = ['time_s', 'f0_hz', 'level_db', 'breath_db', 'centroid_partials', 'confidence'];
+  return Papa.unparse({ fields, data: rows }, OPTIONS);
+}
+
+/** Quantities of a step that go into the table of measures, with the unit in the name. */
+const QUANTITIES = {
+  lateness_s: 'latenessS',
+  pitch_centre_cents: 'pitchCentreCents',
+  pitch_steadiness_cents: 'pitchSteadinessCents',
+  drift_cents_per_s: 'driftCentsPerS',
+  pitch_against_level_cents_per_10db: 'pitchAgainstLevelCents',
+  share_in_window: 'shareInWindow',
+  swell_error_db: 'swellErrorDb',
+  wrong_way_share: 'wrongWayShare',
+  range_db: 'rangeDb',
+  peak_place_beats: 'peakPlaceBeats',
+  breath_at_soft_end_db: 'breathAtSoftEndDb',
+} as const;
+
+/** Measures of takes as CSV: a row for each step, each quantity with its uncertainty; empty where there is none. */
+export function measuresCsv(takes: readonly TakeRecord[], system: NoteNameSystem): string {
+  const names = Object.keys(QUANTITIES) as (keyof typeof QUANTITIES)[];
+  const fields = [
+    'take',
+    'started_at',
+    'instrument',
+    'written_note',
+    'step',
+    'decision',
+    ...names.flatMap((name) => [name, `${name}_uncertainty`]),
+    'stairs',
+    'partial_jumps',
+    'drop_outs',
+    'note',
+  ];
+  const data = takes.flatMap((take) =>
+    take.measures.map((step, index) => [
+      take.id,
+      take.startedAt,
+      take.setup.instrumentId,
+      noteName(take.score.steps[index]!.soundedMidi, system),
+      index + 1,
+      take.verdict.decision,
+      ...names.flatMap((name): (number | string)[] => {
+        const quantity = step.kind === 'sounded' ? step[QUANTITIES[name]] : undefined;
+        return quantity?.kind === 'measured' ? [round(quantity.value), round(quantity.uncertainty)] : ['', ''];
+      }),
+      ...(step.kind === 'sounded' ? [step.stairs.length, step.jumps.length, step.dropOuts.length] : ['', '', '']),
+      take.note,
+    ]),
+  );
+  return Papa.unparse({ fields, data }, OPTIONS);
+}
+
+function round(value: number): number {
+  return Number(value.toFixed(4));
+}

@@ -1,0 +1,57 @@
+import type { Score, SwellParameters } from '@inner-hum/core/exercise';
+import type { Verdict } from '@inner-hum/core/judge';
+import type { AudioPath, Demand, StepMeasures } from '@inner-hum/core/measure';
+import type { Habits } from '@inner-hum/core/simulate';
+import type { InstrumentId, LevelRuler } from '@inner-hum/core/theory';
+
+/** Where the sound of a take came from. */
+export type TakeSource =
+  | { readonly kind: 'microphone'; readonly label: string }
+  | { readonly kind: 'file'; readonly name: string }
+  | { readonly kind: 'standIn'; readonly seed: number; readonly habits: Habits };
+
+/** What the player played on and was measured with. */
+export interface TakeSetup {
+  readonly instrumentId: InstrumentId;
+  readonly a4Hz: number;
+  readonly ruler: LevelRuler;
+  readonly demand: Demand;
+}
+
+/** One take without its frames and sound. Times in seconds count from the first frame. */
+export interface TakeRecord {
+  readonly id: string;
+  /** ISO 8601 with zone */
+  readonly startedAt: string;
+  readonly parameters: SwellParameters;
+  readonly score: Score;
+  readonly setup: TakeSetup;
+  readonly source: TakeSource;
+  readonly audioPath: AudioPath;
+  readonly firstBeatS: number;
+  readonly onBeat: boolean;
+  readonly frameCount: number;
+  readonly measures: readonly StepMeasures[];
+  readonly verdict: Verdict;
+  readonly note: string;
+  /** sound that the device lost during the take, milliseconds */
+  readonly lostMs: number;
+  /** the take ended before its score: stopped, or recovered after the page was closed */
+  readonly cut: boolean;
+  /** part of the demo data */
+  readonly demo: boolean;
+}
+
+/** Sound of a take: 16-bit mono. */
+export interface TakeSound {
+  readonly sampleRateHz: number;
+  readonly samples: Int16Array<ArrayBuffer>;
+}
+
+/** A take with everything that is kept of it. */
+export interface WholeTake {
+  readonly record: TakeRecord;
+  /** as made by `packFrames` */
+  readonly frames: Uint8Array<ArrayBuffer>;
+  readonly sound?: TakeSound;
+}

@@ -1,0 +1,141 @@
+import { SWELL_SHAPES } from '@inner-hum/core/exercise';
+import { DEMAND_CENTS } from '@inner-hum/core/measure';
+import { A4_RANGE_HZ, DYNAMICS, INSTRUMENTS } from '@inner-hum/core/theory';
+import { array, boolean, lazy, mixed, number, object, string, type AnySchema } from 'yup';
+
+const instrumentId = string()
+  .oneOf(INSTRUMENTS.map((one) => one.id))
+  .required();
+const dynamic = string().oneOf(DYNAMICS).required();
+const attack = string().oneOf(['breath', 'tongue', 'slurred']).required();
+const real = () => number().required();
+const measuredValue = lazy((value: unknown) =>
+  hasKind(value, 'measured')
+    ? object({ kind: string().required(), value: real(), uncertainty: real().min(0) })
+    : object({ kind: string().oneOf(['absent']).required(), reason: string().required() }),
+);
+
+const step = object({
+  startBeat: real().min(0),
+  beats: real().positive(),
+  fingeredMidi: real().integer(),
+  partialNumber: real().integer().min(1),
+  soundedMidi: real().integer(),
+  dynamics: array(object({ beat: real().min(0), dynamic }))
+    .min(1)
+    .required(),
+  attack,
+});
+
+const score = object({
+  family: string().oneOf(['swell']).required(),
+  instrumentId,
+  tempoBpm: real().min(30).max(200),
+  countInBeats: real().integer().min(0),
+  beatsPerBar: real().integer().min(1),
+  partialTuning: string().oneOf(['tempered', 'natural', 'free']).required(),
+  tunerHidden: boolean().required(),
+  steps: array(step).min(1).required(),
+});
+
+const parameters = object({
+  instrumentId,
+  writtenMidi: real().integer(),
+  shape: string().oneOf(SWELL_SHAPES).required(),
+  softest: dynamic,
+  loudest: dynamic,
+  beats: real(),
+  tempoBpm: real(),
+  attack,
+  repeats: real().integer().min(1),
+  restBeats: real(),
+  tunerHidden: boolean().required(),
+});
+
+const timed = (more: Record<string, AnySchema>) => array(object({ atS: real(), ...more })).required();
+
+const stepMeasures = lazy((value: unknown) =>
+  hasKind(value, 'silent')
+    ? object({ kind: string().required() })
+    : object({
+        kind: string().oneOf(['sounded']).required(),
+        onsetS: real(),
+        endS: real(),
+        plannedStartS: real(),
+        plannedEndS: real(),
+        targetHz: real().positive(),
+        otherSoundingMidi: number().optional(),
+        latenessS: measuredValue,
+        pitchCentreCents: measuredValue,
+        pitchSteadinessCents: measuredValue,
+        driftCentsPerS: measuredValue,
+        pitchAgainstLevelCents: measuredValue,
+        shareInWindow: measuredValue,
+        swellErrorDb: measuredValue,
+        wrongWayShare: measuredValue,
+        rangeDb: measuredValue,
+        plannedRangeDb: real(),
+        peakPlaceBeats: measuredValue,
+        breathAtSoftEndDb: measuredValue,
+        stairs: timed({ db: real() }),
+        jumps: timed({ lastsS: real(), fromPartial: real(), toPartial: real(), cameBack: boolean().required() }),
+        dropOuts: timed({ lastsS: real() }),
+      }),
+);
+
+const verdict = object({
+  findings: array(
+    object({
+      id: string().required(),
+      weight: real().oneOf([0, 1, 2, 3]),
+      stepIndex: real().integer().min(0),
+      values: mixed((value): value is Record<string, number> => isNumbers(value)).required(),
+    }),
+  ).required(),
+  tries: array(string().required()).required(),
+  decision: string().oneOf(['again', 'easier', 'harder', 'leave']).required(),
+  next: object({ change: string().required(), parameters: object().required() }),
+});
+
+const source = lazy((value: unknown) => {
+  if (hasKind(value, 'microphone')) return object({ kind: string().required(), label: string().defined() });
+  if (hasKind(value, 'file')) return object({ kind: string().required(), name: string().defined() });
+  return object({ kind: string().oneOf(['standIn']).required(), seed: real(), habits: object().required() });
+});
+
+/** Yup schema of a take's record, for files and for stored rows of older versions. */
+export const takeRecordSchema = object({
+  id: string().required(),
+  startedAt: string().datetime({ allowOffset: true }).required(),
+  parameters,
+  score,
+  setup: object({
+    instrumentId,
+    a4Hz: real().min(A4_RANGE_HZ.min).max(A4_RANGE_HZ.max),
+    ruler: object({
+      softestDb: real(),
+      loudestDb: real(),
+      origin: string().oneOf(['assumed', 'measured']).required(),
+    }),
+    demand: string().oneOf(Object.keys(DEMAND_CENTS)).required(),
+  }),
+  source,
+  audioPath: object({ delayS: real(), delayErrorS: real().min(0) }),
+  firstBeatS: real(),
+  onBeat: boolean().required(),
+  frameCount: real().integer().min(0),
+  measures: array(stepMeasures).required(),
+  verdict,
+  note: string().defined(),
+  lostMs: real().min(0),
+  cut: boolean().required(),
+  demo: boolean().required(),
+});
+
+function hasKind(value: unknown, kind: string): boolean {
+  return typeof value === 'object' && value !== null && 'kind' in value && value.kind === kind;
+}
+
+function isNumbers(value: unknown): boolean {
+  return typeof value === 'object' && value !== null && Object.values(value).every(Number.isFinite);
+}

@@ -1,0 +1,20 @@
+import type { SwellParameters } from '@inner-hum/core/exercise';
+import { measureTake, type StepMeasures, type TakeContext } from '@inner-hum/core/measure';
+import { judgeSwell } from './judgeSwell';
+import type { Decision, Verdict } from './verdict';
+
+/** What is known of a take before it is measured. */
+export interface Assignment extends TakeContext {
+  readonly parameters: SwellParameters;
+  /** decisions of the takes of the same exercise just before, latest last */
+  readonly before: readonly Decision[];
+}
+
+/** Measures and verdict of a take from its frames: the one way from sound to judgement, live and from files. */
+export function assess(
+  frames: Parameters<typeof measureTake>[0],
+  assignment: Assignment,
+): { measures: StepMeasures[]; verdict: Verdict } {
+  const measures = measureTake(frames, assignment);
+  return { measures, verdict: judgeSwell(measures, assignment) };
+}

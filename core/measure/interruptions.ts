@@ -1,0 +1,63 @@
+import { HOP_S, type Frames } from '@inner-hum/core/signal';
+import { centsBetweenHz, soundingPartial } from '@inner-hum/core/theory';
+import { OWN_NOTE_CENTS, type ToneSpan } from './tone';
+
+const LEAST_JUMP_FRAMES = 3;
+const LEAST_DROP_OUT_FRAMES = 6;
+
+/** A stretch in which another partial (or pitch) sounded than the intended one. */
+export interface PartialJump {
+  readonly atS: number;
+  readonly lastsS: number;
+  readonly fromPartial: number;
+  readonly toPartial: number;
+  /** whether the intended partial came back within the tone */
+  readonly cameBack: boolean;
+}
+
+/** A stretch of at least 60 ms without tone inside a tone. */
+export interface DropOut {
+  readonly atS: number;
+  readonly lastsS: number;
+}
+
+/** Partial jumps of 30 ms or longer inside a tone; `partial` is the one intended over `fingeredHz`. */
+export function partialJumps(
+  frames: Frames,
+  span: ToneSpan,
+  targetHz: number,
+  fingeredHz: number,
+  partial: number,
+): PartialJump[] {
+  const elsewhere = (i: number) =>
+    frames.f0Hz[i]! > 0 && Math.abs(centsBetweenHz(targetHz, frames.f0Hz[i]!)) > OWN_NOTE_CENTS;
+  return runs(span, elsewhere, LEAST_JUMP_FRAMES).map(({ from, to }) => ({
+    atS: from * HOP_S,
+    lastsS: (to - from) * HOP_S,
+    fromPartial: partial,
+    toPartial: soundingPartial(frames.f0Hz[(from + to) >> 1]!, fingeredHz),
+    cameBack: to < span.end,
+  }));
+}
+
+/** Drop-outs of 60 ms or longer inside a tone. */
+export function dropOuts(frames: Frames, span: ToneSpan): DropOut[] {
+  return runs(span, (i) => frames.f0Hz[i] === 0, LEAST_DROP_OUT_FRAMES).map(({ from, to }) => ({
+    atS: from * HOP_S,
+    lastsS: (to - from) * HOP_S,
+  }));
+}
+
+function runs(span: ToneSpan, belongs: (frame: number) => boolean, least: number): { from: number; to: number }[] {
+  const found: { from: number; to: number }[] = [];
+  let from = -1;
+  for (let i = span.start; i <= span.end; i++) {
+    const inside = i < span.end && belongs(i);
+    if (inside && from < 0) from = i;
+    if (!inside && from >= 0) {
+      if (i - from >= least) found.push({ from, to: i });
+      from = -1;
+    }
+  }
+  return found;
+}
