@@ -1,0 +1,38 @@
+import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, describe, expect, it } from 'vitest';
+import { createApp } from './app';
+
+const root = mkdtempSync(join(tmpdir(), 'served-'));
+mkdirSync(join(root, 'assets'));
+writeFileSync(join(root, 'index.html'), '<!doctype html><title>page</title>' + ' '.repeat(4000));
+writeFileSync(join(root, 'assets/a-1234.js'), 'export {};'.repeat(500));
+const server = createApp(root).listen(0);
+const get = (path: string) => fetch(`http://localhost:${(server.address() as AddressInfo).port}${path}`);
+afterAll(() => server.close());
+
+describe('server', () => {
+  it('is well', async () => expect(await (await get('/healthz')).text()).toBe('ok'));
+  it('isolates the page and forbids foreign and evaluated code', async () => {
+    const { headers } = await get('/');
+    expect(headers.get('cross-origin-opener-policy')).toBe('same-origin');
+    expect(headers.get('cross-origin-embedder-policy')).toBe('require-corp');
+    const policy = headers.get('content-security-policy')!;
+    expect(policy).toContain("connect-src 'self'");
+    expect(policy).not.toContain('unsafe');
+    expect(headers.get('permissions-policy')).toContain('microphone=(self)');
+    expect(headers.get('x-powered-by')).toBeNull();
+  });
+  it('keeps hashed files for a year and compresses them', async () => {
+    const { headers } = await get('/assets/a-1234.js');
+    expect(headers.get('cache-control')).toBe('public, max-age=31536000, immutable');
+    expect(headers.get('content-encoding')).toMatch(/gzip|br/);
+  });
+  it('gives the page for every place, and 404 for a missing asset', async () => {
+    const response = await fetch(`http://localhost:${(server.address() as AddressInfo).port}/take/x`, { headers: { accept: 'text/html' } });
+    expect(await response.text()).toContain('<title>page</title>');
+    expect((await get('/assets/none.js')).status).toBe(404);
+  });
+});

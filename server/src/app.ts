@@ -1,0 +1,57 @@
+import compression from 'compression';
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+
+const YEAR_S = 31_536_000;
+/** Hash of the empty style element that the styling library inserts before it writes rules by script. */
+const EMPTY_STYLE = "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='";
+
+/**
+ * The application that serves the built files. No user data comes here: it only hands files out, with headers that
+ * isolate the page, forbid foreign code and let hashed files be kept for a year.
+ * @param root folder of the built files
+ */
+export function createApp(root: string): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'none'"],
+          scriptSrc: ["'self'"],
+          workerSrc: ["'self'"],
+          connectSrc: ["'self'"],
+          manifestSrc: ["'self'"],
+          styleSrc: ["'self'", EMPTY_STYLE],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          mediaSrc: ["'self'", 'blob:'],
+          fontSrc: ["'self'"],
+          baseUri: ["'none'"],
+          objectSrc: ["'none'"],
+          formAction: ["'none'"],
+          frameAncestors: ["'none'"],
+        },
+      },
+      crossOriginEmbedderPolicy: { policy: 'require-corp' },
+      strictTransportSecurity: false, // served over plain http on the player's own machine as well
+    }),
+  );
+  app.use((_request, response, next) => {
+    response.setHeader('Permissions-Policy', 'microphone=(self), camera=(), geolocation=()');
+    next();
+  });
+  app.get('/healthz', (_request, response) => {
+    response.type('text').send('ok');
+  });
+  app.use(compression());
+  app.use('/assets', express.static(`${root}/assets`, { immutable: true, maxAge: YEAR_S * 1000, fallthrough: false }));
+  app.use(express.static(root, { index: 'index.html', cacheControl: true, maxAge: 0 }));
+  app.use((request, response, next) => {
+    if (request.method !== 'GET' || !request.accepts('html')) return next();
+    response.setHeader('Cache-Control', 'no-cache');
+    response.sendFile('index.html', { root });
+  });
+  return app;
+}

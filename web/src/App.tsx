@@ -1,0 +1,72 @@
+import { ChakraProvider } from '@chakra-ui/react';
+import { Component, lazy, Suspense, type ReactNode } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Provider } from 'react-redux';
+import { BrowserRouter, Link, Navigate, Route, Routes } from 'react-router';
+import StandPage from './features/stand/StandPage';
+import { i18next } from './i18n';
+import { AppFrame } from './shared/AppFrame';
+import { system } from './shared/theme';
+import { useColourMode } from './shared/useColourMode';
+import { store } from './store';
+
+const LogPage = lazy(() => import('./features/log/LogPage'));
+const TakePage = lazy(() => import('./features/take/TakePage'));
+const SetUpPage = lazy(() => import('./features/setup/SetUpPage'));
+
+/** A page that breaks says so and loses nothing. */
+class Boundary extends Component<{ readonly children: ReactNode }, { readonly broken: boolean }> {
+  override state = { broken: false };
+  static getDerivedStateFromError() {
+    return { broken: true };
+  }
+  override render() {
+    if (!this.state.broken) return this.props.children;
+    return (
+      <main role="alert">
+        <p>{i18next.t('app.crashed')}</p>
+        <button onClick={() => location.reload()}>{i18next.t('app.reload')}</button>
+      </main>
+    );
+  }
+}
+
+function Places() {
+  const { t } = useTranslation();
+  useColourMode();
+  return (
+    <Suspense fallback={<p>{t('app.loading')}</p>}>
+      <Routes>
+        <Route element={<AppFrame />}>
+          <Route index element={<Navigate to="/stand" replace />} />
+          <Route path="stand" element={<StandPage />} />
+          <Route path="log" element={<LogPage />} />
+          <Route path="take/:id" element={<TakePage />} />
+          <Route path="set-up" element={<SetUpPage />} />
+          <Route
+            path="*"
+            element={
+              <p>
+                {t('app.notFound')} <Link to="/stand">{t('app.toStand')}</Link>
+              </p>
+            }
+          />
+        </Route>
+      </Routes>
+    </Suspense>
+  );
+}
+
+export function App() {
+  return (
+    <Boundary>
+      <Provider store={store}>
+        <ChakraProvider value={system}>
+          <BrowserRouter>
+            <Places />
+          </BrowserRouter>
+        </ChakraProvider>
+      </Provider>
+    </Boundary>
+  );
+}

@@ -1,0 +1,118 @@
+import { swell, SWELL_DEFAULTS } from '@inner-hum/core/exercise';
+import { unpackFrames } from '@inner-hum/core/formats';
+import { CLEAN_HABITS, playStandIn } from '@inner-hum/core/simulate';
+import { ASSUMED_RULER } from '@inner-hum/core/theory';
+import { describe, expect, it } from 'vitest';
+import { Hearing } from './hearing';
+import { LiveTrace } from './liveTrace';
+import { LossCounter } from './lossCounter';
+import type { OpenAssignment } from './protocol';
+
+const RATE_HZ = 44100;
+const parameters = { ...SWELL_DEFAULTS, instrumentId: 'alto', beats: 4, tempoBpm: 120 } as const;
+const score = swell(parameters);
+const assignment: OpenAssignment = {
+  score,
+  parameters,
+  a4Hz: 440,
+  ruler: ASSUMED_RULER,
+  demand: 'firm',
+  audioPath: { delayS: 0, delayErrorS: 0 },
+  onBeat: true,
+  before: [],
+};
+const settings = { sampleRateHz: RATE_HZ, minHz: 100, maxHz: 2000, zerosAreLoss: false };
+const sound = playStandIn(score, {
+  sampleRateHz: RATE_HZ,
+  a4Hz: 440,
+  ruler: ASSUMED_RULER,
+  habits: { ...CLEAN_HABITS, tuningCents: 6 },
+  seed: 4,
+  leadS: 1,
+  tailS: 0.4,
+});
+
+/** Pushes the sound in blocks of 256, the first at `firstSample`, leaving out what `skip` names. */
+function push(hearing: Hearing, firstSample: number, skip: (block: number) => boolean = () => false): void {
+  for (let at = 0, block = 0; at < sound.length; at += 256, block++)
+    if (!skip(block)) hearing.push(firstSample + at, sound.subarray(at, at + 256));
+}
+
+describe('Hearing', () => {
+  it('places the first beat by the context’s clock, wherever that began', () => {
+    for (const firstSample of [0, 88_200]) {
+      const hearing = new Hearing(settings);
+      push(hearing, firstSample);
+      const take = hearing.finishTake(assignment, firstSample / RATE_HZ + 1)!;
+      const [step] = take.measures;
+      if (step?.kind !== 'sounded') throw new Error('silent');
+      expect(take.firstBeatS).toBeCloseTo(0.6, 6);
+      expect(step.latenessS).toMatchObject({ kind: 'measured' });
+      expect(Math.abs((step.latenessS as { value: number }).value)).toBeLessThan(0.012);
+      expect(step.pitchCentreCents).toMatchObject({ value: expect.closeTo(6, -0.5) });
+      expect(unpackFrames(take.frames, take.frameCount).count).toBe(take.frameCount);
+      expect(take.samples.length / RATE_HZ).toBeCloseTo(take.frameCount / 100, 1);
+    }
+  });
+
+  it('lets the first tone set the beat when there is none', () => {
+    const hearing = new Hearing(settings);
+    push(hearing, 0);
+    const take = hearing.finishTake({ ...assignment, onBeat: false }, null)!;
+    expect(take.measures[0]).toMatchObject({ kind: 'sounded', latenessS: { kind: 'absent', reason: 'noBeat' } });
+  });
+
+  it('fills holes in the clock with silence and counts them', () => {
+    const hearing = new Hearing(settings);
+    push(hearing, 0, (block) => block >= 300 && block < 303);
+    const take = hearing.finishTake(assignment, 1)!;
+    expect(take.lostMs).toBe(Math.round((1000 * 3 * 256) / RATE_HZ));
+    expect(take.measures[0]).toMatchObject({ kind: 'sounded', dropOuts: [] });
+  });
+
+  it('nothing heard is no take', () => {
+    expect(new Hearing(settings).finishTake(assignment, 1)).toBeNull();
+    const silent = new Hearing(settings);
+    silent.push(0, new Float32Array(RATE_HZ));
+    expect(silent.finishTake(assignment, null)).toBeNull();
+    expect(silent.peak).toBe(0);
+  });
+});
+
+describe('LossCounter', () => {
+  const noise = new Float32Array(500).fill(0.01);
+  it('counts zeros between sound, not before it, not short, not endless', () => {
+    const counter = new LossCounter(RATE_HZ);
+    const feed = (...pieces: Float32Array[]) => pieces.forEach((piece) => counter.count(piece));
+    feed(new Float32Array(1000), noise, new Float32Array(441), noise, new Float32Array(20), noise);
+    expect(counter.lostSamples).toBe(441);
+    feed(new Float32Array(4 * RATE_HZ), noise);
+    expect(counter.lostSamples).toBe(441);
+  });
+});
+
+describe('LiveTrace', () => {
+  const rows = (from: number, count: number, hz: number) =>
+    Float32Array.from(Array.from({ length: count }, (_, i) => [from + i, hz, -20, -30]).flat());
+  const context = { sampleRate: RATE_HZ, currentTime: 2.05 };
+  it('keeps frames and knows since when a tone sounds', () => {
+    const trace = new LiveTrace();
+    trace.receive({ kind: 'started', firstSample: RATE_HZ }, context);
+    trace.receive({ kind: 'frames', rows: rows(0, 80, 0), peak: 0.1, lostMs: 0 }, context);
+    expect(trace.toneSince(0.1)).toBeUndefined();
+    trace.receive({ kind: 'frames', rows: rows(80, 21, 220), peak: 0.2, lostMs: 10 }, context);
+    expect(trace.toneSince(0.1)).toBeCloseTo(1.8, 6);
+    expect(trace.toneSince(0.5)).toBeUndefined();
+    expect(trace).toMatchObject({ count: 101, lostMs: 10 });
+    expect(trace.peak).toBeCloseTo(0.2, 6);
+    expect(trace.delayS).toBeGreaterThan(0);
+  });
+  it('grows beyond its first size and starts anew', () => {
+    const trace = new LiveTrace();
+    trace.receive({ kind: 'started', firstSample: 0 }, context);
+    trace.receive({ kind: 'frames', rows: rows(9000, 1, 330), peak: 0, lostMs: 0 }, context);
+    expect(trace.f0Hz[9000]).toBe(330);
+    trace.receive({ kind: 'started', firstSample: 5 }, context);
+    expect(trace.count).toBe(0);
+  });
+});

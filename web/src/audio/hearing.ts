@@ -1,0 +1,86 @@
+import { packFrames, toInt16 } from '@inner-hum/core/formats';
+import { assess } from '@inner-hum/core/judge';
+import { findTone } from '@inner-hum/core/measure';
+import { Ear, HOP_S, sliceFrames, type Frames, type LiveFrame } from '@inner-hum/core/signal';
+import { LossCounter } from './lossCounter';
+import type { HeardTake, HearingSettings, OpenAssignment } from './protocol';
+
+/** How much before the first beat is kept with a take, seconds. */
+const LEAD_S = 0.6;
+/** A hole in the clock longer than this is another stream, seconds. */
+const LONGEST_HOLE_S = 30;
+
+/** One hearing: blocks on the context's clock in, frames out, a take at the end. Holes in the clock are filled with silence. */
+export class Hearing {
+  firstSample: number | undefined;
+  peak = 0;
+  private readonly ear: Ear;
+  private readonly loss: LossCounter;
+  private heardSamples = 0;
+  private missingSamples = 0;
+
+  constructor(readonly settings: HearingSettings) {
+    this.ear = new Ear(settings);
+    this.loss = new LossCounter(settings.sampleRateHz);
+  }
+
+  get lostMs(): number {
+    const zeros = this.settings.zerosAreLoss ? this.loss.lostSamples : 0;
+    return Math.round((1000 * (zeros + this.missingSamples)) / this.settings.sampleRateHz);
+  }
+
+  push(firstSample: number, samples: Float32Array, onFrame?: (frame: Readonly<LiveFrame>) => void): void {
+    this.firstSample ??= firstSample;
+    const hole = firstSample - this.firstSample - this.heardSamples;
+    if (hole > 0 && hole < LONGEST_HOLE_S * this.settings.sampleRateHz) {
+      this.missingSamples += hole;
+      this.take(new Float32Array(hole), onFrame);
+    }
+    for (const sample of samples) this.peak = Math.max(this.peak, Math.abs(sample));
+    this.loss.count(samples);
+    this.take(samples, onFrame);
+  }
+
+  /** 16-bit sound from an absolute sample of the hearing on. */
+  soundFrom(sample: number): Int16Array<ArrayBuffer> {
+    return toInt16(this.ear.heard().subarray(sample));
+  }
+
+  frames(): Frames {
+    return this.ear.finish();
+  }
+
+  /**
+   * The take that was heard. `firstBeatAtS` is on the context's clock, or null when the first tone is beat one; null
+   * comes back when nothing was heard to judge.
+   */
+  finishTake(assignment: OpenAssignment, firstBeatAtS: number | null): HeardTake | null {
+    if (this.firstSample === undefined) return null;
+    const { sampleRateHz } = this.settings;
+    const all = this.ear.finish();
+    const firstBeat = firstBeatAtS === null ? firstToneS(all) : firstBeatAtS - this.firstSample / sampleRateHz;
+    if (firstBeat === undefined) return null;
+    const skip = Math.max(0, Math.floor((firstBeat - LEAD_S) / HOP_S));
+    const frames = sliceFrames(all, skip, all.count);
+    const firstBeatS = firstBeat - skip * HOP_S;
+    return {
+      frameCount: frames.count,
+      frames: packFrames(frames),
+      samples: this.soundFrom(Math.round(skip * HOP_S * sampleRateHz)),
+      sampleRateHz,
+      firstBeatS,
+      lostMs: this.lostMs,
+      ...assess(frames, { ...assignment, firstBeatS }),
+    };
+  }
+
+  private take(samples: Float32Array, onFrame?: (frame: Readonly<LiveFrame>) => void): void {
+    this.heardSamples += samples.length;
+    this.ear.push(samples, onFrame);
+  }
+}
+
+function firstToneS(frames: Frames): number | undefined {
+  const tone = findTone(frames, 0, frames.count * HOP_S);
+  return tone && tone.start * HOP_S;
+}

@@ -1,0 +1,56 @@
+/** How far ahead clicks are handed to the audio clock, and how often, seconds. */
+const AHEAD_S = 0.25;
+const EVERY_S = 0.05;
+const CLICK_S = 0.03;
+
+export interface MetronomePlan {
+  /** context time of beat 0; count-in beats lie before it */
+  readonly firstBeatAtS: number;
+  readonly beatS: number;
+  readonly beatsPerBar: number;
+  readonly fromBeat: number;
+  readonly toBeat: number;
+  readonly audible: boolean;
+}
+
+/** Clicks scheduled ahead on the audio clock, the first of each bar accented. */
+export class Metronome {
+  private timer: ReturnType<typeof setInterval> | undefined;
+  private nextBeat = 0;
+
+  constructor(private readonly context: AudioContext) {}
+
+  start(plan: MetronomePlan): void {
+    this.stop();
+    this.nextBeat = plan.fromBeat;
+    if (!plan.audible) return;
+    const schedule = () => {
+      for (; this.nextBeat < plan.toBeat; this.nextBeat++) {
+        const atS = plan.firstBeatAtS + this.nextBeat * plan.beatS;
+        if (atS > this.context.currentTime + AHEAD_S) return;
+        const accent = ((this.nextBeat % plan.beatsPerBar) + plan.beatsPerBar) % plan.beatsPerBar === 0;
+        if (atS >= this.context.currentTime) click(this.context, atS, accent);
+      }
+      this.stop();
+    };
+    schedule();
+    this.timer = setInterval(schedule, 1000 * EVERY_S);
+  }
+
+  stop(): void {
+    clearInterval(this.timer);
+    this.timer = undefined;
+  }
+}
+
+/** A short sine high above the horn's fundamentals, gone in 30 ms: too short to be a tone for the ear. */
+function click(context: AudioContext, atS: number, accent: boolean): void {
+  const oscillator = context.createOscillator();
+  const gain = context.createGain();
+  oscillator.frequency.value = accent ? 3136 : 2637;
+  gain.gain.setValueAtTime(accent ? 0.5 : 0.32, atS);
+  gain.gain.exponentialRampToValueAtTime(0.001, atS + CLICK_S);
+  oscillator.connect(gain).connect(context.destination);
+  oscillator.start(atS);
+  oscillator.stop(atS + CLICK_S);
+}

@@ -1,0 +1,50 @@
+import type { TakeRecord, WholeTake } from '@inner-hum/core/formats';
+import type { OpenAssignment, HeardTake, HearingSettings } from './protocol';
+import type { DraftPlan } from '../db/database';
+import { instrumentById, soundingRangeHz } from '@inner-hum/core/theory';
+import type { Decision } from '@inner-hum/core/judge';
+
+type Facts = Pick<TakeRecord, 'id' | 'cut'> & { readonly keepSound: boolean };
+
+/** Puts together what was planned and what was heard. */
+export function newTake(plan: DraftPlan, heard: HeardTake, { id, cut, keepSound }: Facts): WholeTake {
+  const record: TakeRecord = {
+    id,
+    startedAt: plan.startedAt,
+    parameters: plan.parameters,
+    score: plan.score,
+    setup: plan.setup,
+    source: plan.source,
+    audioPath: plan.audioPath,
+    onBeat: plan.onBeat,
+    firstBeatS: heard.firstBeatS,
+    frameCount: heard.frameCount,
+    measures: heard.measures,
+    verdict: heard.verdict,
+    note: '',
+    lostMs: heard.lostMs,
+    cut,
+    demo: false,
+  };
+  const sound = keepSound && { sampleRateHz: heard.sampleRateHz, samples: heard.samples };
+  return { record, frames: heard.frames, ...(sound && { sound }) };
+}
+
+/** What the judge needs to know of a planned take. */
+export function assignmentOf(plan: DraftPlan, before: readonly Decision[]): OpenAssignment {
+  return {
+    score: plan.score,
+    parameters: plan.parameters,
+    audioPath: plan.audioPath,
+    onBeat: plan.onBeat,
+    ...plan.setup,
+    before,
+  };
+}
+
+/** How the ear is set for a planned take: the horn bounds the search. */
+export function hearingFor(plan: Pick<DraftPlan, 'setup' | 'source'>, sampleRateHz: number): HearingSettings {
+  const { instrumentId, a4Hz } = plan.setup;
+  const range = soundingRangeHz(instrumentById(instrumentId), a4Hz);
+  return { sampleRateHz, ...range, zerosAreLoss: plan.source.kind === 'microphone' };
+}

@@ -1,0 +1,75 @@
+import type { Assignment } from '@inner-hum/core/judge';
+import type { StepMeasures } from '@inner-hum/core/measure';
+import type { Verdict } from '@inner-hum/core/judge';
+import type { StandInSettings } from '@inner-hum/core/simulate';
+import type { Score } from '@inner-hum/core/exercise';
+import type { Frames } from '@inner-hum/core/signal';
+
+/** From the worklet to the worker: sound on the audio clock. */
+export interface BlockMessage {
+  readonly kind: 'block';
+  /** sample number of the first sample on the context's clock */
+  readonly firstSample: number;
+  readonly samples: Float32Array<ArrayBuffer>;
+}
+
+/** Numbers of each row of a {@link LiveMessage}: frame index, f0 Hz, level dB, breath dB. */
+export const LIVE_FIELDS = 4;
+
+/** From the worker to the page: frames decided since the last message, and what the input is like. */
+export type LiveMessage =
+  | { readonly kind: 'started'; readonly firstSample: number }
+  | {
+      readonly kind: 'frames';
+      readonly rows: Float32Array<ArrayBuffer>;
+      readonly peak: number;
+      readonly lostMs: number;
+    };
+
+/** How a hearing is set up. */
+export interface HearingSettings {
+  readonly sampleRateHz: number;
+  readonly minHz: number;
+  readonly maxHz: number;
+  /** seconds kept; leave out for a take, which keeps all */
+  readonly retainS?: number;
+  /** where the sound is kept from second to second while a take runs */
+  readonly draftTakeId?: string;
+  /** whether runs of exact zeros mean that the device lost sound (a real input always has noise) */
+  readonly zerosAreLoss: boolean;
+}
+
+/** A take as heard, measured and judged; times in seconds from its first frame. */
+export interface HeardTake {
+  readonly frameCount: number;
+  readonly frames: Uint8Array<ArrayBuffer>;
+  readonly samples: Int16Array<ArrayBuffer>;
+  readonly sampleRateHz: number;
+  readonly firstBeatS: number;
+  readonly measures: readonly StepMeasures[];
+  readonly verdict: Verdict;
+  readonly lostMs: number;
+}
+
+/** Assignment whose first beat is on the context's clock (a take) or is set by the first tone (a recording). */
+export type OpenAssignment = Omit<Assignment, 'firstBeatS'>;
+
+/** What the worker does when asked, by RPC. */
+export interface EarService {
+  /** takes the two ends: sound comes in by one, frames go out by the other */
+  connect(sound: MessagePort, live: MessagePort): void;
+  begin(settings: HearingSettings): void;
+  /** ends the hearing; `firstBeatAtS` is on the context's clock, null when the first tone sets it */
+  finishTake(assignment: OpenAssignment, firstBeatAtS: number | null): Promise<HeardTake | null>;
+  /** ends the hearing and gives its frames */
+  finishFrames(): Frames;
+  stop(): void;
+  /** a recording analysed like a take; null when it holds no tone */
+  assessRecording(
+    samples: Float32Array<ArrayBuffer>,
+    settings: HearingSettings,
+    assignment: OpenAssignment,
+    firstBeatS: number | null,
+  ): HeardTake | null;
+  playStandIn(score: Score, settings: StandInSettings): Float32Array<ArrayBuffer>;
+}

@@ -1,0 +1,273 @@
+import { beatSeconds, scoreBeats, swell } from '@inner-hum/core/exercise';
+import { instrumentById, soundingRangeHz, writtenToHz } from '@inner-hum/core/theory';
+import type { TakeSource } from '@inner-hum/core/formats';
+import { beginDraft, forgetDraft, planDraft } from '../db/drafts';
+import type { DraftPlan } from '../db/database';
+import { keepTake } from '../db/takes';
+import { rulerOf, swellOf, type Settings } from '../store/settings';
+import { exerciseKey, phaseChanged, problemMet, takeJudged, type ProblemId } from '../store/stand';
+import { store } from '../store';
+import { chosenFile } from './chosenFile';
+import { Desk, earService, SoundProblem } from './desk';
+import { Metronome } from './metronome';
+import { assignmentOf, hearingFor, newTake } from './newTake';
+import { playReference } from './reference';
+import { habitsNamed } from './standInHabits';
+
+/** Sound that is heard after the last beat before the take is judged, seconds. */
+const TAIL_S = 0.35;
+/** Silence of the stand-in player before the first beat, seconds. */
+const LEAD_S = 0.5;
+/** A tone must have lasted this long to set the beat, seconds. */
+const FIRST_TONE_S = 0.1;
+/** What is known of the delay of an audio path that was not measured: its standard error, seconds. */
+const UNMEASURED_DELAY_ERROR_S = 0.03;
+const FREE_RETAIN_S = 30;
+/** A stopped take shorter than this is not kept, seconds. */
+const LEAST_KEPT_S = 1;
+
+/** Where the running score stands on the context's clock, for drawing. */
+export interface Timing {
+  readonly beatS: number;
+  readonly countInFromS: number;
+  /** undefined while a first tone is waited for */
+  readonly firstBeatAtS: number | undefined;
+}
+
+type Ending = 'score' | 'stopped' | 'trouble';
+
+/** Runs takes one after the other, from the opened sound to the kept record. One for the whole page. */
+class TakeRunner {
+  desk: Desk | undefined;
+  timing: Timing | undefined;
+  private metronome: Metronome | undefined;
+  private ending: Ending | undefined;
+
+  /** Runs a take of the present swell to its verdict. Problems go to the store, never to the caller. */
+  async start(): Promise<void> {
+    if (isBusy()) return;
+    const { settings, stand } = store.getState();
+    store.dispatch(problemMet(null));
+    store.dispatch(phaseChanged('opening'));
+    this.ending = undefined;
+    const takeId = crypto.randomUUID();
+    try {
+      const desk = await this.openDesk();
+      const { source, buffer } = await this.chooseSource(desk, settings);
+      await navigator.locks.request(`take ${takeId}`, () => this.run(takeId, desk, settings, stand, source, buffer));
+    } catch (error) {
+      this.meet(error);
+      await forgetDraft(takeId);
+    } finally {
+      this.metronome?.stop();
+      this.timing = undefined;
+    }
+  }
+
+  /** Ends what runs: a take is kept up to here, free play stops. */
+  stop(): void {
+    this.ending = 'stopped';
+  }
+
+  /** Listens without a score until stopped. */
+  async listen(): Promise<void> {
+    if (isBusy()) return;
+    const { settings } = store.getState();
+    store.dispatch(problemMet(null));
+    store.dispatch(phaseChanged('opening'));
+    this.ending = undefined;
+    try {
+      const desk = await this.openDesk();
+      await this.hearFreely(desk, settings);
+      store.dispatch(phaseChanged('free'));
+      await this.until(() => false);
+      await earService().stop();
+      store.dispatch(phaseChanged('idle'));
+    } catch (error) {
+      this.meet(error);
+    }
+  }
+
+  /** Plugs the chosen source in for listening alone; the caller ends it by the ear's `stop` or `finishFrames`. */
+  async hearFreely(desk: Desk, settings: Settings, retainS: number | undefined = FREE_RETAIN_S): Promise<void> {
+    const { source, buffer } = await this.chooseSource(desk, settings);
+    const range = soundingRangeHz(instrumentById(settings.instrumentId), settings.a4Hz);
+    desk.trace.reset();
+    await earService().begin({
+      sampleRateHz: desk.context.sampleRate,
+      ...range,
+      ...(retainS !== undefined && { retainS }),
+      zerosAreLoss: source.kind === 'microphone',
+    });
+    if (source.kind === 'microphone') return;
+    const samples = buffer ?? (await this.standInBuffer(desk, settings, source, 0.2));
+    desk.plugSamples(samples, desk.context.currentTime + 0.1);
+  }
+
+  async openDesk(): Promise<Desk> {
+    this.desk ??= await Desk.open();
+    this.desk.onTrouble = (problem) => this.trouble(problem);
+    await this.desk.wake();
+    return this.desk;
+  }
+
+  /** Plays the target note of the present swell. */
+  async reference(): Promise<void> {
+    if (isBusy()) return;
+    const { settings } = store.getState();
+    try {
+      const desk = await this.openDesk();
+      const horn = instrumentById(settings.instrumentId);
+      playReference(desk.context, writtenToHz(horn, settings.swell.writtenMidi, settings.a4Hz));
+    } catch (error) {
+      this.meet(error);
+    }
+  }
+
+  private async run(
+    takeId: string,
+    desk: Desk,
+    settings: Settings,
+    stand: { readonly decisions: DraftDecisions; readonly decisionsAbout: string },
+    source: TakeSource,
+    buffer: AudioBuffer | undefined,
+  ): Promise<void> {
+    const parameters = swellOf(settings);
+    const score = swell(parameters);
+    const beatS = beatSeconds(score);
+    const { context } = desk;
+    const samples = source.kind === 'standIn' ? await this.standInBuffer(desk, settings, source, LEAD_S) : buffer;
+    const countInFromS = context.currentTime + 0.12;
+    const beatAtS = countInFromS + score.countInBeats * beatS;
+    // Only the microphone is on the far side of speakers and air; samples enter where they start.
+    const onBeat = settings.startOn === 'beat' && source.kind !== 'file';
+    const plan: DraftPlan = {
+      startedAt: new Date().toISOString(),
+      parameters,
+      score,
+      setup: {
+        instrumentId: settings.instrumentId,
+        a4Hz: settings.a4Hz,
+        ruler: rulerOf(settings),
+        demand: settings.demand,
+      },
+      source,
+      audioPath: source.kind === 'microphone' ? pathOf(context) : { delayS: 0, delayErrorS: 0 },
+      onBeat,
+      firstBeatS: null,
+    };
+    desk.trace.reset();
+    await earService().begin({ ...hearingFor(plan, context.sampleRate), draftTakeId: takeId });
+    await beginDraft({ takeId, sampleRateHz: context.sampleRate, plan });
+    if (samples) desk.plugSamples(samples, source.kind === 'standIn' ? beatAtS - LEAD_S : beatAtS);
+    this.metronome = new Metronome(context);
+    const clicks = { beatS, beatsPerBar: score.beatsPerBar, audible: settings.clickOn };
+    const lastBeat = onBeat ? scoreBeats(score) : 0;
+    this.metronome.start({ ...clicks, firstBeatAtS: beatAtS, fromBeat: -score.countInBeats, toBeat: lastBeat });
+    this.timing = { beatS, countInFromS, firstBeatAtS: onBeat ? beatAtS : undefined };
+    store.dispatch(phaseChanged('countIn'));
+    await this.until(() => context.currentTime >= beatAtS);
+    let firstBeatAtS = beatAtS;
+    if (!onBeat) {
+      store.dispatch(phaseChanged('waiting'));
+      const heard = () => {
+        const tone = desk.trace.toneSince(FIRST_TONE_S);
+        return tone !== undefined && tone > beatAtS - beatS / 2 ? tone : undefined;
+      };
+      await this.until(() => heard() !== undefined);
+      firstBeatAtS = heard() ?? Infinity;
+      const nextBeat = Math.ceil((context.currentTime - firstBeatAtS) / beatS);
+      this.metronome.start({ ...clicks, firstBeatAtS, fromBeat: nextBeat, toBeat: scoreBeats(score) });
+    }
+    if (firstBeatAtS < Infinity) await this.play(takeId, desk, plan, firstBeatAtS, beatS);
+    this.metronome.stop();
+    if (context.currentTime < firstBeatAtS + LEAST_KEPT_S) {
+      await earService().stop();
+      await forgetDraft(takeId);
+      store.dispatch(phaseChanged('idle'));
+      return;
+    }
+    store.dispatch(phaseChanged('judging'));
+    const before = stand.decisionsAbout === exerciseKey(parameters) ? stand.decisions : [];
+    const heard = await earService().finishTake(assignmentOf(plan, before), firstBeatAtS);
+    if (!heard) throw new SoundProblem('failed');
+    const keepSound = settings.keepSound && source.kind !== 'standIn';
+    const take = newTake(plan, heard, { id: takeId, cut: this.ending !== 'score', keepSound });
+    await keepTake(take);
+    store.dispatch(takeJudged(take.record));
+  }
+
+  private async play(takeId: string, desk: Desk, plan: DraftPlan, firstBeatAtS: number, beatS: number): Promise<void> {
+    this.timing = { beatS, countInFromS: firstBeatAtS, firstBeatAtS };
+    store.dispatch(phaseChanged('running'));
+    const startS = desk.trace.startS ?? firstBeatAtS;
+    await planDraft(takeId, { ...plan, firstBeatS: firstBeatAtS - startS });
+    const endS = firstBeatAtS + scoreBeats(plan.score) * beatS + TAIL_S + plan.audioPath.delayS;
+    await this.until(() => desk.context.currentTime >= endS);
+    this.ending ??= 'score';
+  }
+
+  private async chooseSource(desk: Desk, settings: Settings): Promise<{ source: TakeSource; buffer?: AudioBuffer }> {
+    if (settings.source === 'microphone')
+      return { source: { kind: 'microphone', label: await desk.plugMicrophone(settings.deviceId) } };
+    desk.unplug();
+    if (settings.source === 'standIn') {
+      const seed = Math.floor(Math.random() * 2 ** 31);
+      return { source: { kind: 'standIn', seed, habits: habitsNamed(settings.habit) } };
+    }
+    const file = chosenFile();
+    if (!file) throw new SoundProblem('noFile');
+    try {
+      const buffer = await desk.context.decodeAudioData(await file.arrayBuffer());
+      return { source: { kind: 'file', name: file.name }, buffer };
+    } catch {
+      throw new SoundProblem('badFile');
+    }
+  }
+
+  private async standInBuffer(desk: Desk, settings: Settings, source: TakeSource, leadS: number): Promise<AudioBuffer> {
+    if (source.kind !== 'standIn') throw new SoundProblem('failed');
+    const { sampleRate } = desk.context;
+    const samples = await earService().playStandIn(swell(swellOf(settings)), {
+      sampleRateHz: sampleRate,
+      a4Hz: settings.a4Hz,
+      ruler: rulerOf(settings),
+      habits: source.habits,
+      seed: source.seed,
+      leadS,
+      tailS: TAIL_S,
+    });
+    const buffer = desk.context.createBuffer(1, samples.length, sampleRate);
+    buffer.copyToChannel(samples, 0);
+    return buffer;
+  }
+
+  private trouble(problem: ProblemId): void {
+    if (!isBusy() && store.getState().stand.phase !== 'free') return;
+    this.ending ??= 'trouble';
+    store.dispatch(problemMet(problem));
+  }
+
+  private meet(error: unknown): void {
+    store.dispatch(problemMet(error instanceof SoundProblem ? error.id : 'failed'));
+    store.dispatch(phaseChanged('idle'));
+  }
+
+  private async until(done: () => boolean): Promise<void> {
+    while (!done() && this.ending === undefined) await new Promise((resolve) => setTimeout(resolve, 15));
+  }
+}
+
+type DraftDecisions = ReturnType<typeof store.getState>['stand']['decisions'];
+
+export const runner = new TakeRunner();
+
+function isBusy(): boolean {
+  return !['idle', 'verdict'].includes(store.getState().stand.phase);
+}
+
+/** The delay that the browser itself reports; how far off that is, is not known until the loop is measured. */
+function pathOf(context: AudioContext) {
+  const delayS = context.baseLatency + (context.outputLatency || 0);
+  return { delayS, delayErrorS: UNMEASURED_DELAY_ERROR_S };
+}

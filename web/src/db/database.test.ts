@@ -1,0 +1,153 @@
+import 'fake-indexeddb/auto';
+import { SWELL_DEFAULTS, swell } from '@inner-hum/core/exercise';
+import { emptyFrames } from '@inner-hum/core/signal';
+import { packFrames, type WholeTake } from '@inner-hum/core/formats';
+import { ASSUMED_RULER } from '@inner-hum/core/theory';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { INITIAL_SETTINGS } from '../store/settings';
+import { database } from './database';
+import { addDraftPiece, beginDraft, forgetDraft, leftDrafts, planDraft } from './drafts';
+import { loadSettings, storeSettings } from './settings';
+import {
+  allTakes,
+  changeNote,
+  keepTake,
+  mergeTakes,
+  newestTakes,
+  removeDemoTakes,
+  removeTake,
+  wholeTake,
+} from './takes';
+
+const parameters = { ...SWELL_DEFAULTS, instrumentId: 'tenor' } as const;
+
+function take(id: string, day: number, demo = false): WholeTake {
+  const frames = packFrames(emptyFrames(10));
+  return {
+    record: {
+      id,
+      startedAt: `2026-03-${String(day).padStart(2, '0')}T18:00:00.000Z`,
+      parameters,
+      score: swell(parameters),
+      setup: { instrumentId: 'tenor', a4Hz: 440, ruler: ASSUMED_RULER, demand: 'firm' },
+      source: { kind: 'microphone', label: '' },
+      audioPath: { delayS: 0, delayErrorS: 0.03 },
+      firstBeatS: 0.6,
+      onBeat: true,
+      frameCount: 10,
+      measures: [{ kind: 'silent' }],
+      verdict: { findings: [], tries: [], decision: 'again', next: { change: 'none', parameters: {} } },
+      note: '',
+      lostMs: 0,
+      cut: false,
+      demo,
+    },
+    frames,
+    sound: { sampleRateHz: 44100, samples: Int16Array.from([1, -2, 3]) },
+  };
+}
+
+const draft = (takeId: string) => {
+  const { startedAt, score, setup, source, audioPath, onBeat } = take(takeId, 1).record;
+  return {
+    takeId,
+    sampleRateHz: 44100,
+    plan: { startedAt, parameters, score, setup, source, audioPath, onBeat, firstBeatS: null },
+  };
+};
+
+beforeEach(() => Promise.all(database.tables.map((table) => table.clear())));
+
+describe('takes', () => {
+  it('come back as they were kept', async () => {
+    await keepTake(take('a', 1));
+    expect(await wholeTake('a')).toEqual(take('a', 1));
+    expect(await wholeTake('b')).toBeUndefined();
+  });
+
+  it('newest first in lists, oldest first in backups', async () => {
+    for (const [id, day] of [
+      ['b', 2],
+      ['c', 3],
+      ['a', 1],
+    ] as const)
+      await keepTake(take(id, day));
+    expect((await newestTakes(2)).map((one) => one.id)).toEqual(['c', 'b']);
+    expect((await allTakes()).map((one) => one.record.id)).toEqual(['a', 'b', 'c']);
+  });
+
+  it('merging adds what is new and leaves what is here', async () => {
+    await keepTake(take('a', 1));
+    await changeNote('a', 'mine');
+    expect(await mergeTakes([take('a', 1), take('b', 2)])).toBe(1);
+    expect((await wholeTake('a'))?.record.note).toBe('mine');
+  });
+
+  it('a failed merge changes nothing', async () => {
+    const broken = { ...take('c', 3), record: { ...take('c', 3).record, id: undefined as never } };
+    await expect(mergeTakes([take('b', 2), broken])).rejects.toThrow();
+    expect(await database.takes.count()).toBe(0);
+    expect(await database.frames.count()).toBe(0);
+  });
+
+  it('a removed take can be put again', async () => {
+    await keepTake(take('a', 1));
+    const removed = await removeTake('a');
+    expect(await database.sounds.count()).toBe(0);
+    await keepTake(removed!);
+    expect(await wholeTake('a')).toEqual(take('a', 1));
+  });
+
+  it('the demo goes, the player’s own stays', async () => {
+    await mergeTakes([take('demo', 1, true), take('own', 2)]);
+    await removeDemoTakes();
+    expect((await allTakes()).map((one) => one.record.id)).toEqual(['own']);
+    expect(await database.frames.count()).toBe(1);
+  });
+});
+
+describe('drafts', () => {
+  it('put their pieces together in order', async () => {
+    await beginDraft(draft('a'));
+    await addDraftPiece('a', Int16Array.from([1, 2]));
+    await addDraftPiece('a', Int16Array.from([3]));
+    await planDraft('a', { ...draft('a').plan, firstBeatS: 1.5 });
+    const [left] = await leftDrafts();
+    expect([...left!.samples]).toEqual([1, 2, 3]);
+    expect(left!.draft.plan.firstBeatS).toBe(1.5);
+  });
+
+  it('are forgotten with the take they became, and on demand', async () => {
+    for (const id of ['a', 'b']) {
+      await beginDraft(draft(id));
+      await addDraftPiece(id, Int16Array.from([1]));
+    }
+    await keepTake(take('a', 1));
+    expect((await leftDrafts()).map(({ draft: one }) => one.takeId)).toEqual(['b']);
+    await forgetDraft('b');
+    expect(await leftDrafts()).toEqual([]);
+    expect(await database.draftPieces.count()).toBe(0);
+  });
+});
+
+describe('settings', () => {
+  it('are the first ones, then those stored', async () => {
+    expect(await loadSettings()).toEqual(INITIAL_SETTINGS);
+    const changed = {
+      ...INITIAL_SETTINGS,
+      instrumentId: 'bass',
+      a4Hz: 442,
+      rulers: { 'microphone:': ASSUMED_RULER },
+    } as const;
+    await storeSettings(changed);
+    expect(await loadSettings()).toEqual(changed);
+  });
+
+  it('an older row takes first values for what it lacks, a spoilt one is left aside', async () => {
+    await database.settings.put({ name: 'settings', value: { instrumentId: 'tenor', swell: { tempoBpm: 72 } } });
+    const older = await loadSettings();
+    expect(older).toMatchObject({ instrumentId: 'tenor', demand: 'firm', swell: { tempoBpm: 72, beats: 8 } });
+    await database.settings.put({ name: 'settings', value: { instrumentId: 'ocarina' } });
+    expect(await loadSettings()).toEqual(INITIAL_SETTINGS);
+  });
+});

@@ -1,0 +1,62 @@
+import type { TakeRecord } from '@inner-hum/core/formats';
+import { Dexie, type EntityTable } from 'dexie';
+
+interface FramesRow {
+  readonly takeId: string;
+  /** as made by packFrames */
+  readonly bytes: Uint8Array<ArrayBuffer>;
+}
+
+interface SoundRow {
+  readonly takeId: string;
+  readonly sampleRateHz: number;
+  readonly samples: Int16Array<ArrayBuffer>;
+}
+
+/** A take in the making: enough to analyse what was heard if the page is closed before the take ends. */
+export interface DraftRow {
+  readonly takeId: string;
+  readonly sampleRateHz: number;
+  /** the record without what only the analysis gives, as JSON-like data */
+  readonly plan: DraftPlan;
+}
+
+export type DraftPlan = Pick<
+  TakeRecord,
+  'startedAt' | 'parameters' | 'score' | 'setup' | 'source' | 'audioPath' | 'onBeat'
+> & { readonly firstBeatS: number | null };
+
+interface DraftPieceRow {
+  readonly id?: number;
+  readonly takeId: string;
+  readonly samples: Int16Array<ArrayBuffer>;
+}
+
+interface SettingsRow {
+  readonly name: string;
+  readonly value: unknown;
+}
+
+/** All that lasts in this browser. Version 1 is the first published layout. */
+export class InnerHumDatabase extends Dexie {
+  declare takes: EntityTable<TakeRecord, 'id'>;
+  declare frames: EntityTable<FramesRow, 'takeId'>;
+  declare sounds: EntityTable<SoundRow, 'takeId'>;
+  declare drafts: EntityTable<DraftRow, 'takeId'>;
+  declare draftPieces: EntityTable<DraftPieceRow, 'id'>;
+  declare settings: EntityTable<SettingsRow, 'name'>;
+
+  constructor() {
+    super('inner-hum');
+    this.version(1).stores({
+      takes: 'id, startedAt',
+      frames: 'takeId',
+      sounds: 'takeId',
+      drafts: 'takeId',
+      draftPieces: '++id, takeId',
+      settings: 'name',
+    });
+  }
+}
+
+export const database = new InnerHumDatabase();

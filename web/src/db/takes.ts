@@ -1,0 +1,83 @@
+import type { TakeRecord, WholeTake } from '@inner-hum/core/formats';
+import { database } from './database';
+
+/** Keeps a take, all of it or nothing, and forgets its draft. */
+export async function keepTake(take: WholeTake): Promise<void> {
+  const { takes, frames, sounds, drafts, draftPieces } = database;
+  await database.transaction('rw', [takes, frames, sounds, drafts, draftPieces], async () => {
+    await putTake(take);
+    await drafts.delete(take.record.id);
+    await draftPieces.where('takeId').equals(take.record.id).delete();
+  });
+}
+
+/** Adds takes that are not here yet, all or none; gives how many were new. */
+export async function mergeTakes(whole: readonly WholeTake[]): Promise<number> {
+  const { takes, frames, sounds } = database;
+  return database.transaction('rw', [takes, frames, sounds], async () => {
+    let added = 0;
+    for (const take of whole) {
+      if (await takes.get(take.record.id)) continue;
+      await putTake(take);
+      added++;
+    }
+    return added;
+  });
+}
+
+async function putTake({ record, frames, sound }: WholeTake): Promise<void> {
+  await database.takes.put(record);
+  await database.frames.put({ takeId: record.id, bytes: frames });
+  if (sound) await database.sounds.put({ takeId: record.id, ...sound });
+}
+
+/** A take with its frames and sound, or undefined when it is not here. */
+export async function wholeTake(id: string): Promise<WholeTake | undefined> {
+  const { takes, frames, sounds } = database;
+  return database.transaction('r', [takes, frames, sounds], async () => {
+    const record = await takes.get(id);
+    const row = await frames.get(id);
+    if (!record || !row) return undefined;
+    const sound = await sounds.get(id);
+    return {
+      record,
+      frames: row.bytes,
+      ...(sound && { sound: { sampleRateHz: sound.sampleRateHz, samples: sound.samples } }),
+    };
+  });
+}
+
+/** Every take, oldest first. */
+export async function allTakes(): Promise<WholeTake[]> {
+  const ids = await database.takes.orderBy('startedAt').primaryKeys();
+  const whole = await Promise.all(ids.map(wholeTake));
+  return whole.filter((take) => take !== undefined);
+}
+
+/** Newest takes first, `limit` of them. */
+export async function newestTakes(limit: number): Promise<TakeRecord[]> {
+  return database.takes.orderBy('startedAt').reverse().limit(limit).toArray();
+}
+
+/** Removes a take and gives it back, so that it can be put again. */
+export async function removeTake(id: string): Promise<WholeTake | undefined> {
+  const { takes, frames, sounds } = database;
+  return database.transaction('rw', [takes, frames, sounds], async () => {
+    const whole = await wholeTake(id);
+    await Promise.all([takes.delete(id), frames.delete(id), sounds.delete(id)]);
+    return whole;
+  });
+}
+
+/** Removes all takes of the demo data. */
+export async function removeDemoTakes(): Promise<void> {
+  const { takes, frames, sounds } = database;
+  await database.transaction('rw', [takes, frames, sounds], async () => {
+    const ids = await takes.filter((take) => take.demo).primaryKeys();
+    await Promise.all([takes.bulkDelete(ids), frames.bulkDelete(ids), sounds.bulkDelete(ids)]);
+  });
+}
+
+export async function changeNote(id: string, note: string): Promise<void> {
+  await database.takes.update(id, { note });
+}

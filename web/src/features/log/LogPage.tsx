@@ -1,0 +1,229 @@
+import { Box, chakra, Flex } from '@chakra-ui/react';
+import type { TakeRecord } from '@inner-hum/core/formats';
+import { format } from 'date-fns';
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useRef, useState, type ReactNode } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Link, useNavigate } from 'react-router';
+import { database } from '../../db/database';
+import { newestTakes } from '../../db/takes';
+import { Button } from '../../shared/controls';
+import { deleteTake } from '../../shared/deleteTake';
+import { findingText } from '../../shared/findingText';
+import { MiniRibbon } from '../../shared/MiniRibbon';
+import { useNoteName } from '../../shared/useNoteName';
+import { store, useAppDispatch } from '../../store';
+import { noticed } from '../../store/notices';
+import { analyseRecording, restoreBackup, saveBackup, saveMeasures, type FileOutcome } from './files';
+
+const PAGE = 30;
+
+/** The Log: every take, newest first, and the files that carry them. */
+export default function LogPage() {
+  const { t } = useTranslation();
+  const [limit, setLimit] = useState(PAGE);
+  const takes = useLiveQuery(() => newestTakes(limit), [limit]);
+  const count = useLiveQuery(() => database.takes.count(), []);
+  if (!takes || count === undefined) return <p>{t('app.loading')}</p>;
+  return (
+    <Box maxWidth="72rem">
+      <Flex align="baseline" gap="18px" wrap="wrap" mt="14px" mb="10px">
+        <chakra.h1 fontFamily="heading" fontSize="2.2rem" fontWeight={500}>
+          {t('log.title')}
+        </chakra.h1>
+        <chakra.span color="inkSoft">{count > 0 && t('log.takes', { count })}</chakra.span>
+      </Flex>
+      <FileRow takes={takes} />
+      {count === 0 && (
+        <Box my="48px">
+          <chakra.p fontFamily="heading" fontSize="1.5rem" mb="14px">
+            {t('log.empty')}
+          </chakra.p>
+          <Button as={Link} tone="strong" {...{ to: '/stand' }}>
+            {t('log.emptyAction')}
+          </Button>
+        </Box>
+      )}
+      <chakra.ul listStyleType="none">
+        {takes.map((take, i) => (
+          <li key={take.id}>
+            {(i === 0 || day(takes[i - 1]!) !== day(take)) && (
+              <chakra.h2 fontFamily="heading" fontSize="1.15rem" fontWeight={600} mt="22px" mb="4px">
+                {day(take)}
+              </chakra.h2>
+            )}
+            <TakeRow take={take} />
+          </li>
+        ))}
+      </chakra.ul>
+      {count > takes.length && (
+        <Button mt="16px" onClick={() => setLimit(limit + PAGE)}>
+          {t('log.more')}
+        </Button>
+      )}
+    </Box>
+  );
+}
+
+const day = (take: TakeRecord) => format(new Date(take.startedAt), 'EEEE, d MMMM yyyy');
+
+function TakeRow({ take }: { readonly take: TakeRecord }) {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const finding = take.verdict.findings[0];
+  const { parameters } = take;
+  return (
+    <Flex
+      align="center"
+      gap="18px"
+      borderTopWidth="1px"
+      borderColor="line"
+      py="8px"
+      position="relative"
+      _hover={{ bg: 'channel' }}
+    >
+      <Box width="92px" flexShrink={0}>
+        <chakra.span fontFamily="heading" fontSize="1.7rem" display="block" lineHeight={1.1}>
+          {nameOf(parameters.writtenMidi)}
+        </chakra.span>
+        <chakra.span color="inkSoft" fontSize="0.85rem">
+          {format(new Date(take.startedAt), 'HH:mm')}
+        </chakra.span>
+      </Box>
+      <Box width="210px" flexShrink={0} hideBelow="md">
+        <MiniRibbon take={take} />
+      </Box>
+      <Box flex="1 1 0" minWidth={0}>
+        <chakra.span color="inkSoft" fontSize="0.9rem" display="block">
+          {t(`instruments.${take.setup.instrumentId}`)} · {t(`shapes.${parameters.shape}`)} · {parameters.softest}–
+          {parameters.loudest} · {parameters.beats} × {parameters.tempoBpm}
+        </chakra.span>
+        {/* The link covers the row, so that the whole of it opens the take. */}
+        <chakra.span
+          css={{
+            '& a': { textDecoration: 'none' },
+            '& a::after': { content: '""', position: 'absolute', inset: 0, right: '110px' },
+          }}
+        >
+          <Link
+            to={`/take/${take.id}`}
+            aria-label={t('log.open', { date: format(new Date(take.startedAt), 'd MMM HH:mm') })}
+          >
+            {finding && findingText(t, finding, take, nameOf)}
+          </Link>
+        </chakra.span>
+        {take.note && (
+          <chakra.span display="block" fontStyle="italic" fontSize="0.9rem" truncate>
+            {take.note}
+          </chakra.span>
+        )}
+      </Box>
+      <chakra.span width="70px" textAlign="right" fontSize="0.95rem" hideBelow="md">
+        {t(`log.decision.${take.verdict.decision}`)}
+      </chakra.span>
+      <Button tone="quiet" onClick={() => void deleteTake(take.id)}>
+        {t('log.delete')}
+      </Button>
+    </Flex>
+  );
+}
+
+function FileRow({ takes }: { readonly takes: readonly TakeRecord[] }) {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const [busy, setBusy] = useState(false);
+  const [refusal, setRefusal] = useState('');
+  const receive = async (reading: Promise<FileOutcome>) => {
+    setBusy(true);
+    setRefusal('');
+    const outcome = await reading;
+    setBusy(false);
+    if (outcome.kind === 'take') void navigate(`/take/${outcome.id}`);
+    else if (outcome.kind === 'refused') setRefusal(refusalText(t, outcome));
+    else {
+      const here = outcome.alreadyHere > 0 ? ` ${t('log.alreadyHere', { count: outcome.alreadyHere })}` : '';
+      dispatch(noticed({ text: t('log.imported', { count: outcome.added }) + here }));
+    }
+  };
+  const { settings } = store.getState();
+  return (
+    <>
+      <Flex gap="10px" wrap="wrap" aria-busy={busy}>
+        <FileButton
+          accept=".json,application/json"
+          onFile={(file) => void receive(restoreBackup(file))}
+          testId="restore"
+        >
+          {t('log.restore')}
+        </FileButton>
+        <FileButton
+          accept="audio/*,.wav,.flac,.mp3,.ogg"
+          onFile={(file) => void receive(analyseRecording(file, settings))}
+          testId="recording"
+        >
+          {t('log.importRecording')}
+        </FileButton>
+        <Button disabled={takes.length === 0} onClick={() => void saveBackup()}>
+          {t('log.backUp')}
+        </Button>
+        <Button
+          disabled={takes.length === 0}
+          onClick={() =>
+            void database.takes
+              .orderBy('startedAt')
+              .toArray()
+              .then((all) => saveMeasures(all, settings))
+          }
+        >
+          {t('log.exportMeasures')}
+        </Button>
+        {busy && <chakra.span alignSelf="center">{t('log.importing')}</chakra.span>}
+      </Flex>
+      {refusal && (
+        <chakra.p role="alert" color="accent" fontWeight={600} mt="12px">
+          {refusal}
+        </chakra.p>
+      )}
+    </>
+  );
+}
+
+function refusalText(
+  t: ReturnType<typeof useTranslation>['t'],
+  { reason, detail }: { reason: string; detail: string },
+): string {
+  const key = `log.refused.${reason}` as 'log.refused.damaged';
+  return t(key, { detail });
+}
+
+function FileButton({
+  accept,
+  onFile,
+  testId,
+  children,
+}: {
+  readonly accept: string;
+  readonly onFile: (file: File) => void;
+  readonly testId: string;
+  readonly children: ReactNode;
+}) {
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <Button onClick={() => input.current?.click()}>{children}</Button>
+      <input
+        ref={input}
+        type="file"
+        accept={accept}
+        hidden
+        data-testid={testId}
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          event.target.value = '';
+          if (file) onFile(file);
+        }}
+      />
+    </>
+  );
+}

@@ -1,0 +1,79 @@
+import { measuresCsv, readBackup, writeBackup, type TakeRecord } from '@inner-hum/core/formats';
+import { swell } from '@inner-hum/core/exercise';
+import { earService } from '../../audio/desk';
+import { assignmentOf, hearingFor, newTake } from '../../audio/newTake';
+import type { DraftPlan } from '../../db/database';
+import { allTakes, keepTake, mergeTakes } from '../../db/takes';
+import { saveFile } from '../../shared/saveFile';
+import { rulerOf, swellOf, type Settings } from '../../store/settings';
+
+/** What became of a file; `reason` picks the sentence when it was refused. */
+export type FileOutcome =
+  | { readonly kind: 'merged'; readonly added: number; readonly alreadyHere: number }
+  | { readonly kind: 'take'; readonly id: string }
+  | { readonly kind: 'refused'; readonly reason: string; readonly detail: string };
+
+export async function saveBackup(): Promise<void> {
+  const now = new Date().toISOString();
+  saveFile(`inner-hum-${now.slice(0, 10)}.json`, 'application/json', writeBackup(await allTakes(), now));
+}
+
+export function saveMeasures(takes: readonly TakeRecord[], settings: Settings): void {
+  saveFile('inner-hum-measures.csv', 'text/csv', measuresCsv(takes, settings.noteNames));
+}
+
+/** Reads a backup; all of it or nothing. */
+export async function restoreBackup(file: File): Promise<FileOutcome> {
+  const backup = readBackup(await file.text());
+  if (backup.kind === 'refused') return backup;
+  try {
+    const added = await mergeTakes(backup.takes);
+    return { kind: 'merged', added, alreadyHere: backup.takes.length - added };
+  } catch (error) {
+    return { kind: 'refused', reason: 'storage', detail: error instanceof Error ? error.message : '' };
+  }
+}
+
+/** Analyses a recording as a take of the present swell; its first tone is beat one. */
+export async function analyseRecording(file: File, settings: Settings): Promise<FileOutcome> {
+  const decoded = await decode(file);
+  if (!decoded) return { kind: 'refused', reason: 'sound', detail: '' };
+  if (decoded.length === 0) return { kind: 'refused', reason: 'empty', detail: '' };
+  const parameters = swellOf(settings);
+  const { instrumentId, a4Hz, demand } = settings;
+  const plan: DraftPlan = {
+    startedAt: new Date().toISOString(),
+    parameters,
+    score: swell(parameters),
+    setup: { instrumentId, a4Hz, demand, ruler: rulerOf(settings) },
+    source: { kind: 'file', name: file.name },
+    audioPath: { delayS: 0, delayErrorS: 0 },
+    onBeat: false,
+    firstBeatS: null,
+  };
+  const samples = mixDown(decoded);
+  const hearing = hearingFor(plan, decoded.sampleRate);
+  const heard = await earService().assessRecording(samples, hearing, assignmentOf(plan, []), null);
+  if (!heard) return { kind: 'refused', reason: 'noTone', detail: '' };
+  const id = crypto.randomUUID();
+  await keepTake(newTake(plan, heard, { id, cut: false, keepSound: settings.keepSound }));
+  return { kind: 'take', id };
+}
+
+async function decode(file: File): Promise<AudioBuffer | undefined> {
+  const context = new OfflineAudioContext(1, 1, 44100);
+  try {
+    return await context.decodeAudioData(await file.arrayBuffer());
+  } catch {
+    return undefined;
+  }
+}
+
+function mixDown(buffer: AudioBuffer): Float32Array<ArrayBuffer> {
+  const out = new Float32Array(buffer.length);
+  for (let channel = 0; channel < buffer.numberOfChannels; channel++) {
+    const samples = buffer.getChannelData(channel);
+    for (let i = 0; i < out.length; i++) out[i]! += samples[i]! / buffer.numberOfChannels;
+  }
+  return out;
+}

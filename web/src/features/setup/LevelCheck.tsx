@@ -1,0 +1,81 @@
+import { Box, chakra } from '@chakra-ui/react';
+import { levelPosition } from '@inner-hum/core/theory';
+import { useEffect, useRef, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { earService, SoundProblem } from '../../audio/desk';
+import { runner } from '../../audio/takeRunner';
+import { Button } from '../../shared/controls';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { rulerOf } from '../../store/settings';
+import { problemMet } from '../../store/stand';
+
+const CLIPPED_PEAK = 0.985;
+const QUIET_DB = -50;
+const MEMORY_FRAMES = 100;
+
+/** Listens and says whether the input is too loud, too quiet or right. */
+export function LevelCheck() {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const settings = useAppSelector((state) => state.settings);
+  const [on, setOn] = useState(false);
+  const bar = useRef<HTMLDivElement>(null);
+  const words = useRef<HTMLParagraphElement>(null);
+  const delay = useRef<HTMLParagraphElement>(null);
+
+  useEffect(() => {
+    if (!on) return;
+    const ruler = rulerOf(settings);
+    let clippedUntil = 0;
+    const timer = setInterval(() => {
+      const trace = runner.desk?.trace;
+      if (!trace || !bar.current || !words.current) return;
+      const level = trace.count > 0 ? trace.levelDb[trace.count - 1]! : -120;
+      bar.current.style.width = `${100 * Math.min(1, Math.max(0.01, levelPosition(level, ruler)))}%`;
+      if (trace.peak >= CLIPPED_PEAK) clippedUntil = Date.now() + 3000;
+      words.current.textContent = adviceFor(trace, level, Date.now() < clippedUntil);
+      if (delay.current)
+        delay.current.textContent = t('setUp.checkDelay', { ms: Math.round(1000 * trace.delayS), lost: trace.lostMs });
+    }, 80);
+    const adviceFor = (
+      trace: { count: number; f0Hz: Float32Array; levelDb: Float32Array },
+      level: number,
+      clipped: boolean,
+    ) => {
+      if (clipped) return t('setUp.checkClip');
+      let loudest = -Infinity;
+      for (let i = Math.max(0, trace.count - MEMORY_FRAMES); i < trace.count; i++)
+        if (trace.f0Hz[i]! > 0) loudest = Math.max(loudest, trace.levelDb[i]!);
+      if (loudest === -Infinity) return t('setUp.checkSilence', { level: level.toFixed(0).replace('-', '−') });
+      return loudest < QUIET_DB ? t('setUp.checkQuiet') : t('setUp.checkGood');
+    };
+    return () => {
+      clearInterval(timer);
+      void earService().stop();
+    };
+  }, [on, settings, t]);
+
+  const toggle = async () => {
+    if (on) return setOn(false);
+    dispatch(problemMet(null));
+    try {
+      await runner.hearFreely(await runner.openDesk(), settings);
+      setOn(true);
+    } catch (error) {
+      dispatch(problemMet(error instanceof SoundProblem ? error.id : 'failed'));
+    }
+  };
+
+  return (
+    <Box>
+      <Box height="18px" bg="channel" borderRadius="9px" overflow="hidden" mb="8px" aria-hidden>
+        <chakra.div ref={bar} height="100%" width="1%" bg="ink" />
+      </Box>
+      <chakra.p ref={words} role="status" minHeight="3em">
+        {t('setUp.checkIdle')}
+      </chakra.p>
+      <chakra.p ref={delay} color="inkSoft" fontSize="0.9rem" minHeight="1.5em" data-testid="delay" />
+      <Button onClick={() => void toggle()}>{on ? t('setUp.checkStop') : t('setUp.checkStart')}</Button>
+    </Box>
+  );
+}

@@ -1,0 +1,109 @@
+import { Box, chakra, Flex } from '@chakra-ui/react';
+import { rulerFrom } from '@inner-hum/core/measure';
+import type { Frames } from '@inner-hum/core/signal';
+import { useEffect, useRef, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { earService, SoundProblem } from '../../audio/desk';
+import { runner } from '../../audio/takeRunner';
+import { Button } from '../../shared/controls';
+import { useNoteName } from '../../shared/useNoteName';
+import { store, useAppDispatch, useAppSelector } from '../../store';
+import { rulerKey, rulerOf, settingsChanged } from '../../store/settings';
+import { problemMet } from '../../store/stand';
+
+const HOLD_S = 12;
+
+/** Measures the player's own softest and loudest tone, half a minute in all. */
+export function RulerCheck() {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const nameOf = useNoteName();
+  const settings = useAppSelector((state) => state.settings);
+  const [step, setStep] = useState<{ which: 'soft' | 'loud'; left: number } | null>(null);
+  const [outcome, setOutcome] = useState('');
+  const cancelled = useRef(false);
+  useEffect(() => () => void (cancelled.current = true), []);
+  const ruler = rulerOf(settings);
+  const note = nameOf(settings.swell.writtenMidi);
+
+  const hold = async (which: 'soft' | 'loud'): Promise<Frames | null> => {
+    const desk = await runner.openDesk();
+    await runner.hearFreely(desk, settings, Infinity);
+    for (let left = HOLD_S; left > 0; left--) {
+      if (cancelled.current) break;
+      setStep({ which, left });
+      await new Promise((resolve) => setTimeout(resolve, 1000));
+    }
+    if (!cancelled.current) return earService().finishFrames();
+    await earService().stop();
+    return null;
+  };
+
+  const measure = async () => {
+    cancelled.current = false;
+    setOutcome('');
+    dispatch(problemMet(null));
+    try {
+      const soft = await hold('soft');
+      const loud = soft && (await hold('loud'));
+      if (!soft || !loud) return;
+      const result = rulerFrom(soft, loud);
+      if (result.kind === 'measured') {
+        const { settings: now } = store.getState();
+        dispatch(settingsChanged({ rulers: { ...now.rulers, [rulerKey(now)]: result.ruler } }));
+        setOutcome(t('setUp.rulerDone', { db: (result.ruler.loudestDb - result.ruler.softestDb).toFixed(0) }));
+      } else
+        setOutcome(
+          result.reason === 'noTone'
+            ? t('setUp.rulerNoTone')
+            : t('setUp.rulerTooNarrow', { db: result.spanDb.toFixed(0) }),
+        );
+    } catch (error) {
+      dispatch(problemMet(error instanceof SoundProblem ? error.id : 'failed'));
+    } finally {
+      setStep(null);
+    }
+  };
+
+  const forget = () => {
+    const others = Object.entries(settings.rulers).filter(([key]) => key !== rulerKey(settings));
+    dispatch(settingsChanged({ rulers: Object.fromEntries(others) }));
+  };
+
+  const numbers = {
+    soft: ruler.softestDb.toFixed(0).replace('-', '−'),
+    loud: ruler.loudestDb.toFixed(0).replace('-', '−'),
+  };
+  return (
+    <Box>
+      <chakra.p color="inkSoft" mb="8px">
+        {t('setUp.rulerHelp')}
+      </chakra.p>
+      <chakra.p mb="10px">
+        {t(ruler.origin === 'measured' ? 'setUp.rulerMeasured' : 'setUp.rulerAssumed', numbers)}
+      </chakra.p>
+      {step && (
+        <chakra.p fontFamily="heading" fontSize="1.6rem" role="status" mb="10px">
+          {t(step.which === 'soft' ? 'setUp.rulerSoft' : 'setUp.rulerLoud', { note, seconds: step.left })}
+        </chakra.p>
+      )}
+      <Flex gap="10px" wrap="wrap">
+        {step ? (
+          <Button onClick={() => void (cancelled.current = true)}>{t('setUp.rulerCancel')}</Button>
+        ) : (
+          <Button onClick={() => void measure()} disabled={settings.source !== 'microphone'}>
+            {t('setUp.rulerStart')}
+          </Button>
+        )}
+        {!step && ruler.origin === 'measured' && (
+          <Button tone="quiet" onClick={forget}>
+            {t('setUp.rulerForget')}
+          </Button>
+        )}
+      </Flex>
+      <chakra.p role="status" mt="8px" fontWeight={600}>
+        {outcome}
+      </chakra.p>
+    </Box>
+  );
+}

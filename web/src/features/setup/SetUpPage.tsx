@@ -1,0 +1,197 @@
+import { Box, chakra, Grid } from '@chakra-ui/react';
+import { DEMAND_CENTS } from '@inner-hum/core/measure';
+import { A4_RANGE_HZ, instrumentById, INSTRUMENTS } from '@inner-hum/core/theory';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
+import { useTranslation } from 'react-i18next';
+import { useLocation } from 'react-router';
+import { chooseFile, chosenFile } from '../../audio/chosenFile';
+import { Button, Choice, Tick } from '../../shared/controls';
+import { NumberField } from '../../shared/NumberField';
+import { ProblemNote } from '../../shared/ProblemNote';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { HABIT_NAMES, settingsChanged, swellChanged, type Settings } from '../../store/settings';
+import { problemMet } from '../../store/stand';
+import { LevelCheck } from './LevelCheck';
+import { RulerCheck } from './RulerCheck';
+
+const keysOf = <T extends string>(record: Record<T, unknown>) => Object.keys(record) as T[];
+
+/** Set-up: the horn, the names, the demand, and where the sound comes from. Changes hold at once. */
+export default function SetUpPage() {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const settings = useAppSelector((state) => state.settings);
+  const { hash } = useLocation();
+  useEffect(() => {
+    if (hash) document.getElementById(hash.slice(1))?.scrollIntoView();
+  }, [hash]);
+  const change = (part: Partial<Settings>) => dispatch(settingsChanged(part));
+  const chooseHorn = (instrumentId: Settings['instrumentId']) => {
+    const horn = instrumentById(instrumentId);
+    change({ instrumentId });
+    if (settings.swell.writtenMidi < horn.lowestWrittenMidi)
+      dispatch(swellChanged({ writtenMidi: horn.lowestWrittenMidi }));
+  };
+  return (
+    <Box maxWidth="76rem" pb="40px">
+      <chakra.h1 fontFamily="heading" fontSize="2.2rem" fontWeight={500} mt="14px" mb="6px">
+        {t('setUp.title')}
+      </chakra.h1>
+      <ProblemNote onRetry={() => dispatch(problemMet(null))} />
+      <Grid templateColumns={{ base: '1fr', lg: '1fr 1fr' }} columnGap="56px" rowGap="30px">
+        <Part title={t('setUp.hornAndTuning')}>
+          <Choice
+            label={t('setUp.horn')}
+            value={settings.instrumentId}
+            options={INSTRUMENTS.map((one) => one.id)}
+            textOf={(id) => t(`instruments.${id}`)}
+            onChange={chooseHorn}
+          />
+          <NumberField
+            label={t('setUp.tuning')}
+            value={settings.a4Hz}
+            min={A4_RANGE_HZ.min}
+            max={A4_RANGE_HZ.max}
+            step={0.5}
+            error={t('setUp.tuningBad')}
+            onChange={(a4Hz) => change({ a4Hz })}
+          />
+          <Choice
+            label={t('setUp.names')}
+            value={settings.noteNames}
+            options={['english', 'german', 'fixedDo'] as const}
+            textOf={(system) => t(`setUp.namesSystem.${system}`)}
+            onChange={(noteNames) => change({ noteNames })}
+          />
+          <Choice
+            label={t('setUp.spelling')}
+            value={settings.spelling}
+            options={['usual', 'sharps', 'flats'] as const}
+            textOf={(spelling) => t(`setUp.spellings.${spelling}`)}
+            onChange={(spelling) => change({ spelling })}
+          />
+          <Choice
+            label={t('setUp.demand')}
+            help={t('setUp.demandHelp')}
+            value={settings.demand}
+            options={keysOf(DEMAND_CENTS)}
+            textOf={(demand) => t(`demands.${demand}`)}
+            onChange={(demand) => change({ demand })}
+          />
+          <Choice
+            label={t('setUp.theme')}
+            value={settings.theme}
+            options={['system', 'light', 'dark'] as const}
+            textOf={(theme) => t(`setUp.themes.${theme}`)}
+            onChange={(theme) => change({ theme })}
+          />
+        </Part>
+        <Part title={t('setUp.sound')}>
+          <Choice
+            label={t('setUp.source')}
+            value={settings.source}
+            options={['microphone', 'file', 'standIn'] as const}
+            textOf={(source) => t(`sources.${source}`)}
+            onChange={(source) => change({ source })}
+          />
+          {settings.source === 'microphone' && (
+            <Devices value={settings.deviceId} onChange={(deviceId) => change({ deviceId })} />
+          )}
+          {settings.source === 'file' && <SoundFile />}
+          {settings.source === 'standIn' && (
+            <Choice
+              label={t('setUp.standIn')}
+              help={t('setUp.standInHelp')}
+              value={settings.habit}
+              options={HABIT_NAMES}
+              textOf={(habit) => t(`setUp.habits.${habit}`)}
+              onChange={(habit) => change({ habit })}
+            />
+          )}
+          <Tick
+            label={t('setUp.keepSound')}
+            help={t('setUp.keepSoundHelp')}
+            checked={settings.keepSound}
+            onChange={(keepSound) => change({ keepSound })}
+          />
+          <chakra.p color="inkSoft" fontSize="0.9rem">
+            {t('setUp.clickNote')}
+          </chakra.p>
+        </Part>
+        <Part title={t('setUp.check')}>
+          <LevelCheck />
+        </Part>
+        <Part title={t('setUp.ruler')} id="ruler">
+          <RulerCheck />
+        </Part>
+      </Grid>
+    </Box>
+  );
+}
+
+function Part({ title, id, children }: { readonly title: string; readonly id?: string; readonly children: ReactNode }) {
+  return (
+    <chakra.section id={id} borderTopWidth="2px" borderColor="ink" pt="12px">
+      <chakra.h2 fontFamily="heading" fontSize="1.35rem" fontWeight={600} mb="10px">
+        {title}
+      </chakra.h2>
+      <chakra.div display="flex" flexDirection="column" gap="12px">
+        {children}
+      </chakra.div>
+    </chakra.section>
+  );
+}
+
+/** Microphones by name; the browser tells their names only once one has been allowed. */
+function Devices({ value, onChange }: { readonly value: string; readonly onChange: (deviceId: string) => void }) {
+  const { t } = useTranslation();
+  const [devices, setDevices] = useState<readonly MediaDeviceInfo[]>([]);
+  useEffect(() => {
+    const media = navigator.mediaDevices;
+    if (!media) return;
+    const list = () =>
+      void media
+        .enumerateDevices()
+        .then((all) => setDevices(all.filter((one) => one.kind === 'audioinput' && one.deviceId)));
+    list();
+    media.addEventListener('devicechange', list);
+    return () => media.removeEventListener('devicechange', list);
+  }, []);
+  const ids = ['', ...new Set([...devices.map((one) => one.deviceId), ...(value ? [value] : [])])];
+  return (
+    <Choice
+      label={t('setUp.device')}
+      value={value}
+      options={ids}
+      textOf={(id) =>
+        id === '' ? t('setUp.defaultDevice') : (devices.find((one) => one.deviceId === id)?.label ?? id.slice(0, 8))
+      }
+      onChange={onChange}
+    />
+  );
+}
+
+function SoundFile() {
+  const { t } = useTranslation();
+  const input = useRef<HTMLInputElement>(null);
+  const [name, setName] = useState(chosenFile()?.name);
+  return (
+    <Box>
+      <Button onClick={() => input.current?.click()}>{t('setUp.chooseFile')}</Button>
+      <chakra.span ml="12px">{name ?? t('setUp.noFile')}</chakra.span>
+      <input
+        ref={input}
+        type="file"
+        accept="audio/*,.wav,.flac,.mp3,.ogg"
+        hidden
+        data-testid="source-file"
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          if (!file) return;
+          chooseFile(file);
+          setName(file.name);
+        }}
+      />
+    </Box>
+  );
+}

@@ -1,0 +1,89 @@
+import { chakra } from '@chakra-ui/react';
+import { beatSeconds, scoreBeats, swell } from '@inner-hum/core/exercise';
+import { DEMAND_CENTS } from '@inner-hum/core/measure';
+import { hzToMidi, instrumentById, midiToHz, writtenMidi } from '@inner-hum/core/theory';
+import { useCallback, useEffect } from 'react';
+import { useTranslation } from 'react-i18next';
+import { runner } from '../../audio/takeRunner';
+import { setLiveNote } from '../../shared/liveNote';
+import { drawRibbon, ribbonSteps, type RibbonFrames } from '../../shared/ribbon';
+import { useCanvas } from '../../shared/useCanvas';
+import { usePalette } from '../../shared/useColourMode';
+import { useAppSelector } from '../../store';
+import { rulerOf, swellOf } from '../../store/settings';
+
+/** Longest stretch shown at once, seconds; longer scores scroll. */
+const SHOWN_S = 16;
+const FREE_SHOWN_S = 8;
+/** Where the present stands in a scrolling view. */
+const NOW_SHARE = 0.6;
+
+/** Channel and live ribbon of the present swell, or the free ribbon against the nearest note. */
+export function LiveRibbon({ live }: { readonly live: boolean }) {
+  const { t } = useTranslation();
+  const palette = usePalette();
+  const settings = useAppSelector((state) => state.settings);
+  const phase = useAppSelector((state) => state.stand.phase);
+  const free = phase === 'free';
+  const draw = useCallback(
+    (context: CanvasRenderingContext2D, width: number, height: number) => {
+      const { a4Hz, demand, instrumentId, swell: chosen } = settings;
+      const { desk, timing } = runner;
+      const trace = desk?.trace;
+      const frames: RibbonFrames = {
+        count: live ? (trace?.count ?? 0) : 0,
+        startS: trace?.startS ?? 0,
+        f0Hz: trace?.f0Hz ?? new Float32Array(),
+        levelDb: trace?.levelDb ?? new Float32Array(),
+        breathDb: trace?.breathDb ?? new Float32Array(),
+      };
+      const nowS = live && desk ? desk.context.currentTime : undefined;
+      const common = { width, height, palette, ruler: rulerOf(settings), windowCents: DEMAND_CENTS[demand], frames };
+      if (free) {
+        const toS = (nowS ?? 0) + 0.2;
+        const targetOf = (hz: number) => midiToHz(Math.round(hzToMidi(hz, a4Hz)), a4Hz);
+        drawRibbon(context, { ...common, hidden: false, fromS: toS - FREE_SHOWN_S, toS, steps: [], targetOf });
+      } else {
+        const score = swell(swellOf(settings));
+        const beatS = beatSeconds(score);
+        const firstS = timing?.firstBeatAtS ?? (timing && nowS !== undefined ? nowS : 0);
+        const totalS = scoreBeats(score) * beatS;
+        const shownS = Math.min(totalS, SHOWN_S);
+        const followS = nowS === undefined ? 0 : nowS - firstS - NOW_SHARE * SHOWN_S;
+        const fromS = firstS - 0.25 + Math.min(Math.max(0, followS), totalS - shownS);
+        drawRibbon(context, {
+          ...common,
+          hidden: chosen.tunerHidden,
+          fromS,
+          toS: fromS + shownS + 0.45,
+          steps: ribbonSteps(score, firstS, a4Hz),
+          beats: { firstS, beatS, perBar: score.beatsPerBar },
+          ...(nowS !== undefined && timing?.firstBeatAtS !== undefined && { playheadS: nowS }),
+        });
+      }
+      setLiveNote(live && trace ? soundingNow(trace, instrumentId, a4Hz) : null);
+    },
+    [live, free, palette, settings],
+  );
+  useEffect(() => () => setLiveNote(null), [live]);
+  const ref = useCanvas(draw, live);
+  return (
+    <chakra.canvas
+      ref={ref}
+      role="img"
+      aria-label={t('stand.ribbonLabel')}
+      width="100%"
+      height="100%"
+      display="block"
+    />
+  );
+}
+
+function soundingNow(
+  trace: { readonly count: number; readonly f0Hz: Float32Array },
+  instrumentId: Parameters<typeof instrumentById>[0],
+  a4Hz: number,
+): number | null {
+  const hz = trace.f0Hz[trace.count - 1] ?? 0;
+  return hz > 0 ? writtenMidi(instrumentById(instrumentId), Math.round(hzToMidi(hz, a4Hz))) : null;
+}

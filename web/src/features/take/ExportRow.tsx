@@ -1,0 +1,50 @@
+import { Flex } from '@chakra-ui/react';
+import {
+  framesCsv,
+  measuresCsv,
+  toInt16,
+  unpackFrames,
+  writeBackup,
+  writeWav,
+  type WholeTake,
+} from '@inner-hum/core/formats';
+import { useTranslation } from 'react-i18next';
+import { Button } from '../../shared/controls';
+import { saveFile } from '../../shared/saveFile';
+import { useAppSelector } from '../../store';
+import { soundOf } from './playback';
+
+/** The ways out of one take as files. */
+export function ExportRow({ take }: { readonly take: WholeTake }) {
+  const { t } = useTranslation();
+  const names = useAppSelector((state) => state.settings.noteNames);
+  const { record } = take;
+  const base = `inner-hum-${record.startedAt.slice(0, 16).replace(/[:T]/g, '-')}`;
+  const audible = take.sound !== undefined || record.source.kind === 'standIn';
+  const saveSound = () => {
+    const sound = soundOf(take)!;
+    saveFile(`${base}.wav`, 'audio/wav', writeWav(sound.sampleRateHz, take.sound?.samples ?? toInt16(sound.samples)));
+  };
+  return (
+    <Flex gap="10px" wrap="wrap">
+      <Button
+        onClick={() =>
+          saveFile(`${base}-frames.csv`, 'text/csv', framesCsv(unpackFrames(take.frames, record.frameCount)))
+        }
+      >
+        {t('take.exportFrames')}
+      </Button>
+      <Button onClick={() => saveFile(`${base}-measures.csv`, 'text/csv', measuresCsv([record], names))}>
+        {t('take.exportMeasures')}
+      </Button>
+      <Button disabled={!audible} onClick={saveSound}>
+        {t('take.exportWav')}
+      </Button>
+      <Button
+        onClick={() => saveFile(`${base}.json`, 'application/json', writeBackup([take], new Date().toISOString()))}
+      >
+        {t('take.exportTake')}
+      </Button>
+    </Flex>
+  );
+}

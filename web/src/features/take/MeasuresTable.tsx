@@ -1,0 +1,103 @@
+import { chakra } from '@chakra-ui/react';
+import type { Measured, StepMeasures } from '@inner-hum/core/measure';
+import { useTranslation } from 'react-i18next';
+import { formatNumber, formatSigned } from '../../shared/format';
+
+type Sounded = Extract<StepMeasures, { kind: 'sounded' }>;
+type Unit = 'ms' | 'cents' | 'centsPerS' | 'db' | 'percent' | 'beats';
+
+/** What is told of a step, in which unit, times which factor, with how many decimals, signed or not. */
+const ROWS = [
+  ['pitchCentreCents', 'cents', 1, 1, true],
+  ['pitchSteadinessCents', 'cents', 1, 1, false],
+  ['driftCentsPerS', 'centsPerS', 1, 1, true],
+  ['shareInWindow', 'percent', 100, 0, false],
+  ['pitchAgainstLevelCents', 'cents', 1, 1, true],
+  ['rangeDb', 'db', 1, 1, false],
+  ['swellErrorDb', 'db', 1, 1, false],
+  ['wrongWayShare', 'percent', 100, 0, false],
+  ['peakPlaceBeats', 'beats', 1, 2, true],
+  ['breathAtSoftEndDb', 'db', 1, 1, false],
+  ['latenessS', 'ms', 1000, 0, true],
+] as const satisfies readonly (readonly [keyof Sounded, Unit, number, number, boolean])[];
+
+/** The numbers behind the sentences, each with its uncertainty. */
+export function MeasuresTable({ measures }: { readonly measures: Sounded }) {
+  const { t } = useTranslation();
+  return (
+    <chakra.table width="100%" css={{ '& td, & th': { py: '5px', borderBottomWidth: '1px', borderColor: 'line' } }}>
+      <thead>
+        <chakra.tr textAlign="left" color="inkSoft" fontSize="0.85rem">
+          <th>{t('measures.quantity')}</th>
+          <chakra.th textAlign="right">{t('measures.value')}</chakra.th>
+          <chakra.th textAlign="right">{t('measures.uncertainty')}</chakra.th>
+        </chakra.tr>
+      </thead>
+      <tbody>
+        {ROWS.map(([name, unit, factor, decimals, signed]) => {
+          const quantity: Measured = measures[name];
+          const absent = quantity.kind === 'absent';
+          const format = signed ? formatSigned : formatNumber;
+          return (
+            <tr key={name} data-testid={name} data-value={absent ? '' : quantity.value}>
+              <td>{t(`measures.${name}`)}</td>
+              <chakra.td textAlign="right" whiteSpace="nowrap" color={absent ? 'inkSoft' : 'ink'}>
+                {absent
+                  ? t(`measures.absent.${quantity.reason}`)
+                  : `${format(quantity.value * factor, decimals)} ${t(`measures.units.${unit}`)}`}
+              </chakra.td>
+              <chakra.td textAlign="right" color="inkSoft" whiteSpace="nowrap">
+                {!absent && `±${formatNumber(quantity.uncertainty * factor, decimals)}`}
+              </chakra.td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </chakra.table>
+  );
+}
+
+/** Stairs, jumps and drop-outs with their times; a time puts the cursor there. */
+export function Events({
+  measures,
+  onPlace,
+}: {
+  readonly measures: Sounded;
+  readonly onPlace: (timeS: number) => void;
+}) {
+  const { t } = useTranslation();
+  const at = (timeS: number) => formatNumber(timeS - measures.plannedStartS, 2);
+  const events = [
+    ...measures.stairs.map((stair) => ({
+      atS: stair.atS,
+      text: t('measures.stairAt', { db: formatSigned(stair.db, 1), time: at(stair.atS) }),
+    })),
+    ...measures.jumps.map((jump) => ({
+      atS: jump.atS,
+      text: t('measures.jumpAt', { partial: jump.toPartial, time: at(jump.atS), ms: Math.round(1000 * jump.lastsS) }),
+    })),
+    ...measures.dropOuts.map((gap) => ({
+      atS: gap.atS,
+      text: t('measures.dropOutAt', { time: at(gap.atS), ms: Math.round(1000 * gap.lastsS) }),
+    })),
+  ].sort((a, b) => a.atS - b.atS);
+  if (events.length === 0) return <p>{t('measures.noEvents')}</p>;
+  return (
+    <chakra.ul listStyleType="none">
+      {events.map(({ atS, text }) => (
+        <li key={`${atS} ${text}`}>
+          <chakra.button
+            textDecoration="underline"
+            cursor="pointer"
+            minHeight="32px"
+            onClick={() => onPlace(atS)}
+            data-testid="event"
+            data-at={atS - measures.plannedStartS}
+          >
+            {text}
+          </chakra.button>
+        </li>
+      ))}
+    </chakra.ul>
+  );
+}

@@ -1,0 +1,261 @@
+import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
+import { unpackFrames, type WholeTake } from '@inner-hum/core/formats';
+import { format } from 'date-fns';
+import { useLiveQuery } from 'dexie-react-hooks';
+import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Link, useNavigate, useParams } from 'react-router';
+import { database } from '../../db/database';
+import { changeNote, wholeTake } from '../../db/takes';
+import { Button, Field, Key, TextArea } from '../../shared/controls';
+import { deleteTake } from '../../shared/deleteTake';
+import { takeView } from '../../shared/MiniRibbon';
+import { drawRibbon } from '../../shared/ribbon';
+import { useCanvas } from '../../shared/useCanvas';
+import { usePalette } from '../../shared/useColourMode';
+import { useNoteName } from '../../shared/useNoteName';
+import { VerdictText } from '../../shared/VerdictText';
+import { useAppDispatch } from '../../store';
+import { settingsChanged, swellChanged } from '../../store/settings';
+import { ExportRow } from './ExportRow';
+import { Events, MeasuresTable } from './MeasuresTable';
+import { Player, soundOf } from './playback';
+
+const Traces = lazy(() => import('./Traces'));
+
+/** One take opened. */
+export default function TakePage() {
+  const { id = '' } = useParams();
+  const { t } = useTranslation();
+  // The note is edited in place and must not load the whole take anew.
+  const present = useLiveQuery(async () => (await database.takes.where('id').equals(id).count()) > 0, [id]);
+  const [take, setTake] = useState<WholeTake | null | undefined>(undefined);
+  useEffect(() => {
+    if (present !== undefined) void wholeTake(id).then((found) => setTake(found ?? null));
+  }, [id, present]);
+  if (take === undefined) return <p>{t('app.loading')}</p>;
+  if (take === null || present === false)
+    return (
+      <chakra.p mt="32px" fontSize="1.2rem">
+        {t('take.missing')} <Link to="/log">{t('log.title')}</Link>
+      </chakra.p>
+    );
+  return <OpenTake key={id} take={take} />;
+}
+
+function OpenTake({ take }: { readonly take: WholeTake }) {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const { record } = take;
+  const frames = useMemo(() => unpackFrames(take.frames, record.frameCount), [take, record.frameCount]);
+  const view = useMemo(() => takeView(record, frames), [record, frames]);
+  const [placeS, setPlaceS] = useState(view.fromS);
+  const { parameters, source } = record;
+  const kB = take.frames.length / 1000;
+  return (
+    <Box maxWidth="80rem" pb="32px">
+      <Flex align="baseline" gap="18px" wrap="wrap" mt="10px">
+        <chakra.h1 fontFamily="heading" fontSize="2.2rem" fontWeight={500}>
+          {t('take.heading', {
+            note: nameOf(parameters.writtenMidi),
+            shape: t(`shapes.${parameters.shape}`),
+            from: parameters.softest,
+            to: parameters.loudest,
+          })}
+        </chakra.h1>
+        <chakra.span color="inkSoft">
+          {format(new Date(record.startedAt), 'd MMM yyyy, HH:mm')} ·{' '}
+          {t('take.meta', {
+            beats: parameters.beats,
+            tempo: parameters.tempoBpm,
+            horn: t(`instruments.${record.setup.instrumentId}`),
+            source: source.kind === 'file' ? source.name : t(`sources.${source.kind}`),
+          })}{' '}
+          · {t(`take.ruler.${record.setup.ruler.origin}`)}
+          {record.cut && ` · ${t('take.cut')}`}
+          {record.lostMs > 20 && ` · ${t('stand.lost', { ms: record.lostMs })}`}
+        </chakra.span>
+      </Flex>
+      <LargeRibbon view={view} placeS={placeS} />
+      <Playback take={take} fromS={view.fromS} toS={view.toS} placeS={placeS} onPlace={setPlaceS} />
+      <Grid templateColumns={{ base: '1fr', lg: '1.15fr 1fr' }} gap="36px" mt="18px">
+        <Box minWidth={0}>
+          <VerdictText take={record} />
+          <chakra.h2 fontFamily="heading" fontSize="1.3rem" mt="26px" mb="6px">
+            {t('take.traces')}
+          </chakra.h2>
+          <Suspense fallback={<Box height="300px" />}>
+            <Traces
+              frames={frames}
+              targetHz={view.steps[0]!.targetHz}
+              fromS={view.fromS}
+              toS={view.toS}
+              placeS={placeS}
+            />
+          </Suspense>
+        </Box>
+        <Box minWidth={0}>
+          {record.measures.map((measures, i) =>
+            measures.kind === 'silent' ? null : (
+              <Box key={measures.onsetS} mb="20px">
+                <chakra.h2 fontFamily="heading" fontSize="1.3rem" mb="6px">
+                  {record.measures.length > 1 && t('verdict.swellOf', { number: i + 1 })}
+                  {t('measures.title')}
+                </chakra.h2>
+                <MeasuresTable measures={measures} />
+                <chakra.h3 fontWeight={600} mt="14px">
+                  {t('measures.events')}
+                </chakra.h3>
+                <Events measures={measures} onPlace={setPlaceS} />
+              </Box>
+            ),
+          )}
+          <chakra.p color="inkSoft" fontSize="0.85rem">
+            {t('measures.uncertaintyHelp')}{' '}
+            {t('take.bytes', { kB: kB.toFixed(0), perMinute: ((kB * 6000) / record.frameCount).toFixed(0) })}
+          </chakra.p>
+        </Box>
+      </Grid>
+      <NoteToSelf id={record.id} first={record.note} />
+      <chakra.h2 fontFamily="heading" fontSize="1.3rem" mt="22px" mb="8px">
+        {t('take.export')}
+      </chakra.h2>
+      <ExportRow take={take} />
+      <LastRow take={take} />
+    </Box>
+  );
+}
+
+function LargeRibbon({ view, placeS }: { readonly view: ReturnType<typeof takeView>; readonly placeS: number }) {
+  const { t } = useTranslation();
+  const palette = usePalette();
+  const draw = useCallback(
+    (context: CanvasRenderingContext2D, width: number, height: number) =>
+      drawRibbon(context, { ...view, palette, width, height, playheadS: placeS }),
+    [view, palette, placeS],
+  );
+  const ref = useCanvas(draw, false);
+  return (
+    <chakra.canvas
+      ref={ref}
+      role="img"
+      aria-label={t('stand.ribbonLabel')}
+      width="100%"
+      height="270px"
+      display="block"
+      mt="8px"
+    />
+  );
+}
+
+function Playback(props: {
+  readonly take: WholeTake;
+  readonly fromS: number;
+  readonly toS: number;
+  readonly placeS: number;
+  readonly onPlace: (placeS: number) => void;
+}) {
+  const { take, fromS, toS, placeS, onPlace } = props;
+  const { t } = useTranslation();
+  const [playing, setPlaying] = useState(false);
+  const audible = take.sound !== undefined || take.record.source.kind === 'standIn';
+  const [player, setPlayer] = useState<Player>();
+  useEffect(() => () => player?.close(), [player]);
+  useEffect(() => {
+    if (!playing || !player) return;
+    let request = requestAnimationFrame(function follow() {
+      onPlace(player.placeS);
+      request = requestAnimationFrame(follow);
+    });
+    return () => cancelAnimationFrame(request);
+  }, [playing, player, onPlace]);
+  const toggle = () => {
+    if (playing) player?.pause();
+    else {
+      const sound = player ? undefined : soundOf(take);
+      const ready = player ?? (sound && new Player(sound, () => setPlaying(false)));
+      if (!ready) return;
+      setPlayer(ready);
+      void ready.play(placeS >= toS - 0.05 ? fromS : placeS);
+    }
+    setPlaying(!playing);
+  };
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key !== ' ' || (event.target as HTMLElement).closest('input, textarea, button, a')) return;
+      event.preventDefault();
+      if (audible) toggle();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  });
+  return (
+    <Flex align="center" gap="16px" mt="6px">
+      <Button tone="strong" disabled={!audible} onClick={toggle}>
+        {playing ? t('take.pause') : t('take.play')} <Key>{t('stand.startKey')}</Key>
+      </Button>
+      <chakra.input
+        type="range"
+        min={fromS}
+        max={toS}
+        step={0.01}
+        value={Math.min(toS, Math.max(fromS, placeS))}
+        aria-label={t('take.cursor')}
+        flex="1 1 0"
+        height="44px"
+        accentColor="var(--chakra-colors-accent)"
+        onChange={(event) => {
+          const place = Number(event.target.value);
+          onPlace(place);
+          if (playing) void player?.play(place);
+        }}
+      />
+      {!take.sound && (
+        <chakra.span color="inkSoft" fontSize="0.9rem">
+          {audible ? t('take.standInSound') : t('take.noSound')}
+        </chakra.span>
+      )}
+    </Flex>
+  );
+}
+
+function NoteToSelf({ id, first }: { readonly id: string; readonly first: string }) {
+  const { t } = useTranslation();
+  const [text, setText] = useState(first);
+  return (
+    <Field label={t('take.note')} help={t('take.noteHint')} mt="14px">
+      <TextArea
+        value={text}
+        onChange={(event) => {
+          setText(event.target.value);
+          void changeNote(id, event.target.value);
+        }}
+      />
+    </Field>
+  );
+}
+
+function LastRow({ take }: { readonly take: WholeTake }) {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const again = () => {
+    const { instrumentId, ...swell } = take.record.parameters;
+    dispatch(settingsChanged({ instrumentId }));
+    dispatch(swellChanged(swell));
+    void navigate('/stand');
+  };
+  return (
+    <Flex gap="10px" mt="26px" wrap="wrap">
+      <Button onClick={again}>{t('take.again')}</Button>
+      <Button
+        tone="quiet"
+        onClick={() => {
+          void deleteTake(take.record.id).then(() => navigate('/log'));
+        }}
+      >
+        {t('take.delete')}
+      </Button>
+    </Flex>
+  );
+}

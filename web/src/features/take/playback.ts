@@ -1,0 +1,80 @@
+import { playStandIn } from '@inner-hum/core/simulate';
+import { fromInt16, type WholeTake } from '@inner-hum/core/formats';
+
+/**
+ * The sound of a take from its first frame on: as kept, or, for the stand-in player, played anew from its seed. Undefined
+ * when neither is there.
+ */
+export function soundOf({
+  record,
+  sound,
+}: WholeTake): { sampleRateHz: number; samples: Float32Array<ArrayBuffer> } | undefined {
+  if (sound) return { sampleRateHz: sound.sampleRateHz, samples: fromInt16(sound.samples) };
+  const { source, setup, score, firstBeatS } = record;
+  if (source.kind !== 'standIn') return undefined;
+  const sampleRateHz = 44100;
+  const samples = playStandIn(score, {
+    sampleRateHz,
+    a4Hz: setup.a4Hz,
+    ruler: setup.ruler,
+    habits: source.habits,
+    seed: source.seed,
+    leadS: firstBeatS,
+    tailS: 0.2,
+  });
+  return { sampleRateHz, samples };
+}
+
+/** Plays a sound from any place and tells where it is. */
+export class Player {
+  private context: AudioContext | undefined;
+  private node: AudioBufferSourceNode | undefined;
+  private startedAtS = 0;
+  private fromS = 0;
+
+  constructor(
+    private readonly sound: { readonly sampleRateHz: number; readonly samples: Float32Array<ArrayBuffer> },
+    private readonly onEnd: () => void,
+  ) {}
+
+  get lengthS(): number {
+    return this.sound.samples.length / this.sound.sampleRateHz;
+  }
+
+  get placeS(): number {
+    if (!this.node || !this.context) return this.fromS;
+    return Math.min(this.lengthS, this.fromS + this.context.currentTime - this.startedAtS);
+  }
+
+  async play(fromS: number): Promise<void> {
+    this.pause();
+    this.context ??= new AudioContext();
+    await this.context.resume();
+    const buffer = this.context.createBuffer(1, this.sound.samples.length, this.sound.sampleRateHz);
+    buffer.copyToChannel(this.sound.samples, 0);
+    const node = this.context.createBufferSource();
+    node.buffer = buffer;
+    node.connect(this.context.destination);
+    node.onended = () => {
+      if (this.node !== node) return;
+      this.pause();
+      this.onEnd();
+    };
+    this.fromS = fromS >= this.lengthS - 0.05 ? 0 : fromS;
+    this.startedAtS = this.context.currentTime;
+    this.node = node;
+    node.start(0, this.fromS);
+  }
+
+  pause(): void {
+    this.fromS = this.placeS;
+    const node = this.node;
+    this.node = undefined;
+    node?.stop();
+  }
+
+  close(): void {
+    this.pause();
+    void this.context?.close();
+  }
+}

@@ -1,0 +1,124 @@
+import { Box, chakra, Flex } from '@chakra-ui/react';
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useEffect, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { NavLink, Outlet } from 'react-router';
+import { database } from '../db/database';
+import { removeDemoTakes } from '../db/takes';
+import { useAppSelector } from '../store';
+import { Button, Key } from './controls';
+import { NoticeBar } from './Notice';
+import { Rail } from './Rail';
+import { ShortcutsDialog } from './ShortcutsDialog';
+
+const PLACES = [
+  ['stand', '/stand'],
+  ['log', '/log'],
+  ['setUp', '/set-up'],
+] as const;
+
+const PlaceLink = chakra(NavLink, {
+  base: {
+    px: '12px',
+    py: '10px',
+    textDecoration: 'none',
+    fontWeight: 500,
+    borderBottomWidth: '3px',
+    borderColor: 'transparent',
+    '&.active': { borderColor: 'accent', fontWeight: 700 },
+  },
+});
+
+/** What stands around every place: the rail at the left edge, the ways to the places, notices. */
+export function AppFrame() {
+  const { t } = useTranslation();
+  const [keysShown, showKeys] = useState(false);
+  const source = useAppSelector((state) => state.settings.source);
+  const instrumentId = useAppSelector((state) => state.settings.instrumentId);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key === '?' && !(event.target as HTMLElement).closest('input, textarea')) showKeys(true);
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+  return (
+    <Flex minHeight="100dvh">
+      <chakra.a
+        href="#place"
+        position="absolute"
+        left="-999px"
+        _focus={{ left: '90px', top: '8px', bg: 'panel', p: '10px', zIndex: 20 }}
+      >
+        {t('app.skip')}
+      </chakra.a>
+      <Rail />
+      <Flex direction="column" flex="1 1 0" minWidth={0}>
+        <chakra.header
+          display="flex"
+          alignItems="center"
+          gap={{ base: '8px', md: '26px' }}
+          px={{ base: '12px', md: '28px' }}
+          pt="8px"
+          flexWrap="wrap"
+        >
+          <chakra.span fontFamily="heading" fontSize="1.35rem" fontWeight={600} letterSpacing="-0.01em" hideBelow="md">
+            {t('app.name')}
+          </chakra.span>
+          <chakra.nav aria-label={t('app.nav')} display="flex">
+            {PLACES.map(([id, path]) => (
+              <PlaceLink key={id} to={path}>
+                {t(`app.places.${id}`)}
+              </PlaceLink>
+            ))}
+          </chakra.nav>
+          <chakra.span marginLeft="auto" color="inkSoft" fontSize="0.92rem" hideBelow="md">
+            {t(`instruments.${instrumentId}`)} · {t(`sources.${source}`)}
+          </chakra.span>
+          <Button tone="quiet" onClick={() => showKeys(true)}>
+            {t('app.shortcuts')} <Key>?</Key>
+          </Button>
+        </chakra.header>
+        <DemoBar />
+        <chakra.main
+          id="place"
+          flex="1 1 auto"
+          px={{ base: '12px', md: '28px' }}
+          pb="14px"
+          tabIndex={-1}
+          outline="none"
+        >
+          <Outlet />
+        </chakra.main>
+      </Flex>
+      <NoticeBar />
+      <ShortcutsDialog open={keysShown} onClose={() => showKeys(false)} />
+    </Flex>
+  );
+}
+
+function DemoBar() {
+  const { t } = useTranslation();
+  const demo = useLiveQuery(
+    async () =>
+      (await database.takes
+        .filter((take) => take.demo)
+        .limit(1)
+        .count()) > 0,
+    [],
+  );
+  if (!demo) return null;
+  return (
+    <Box px={{ base: '12px', md: '28px' }} color="inkSoft" fontSize="0.88rem">
+      {t('app.demo')}{' '}
+      <chakra.button
+        textDecoration="underline"
+        cursor="pointer"
+        minHeight="24px"
+        onClick={() => void removeDemoTakes()}
+      >
+        {t('app.removeDemo')}
+      </chakra.button>
+    </Box>
+  );
+}

@@ -1,0 +1,50 @@
+import { chakra } from '@chakra-ui/react';
+import { useTranslation } from 'react-i18next';
+import { useAppDispatch, useAppSelector } from '../store';
+import { noticeDismissed } from '../store/notices';
+import { Button } from './controls';
+import { undoDelete } from './deleteTake';
+
+/** One sentence at the foot of the page. It stays until it is dismissed: hands may be on the horn. */
+export function NoticeBar() {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const notice = useAppSelector((state) => state.notices.current);
+  if (!notice) return <div role="status" />;
+  const { undoTakeId } = notice;
+  return (
+    <chakra.div
+      role="status"
+      position="fixed"
+      bottom="18px"
+      left="50%"
+      transform="translateX(-50%)"
+      bg="ink"
+      color="paper"
+      borderRadius="card"
+      pl="20px"
+      pr="8px"
+      py="6px"
+      display="flex"
+      alignItems="center"
+      gap="10px"
+      zIndex={10}
+      maxWidth="calc(100vw - 24px)"
+    >
+      <span>{notice.text}</span>
+      {undoTakeId && (
+        <Button
+          color="inherit"
+          borderColor="currentcolor"
+          _hover={{ bg: 'inkSoft' }}
+          onClick={() => void undoDelete(undoTakeId)}
+        >
+          {t('take.undo')}
+        </Button>
+      )}
+      <Button tone="quiet" color="inherit" _hover={{ bg: 'inkSoft' }} onClick={() => dispatch(noticeDismissed())}>
+        {t('app.close')}
+      </Button>
+    </chakra.div>
+  );
+}

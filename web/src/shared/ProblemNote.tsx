@@ -1,0 +1,49 @@
+import { chakra, Flex } from '@chakra-ui/react';
+import { useTranslation } from 'react-i18next';
+import { useNavigate } from 'react-router';
+import { useAppDispatch, useAppSelector } from '../store';
+import { settingsChanged } from '../store/settings';
+import { problemMet } from '../store/stand';
+import { Button } from './controls';
+
+/** What is wrong with the sound, in one sentence, and the ways on. */
+export function ProblemNote({ onRetry }: { readonly onRetry: () => void }) {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const problem = useAppSelector((state) => state.stand.problem);
+  if (!problem) return null;
+  return (
+    <chakra.section
+      role="alert"
+      bg="panel"
+      borderWidth="2px"
+      borderColor="accent"
+      borderRadius="card"
+      p="20px"
+      my="12px"
+    >
+      <chakra.p fontFamily="heading" fontSize="1.35rem" mb="4px">
+        {t(`problems.${problem}.title`)}
+      </chakra.p>
+      <chakra.p mb="14px">{t(`problems.${problem}.help`)}</chakra.p>
+      <Flex gap="10px" wrap="wrap">
+        <Button tone="strong" onClick={onRetry}>
+          {t('problems.retry')}
+        </Button>
+        <Button
+          onClick={() => {
+            dispatch(settingsChanged({ source: 'standIn' }));
+            dispatch(problemMet(null));
+          }}
+        >
+          {t('problems.useStandIn')}
+        </Button>
+        <Button onClick={() => void navigate('/set-up')}>{t('problems.toSetUp')}</Button>
+        <Button tone="quiet" onClick={() => dispatch(problemMet(null))}>
+          {t('problems.dismiss')}
+        </Button>
+      </Flex>
+    </chakra.section>
+  );
+}

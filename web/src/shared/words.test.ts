@@ -1,0 +1,121 @@
+import { swell, SWELL_DEFAULTS } from '@inner-hum/core/exercise';
+import type { TakeRecord } from '@inner-hum/core/formats';
+import { SWELL_RULES, type Finding, type Verdict } from '@inner-hum/core/judge';
+import { ASSUMED_RULER, noteName } from '@inner-hum/core/theory';
+import { describe, expect, it } from 'vitest';
+import { i18next } from '../i18n';
+import { en } from '../i18n/en';
+import { findingText, nextText } from './findingText';
+import { formatNumber, formatSigned } from './format';
+import { ribbonSteps } from './ribbon';
+
+const parameters = { ...SWELL_DEFAULTS, instrumentId: 'alto' } as const;
+const t = i18next.t;
+const name = (midi: number) => noteName(midi, 'english');
+
+function takeWith(verdict: Partial<Verdict>, repeats = 1): TakeRecord {
+  return {
+    id: 'x',
+    startedAt: '2026-01-01T00:00:00.000Z',
+    parameters,
+    score: swell({ ...parameters, repeats }),
+    setup: { instrumentId: 'alto', a4Hz: 440, ruler: ASSUMED_RULER, demand: 'firm' },
+    source: { kind: 'file', name: '' },
+    audioPath: { delayS: 0, delayErrorS: 0 },
+    firstBeatS: 0,
+    onBeat: true,
+    frameCount: 0,
+    measures: [],
+    verdict: { findings: [], tries: [], decision: 'again', next: { change: 'none', parameters: {} }, ...verdict },
+    note: '',
+    lostMs: 0,
+    cut: false,
+    demo: false,
+  };
+}
+
+const finding = (id: Finding['id'], values: Record<string, number>, stepIndex = 0): Finding => ({
+  id,
+  weight: 2,
+  stepIndex,
+  values,
+});
+
+describe('sentences', () => {
+  it.each([
+    [finding('sharp', { cents: 11.4, uncertainty: 0.6 }), 'Sharp by 11 cents (±1) in the middle of the tone.'],
+    [
+      finding('jump', { beat: 5, atS: 4.7, partial: 2, lastsMs: 293, count: 1 }),
+      'The tone jumped to partial 2 on beat 5 for 293 ms.',
+    ],
+    [finding('stairs', { count: 1, beat: 3, atS: 2, db: 4.6 }), 'One stair: the level stepped by 5 dB on beat 3.'],
+    [finding('stairs', { count: 3, beat: 3, atS: 2, db: 4.6 }), '3 stairs: the largest, 5 dB, on beat 3.'],
+    [finding('late', { ms: 132, uncertainty: 30 }), 'It came 132 ms late (±30).'],
+    [finding('peakLate', { beats: 1.26, uncertainty: 0.25 }), 'The loudest point came 1.3 beats late (±0.3).'],
+    [finding('otherNote', { soundingMidi: 60 }), 'You played A4, written; G4 was asked for.'],
+  ])('%o', (one, sentence) => expect(findingText(t, one, takeWith({}), name)).toBe(sentence));
+
+  it('names the swell when there are several', () =>
+    expect(findingText(t, finding('nothingHeard', {}, 1), takeWith({}, 3), name)).toBe('Swell 2: No tone was heard.'));
+
+  it('has a sentence for every rule, and for everything it proposes to try', () => {
+    for (const rule of SWELL_RULES) {
+      expect(Object.keys(en.verdict.findings).some((key) => key.replace(/_(one|other)$/, '') === rule.id)).toBe(true);
+      for (const id of rule.tries) expect(en.verdict.tries[id].length).toBeGreaterThan(10);
+    }
+  });
+
+  it.each([
+    [{ change: 'startLouder', parameters: { softest: 'mp' } }, 'From mp instead of p.'],
+    [{ change: 'fasterTempo', parameters: { tempoBpm: 69 } }, 'At 69 instead of 60, so that the breath lasts.'],
+    [{ change: 'hideTuner', parameters: { tunerHidden: true } }, 'With the tuner hidden.'],
+    [{ change: 'softer', parameters: { softest: 'pp' } }, 'Down to pp.'],
+  ] as const)('next: %o', (next, sentence) => {
+    const take = takeWith({ next });
+    expect(nextText(t, take.verdict, take)).toBe(sentence);
+  });
+
+  it('leaves no gap unfilled in any sentence', () => {
+    for (const rule of SWELL_RULES) {
+      const values = {
+        cents: 1,
+        db: 1,
+        plannedDb: 1,
+        beats: 1,
+        beat: 1,
+        ms: 1,
+        lastsMs: 1,
+        partial: 2,
+        percent: 1,
+        uncertainty: 1,
+        count: 2,
+        soundingMidi: 60,
+      };
+      expect(findingText(t, finding(rule.id, values), takeWith({}), name)).not.toContain('{{');
+    }
+  });
+});
+
+describe('numbers', () => {
+  it.each([
+    [-3.25, 1, '−3.3', '−3.3'],
+    [3.25, 1, '3.3', '+3.3'],
+    [-0.04, 1, '0.0', '0.0'],
+    [0, 0, '0', '0'],
+  ])('%f with %i decimals', (value, decimals, plain, signed) => {
+    expect(formatNumber(value, decimals)).toBe(plain);
+    expect(formatSigned(value, decimals)).toBe(signed);
+  });
+});
+
+describe('ribbon', () => {
+  it('has a channel for each step, at its time, as loud as planned', () => {
+    const steps = ribbonSteps(swell({ ...parameters, repeats: 2, restBeats: 4 }), 1, 440);
+    expect(steps.map((step) => [step.startS, step.endS])).toEqual([
+      [1, 9],
+      [13, 21],
+    ]);
+    expect(steps[0]!.positionAt(5)).toBeCloseTo(0.8, 6);
+    expect(steps[0]!.targetHz).toBeCloseTo(233.08, 2);
+  });
+});

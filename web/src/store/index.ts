@@ -1,0 +1,13 @@
+import { configureStore } from '@reduxjs/toolkit';
+import { useDispatch, useSelector } from 'react-redux';
+import { noticesReducer } from './notices';
+import { settingsReducer } from './settings';
+import { standReducer } from './stand';
+
+export const store = configureStore({
+  reducer: { settings: settingsReducer, stand: standReducer, notices: noticesReducer },
+});
+
+export type RootState = ReturnType<typeof store.getState>;
+export const useAppDispatch = useDispatch.withTypes<typeof store.dispatch>();
+export const useAppSelector = useSelector.withTypes<RootState>();

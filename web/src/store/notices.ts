@@ -1,0 +1,19 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+
+/** One sentence at the foot of the page, with an undo where there is one. */
+export interface Notice {
+  readonly text: string;
+  readonly undoTakeId?: string;
+}
+
+const slice = createSlice({
+  name: 'notices',
+  initialState: { current: null as Notice | null },
+  reducers: {
+    noticed: (_, action: PayloadAction<Notice>) => ({ current: action.payload }),
+    noticeDismissed: () => ({ current: null }),
+  },
+});
+
+export const { noticed, noticeDismissed } = slice.actions;
+export const noticesReducer = slice.reducer;

@@ -1,0 +1,81 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { SWELL_DEFAULTS, type SwellParameters } from '@inner-hum/core/exercise';
+import type { Demand } from '@inner-hum/core/measure';
+import {
+  ASSUMED_RULER,
+  type InstrumentId,
+  type LevelRuler,
+  type NoteNameSystem,
+  type Spelling,
+} from '@inner-hum/core/theory';
+
+export type SourceKind = 'microphone' | 'file' | 'standIn';
+export const HABIT_NAMES = ['clean', 'sharpWhenSoft', 'stair', 'jump', 'airy', 'late'] as const;
+export type HabitName = (typeof HABIT_NAMES)[number];
+
+/** What lasts between visits and is not a take. */
+export interface Settings {
+  readonly instrumentId: InstrumentId;
+  readonly a4Hz: number;
+  readonly noteNames: NoteNameSystem;
+  readonly spelling: Spelling;
+  readonly demand: Demand;
+  readonly theme: 'system' | 'light' | 'dark';
+  readonly source: SourceKind;
+  /** '' is the browser's choice */
+  readonly deviceId: string;
+  /** measured rulers by what was listened to: a microphone's id or the kind of source */
+  readonly rulers: Readonly<Record<string, LevelRuler>>;
+  readonly keepSound: boolean;
+  readonly clickOn: boolean;
+  readonly startOn: 'beat' | 'sound';
+  readonly habit: HabitName;
+  readonly swell: Omit<SwellParameters, 'instrumentId'>;
+}
+
+export const INITIAL_SETTINGS: Settings = {
+  instrumentId: 'alto',
+  a4Hz: 440,
+  noteNames: 'english',
+  spelling: 'usual',
+  demand: 'firm',
+  theme: 'system',
+  source: 'microphone',
+  deviceId: '',
+  rulers: {},
+  keepSound: true,
+  clickOn: true,
+  startOn: 'beat',
+  habit: 'sharpWhenSoft',
+  swell: SWELL_DEFAULTS,
+};
+
+const slice = createSlice({
+  name: 'settings',
+  initialState: INITIAL_SETTINGS,
+  reducers: {
+    settingsLoaded: (_, action: PayloadAction<Settings>) => action.payload,
+    settingsChanged: (state, action: PayloadAction<Partial<Settings>>) => ({ ...state, ...action.payload }),
+    swellChanged: (state, action: PayloadAction<Partial<Settings['swell']>>) => ({
+      ...state,
+      swell: { ...state.swell, ...action.payload },
+    }),
+  },
+});
+
+export const { settingsLoaded, settingsChanged, swellChanged } = slice.actions;
+export const settingsReducer = slice.reducer;
+
+/** Under which name the ruler of the present source is kept. */
+export function rulerKey(settings: Pick<Settings, 'source' | 'deviceId'>): string {
+  return settings.source === 'microphone' ? `microphone:${settings.deviceId}` : settings.source;
+}
+
+/** The player's ruler for the present source, or the assumed one. */
+export function rulerOf(settings: Settings): LevelRuler {
+  return settings.rulers[rulerKey(settings)] ?? ASSUMED_RULER;
+}
+
+export function swellOf(settings: Settings): SwellParameters {
+  return { ...settings.swell, instrumentId: settings.instrumentId };
+}

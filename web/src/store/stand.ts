@@ -1,0 +1,48 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { Decision } from '@inner-hum/core/judge';
+import type { TakeRecord } from '@inner-hum/core/formats';
+
+export type ProblemId = 'refused' | 'missing' | 'busy' | 'unplugged' | 'suspended' | 'noFile' | 'badFile' | 'failed';
+
+export type StandPhase = 'idle' | 'opening' | 'countIn' | 'waiting' | 'running' | 'judging' | 'verdict' | 'free';
+
+interface StandState {
+  readonly phase: StandPhase;
+  readonly problem: ProblemId | null;
+  /** the take whose verdict is shown */
+  readonly last: TakeRecord | null;
+  /** decisions of this sitting on the present note, latest last */
+  readonly decisions: readonly Decision[];
+  /** what the decisions are about: they begin anew with another note or shape */
+  readonly decisionsAbout: string;
+}
+
+const initialState: StandState = { phase: 'idle', problem: null, last: null, decisions: [], decisionsAbout: '' };
+
+const slice = createSlice({
+  name: 'stand',
+  initialState,
+  reducers: {
+    phaseChanged: (state, action: PayloadAction<StandPhase>) => ({ ...state, phase: action.payload }),
+    problemMet: (state, action: PayloadAction<ProblemId | null>) => ({ ...state, problem: action.payload }),
+    takeJudged: (state, { payload }: PayloadAction<TakeRecord>): StandState => {
+      const about = exerciseKey(payload.parameters);
+      const before = about === state.decisionsAbout ? state.decisions : [];
+      return {
+        ...state,
+        phase: 'verdict',
+        last: payload,
+        decisions: [...before, payload.verdict.decision],
+        decisionsAbout: about,
+      };
+    },
+  },
+});
+
+export const { phaseChanged, problemMet, takeJudged } = slice.actions;
+export const standReducer = slice.reducer;
+
+/** Takes with the same key are tries at one thing, also when made easier or harder. */
+export function exerciseKey(parameters: TakeRecord['parameters']): string {
+  return `${parameters.instrumentId} ${parameters.writtenMidi} ${parameters.shape}`;
+}

@@ -1,0 +1,3 @@
+/// <reference types="vite/client" />
+declare module '@fontsource-variable/*';
+declare module '@fontsource/*';

@@ -1,0 +1,31 @@
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
+
+export default defineConfig({
+  root: import.meta.dirname,
+  plugins: [
+    react(),
+    VitePWA({
+      registerType: 'autoUpdate',
+      injectRegister: false,
+      manifest: {
+        name: 'Inner Hum',
+        short_name: 'Inner Hum',
+        description: 'Tone practice for saxophonists: hear it, hum it, hold it.',
+        display: 'standalone',
+        background_color: '#f3f0e8',
+        theme_color: '#f3f0e8',
+        icons: [{ src: '/icons/mark.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
+      },
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,svg,woff2}'],
+        globIgnores: ['demo/**'],
+        navigateFallback: '/index.html',
+        navigateFallbackDenylist: [/^\/healthz/, /^\/demo\//],
+      },
+    }),
+  ],
+  build: { assetsInlineLimit: 0, target: 'es2023', chunkSizeWarningLimit: 600 },
+  worker: { format: 'es' },
+});
