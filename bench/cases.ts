@@ -1,0 +1,117 @@
+import { INSTRUMENTS, midiToHz } from '@inner-hum/core/theory';
+import type { BenchCase, Tone } from './generate';
+
+const LOUD = { pp: 0.02, mf: 0.12, ff: 0.5 } as const;
+const BRIGHT = { pp: 2, mf: 10, ff: 28 } as const;
+type Band = keyof typeof LOUD;
+
+/** Every trap over all sizes and three dynamics. Pure: the same list each time. */
+export function allCases(): BenchCase[] {
+  const cases: BenchCase[] = [];
+  for (const horn of INSTRUMENTS.filter((one) => one.id !== 'baritone')) {
+    const lowest = horn.lowestWrittenMidi + horn.soundingOffsetSemitones;
+    const at = (semitones: number) => midiToHz(lowest + semitones, 440);
+    const add = (name: string, trap: string, tones: readonly Tone[], more: Partial<BenchCase> = {}) => {
+      const lengthS = Math.max(...tones.map((tone) => tone.endS)) + 0.7;
+      cases.push({ name: `${horn.id} ${name}`, trap, lengthS, tones, ...more });
+    };
+    const long = (hz: number, band: Band, more: Partial<Tone> = {}): Tone => ({
+      startS: 0.5,
+      endS: 3,
+      hz,
+      amplitude: LOUD[band],
+      brightness: BRIGHT[band] * Math.min(1, 300 / hz + 0.15),
+      ...more,
+    });
+    for (const band of ['pp', 'mf', 'ff'] as const) {
+      for (const [zone, semitones] of [
+        ['low', 0],
+        ['low', 2],
+        ['middle', 14],
+        ['break', 16],
+        ['palm', 30],
+      ] as const) {
+        const down = semitones < 5 && lowest < 50 ? 26 : semitones < 5 ? 12 : 0;
+        add(`${zone}${semitones} ${band}`, 'held notes', [long(at(semitones), band, { fundamentalDownDb: down })]);
+      }
+      add(`altissimo ${band}`, 'altissimo', [long(Math.min(2700, at(36)), band)]);
+      for (const partial of [2, 3, 4])
+        add(`overtone ${partial} ${band}`, 'overtones', [
+          long(at(0) * partial, band, { residue: { partial, db: -24 } }),
+        ]);
+      add(`noise ${band}`, 'room noise', [long(at(7), band, { breathDb: -25 })], { noiseDb: -55 });
+      add(`reverb ${band}`, 'reverberation', scale(at, band), { reverbS: 0.6 });
+      add(`bleed ${band}`, 'metronome bleed', [long(at(9), band)], {
+        clicks: { everyS: 0.5, hz: 1400, amplitude: 0.06 },
+      });
+      add(`hum ${band}`, 'mains hum', [long(at(5), band)], { hum: { hz: 50, db: -52 } });
+    }
+    add('subtone -6', 'subtone', [
+      long(at(1), 'pp', { amplitude: 0.08, brightness: 0.7, breathDb: -6, airBeforeS: 0.3 }),
+    ]);
+    add('subtone -8', 'subtone', [
+      long(at(4), 'pp', { amplitude: 0.08, brightness: 0.8, breathDb: -8, airBeforeS: 0.3 }),
+    ]);
+    add('subtone -10', 'subtone', [
+      long(at(6), 'pp', { amplitude: 0.08, brightness: 0.8, breathDb: -10, airBeforeS: 0.3 }),
+    ]);
+    add('soft start', 'soft starts', [
+      long(at(2), 'mf', { attackS: 0.35, breathDb: -18, airBeforeS: 0.25, brightness: 4 }),
+    ]);
+    for (const rate of [4, 5.5, 7])
+      add(`vibrato ${rate}`, 'vibrato', [long(at(12), 'mf', { vibrato: { hz: rate, cents: 35 }, jitterCents: 2 })]);
+    add('swell', 'swells', [
+      long(at(8), 'ff', {
+        startS: 0.5,
+        endS: 5,
+        shape: (place) => 10 ** ((-30 + 30 * Math.sin(Math.PI * place)) / 20),
+      }),
+    ]);
+    add('partial jumps', 'partial jumps', jumps(at(0), [1, 2, 1, 3, 2, 4, 3, 1]));
+    add('octave low start', 'octave low start', [
+      { startS: 0.5, endS: 0.62, hz: at(12) / 2, amplitude: 0.1, brightness: 10, releaseS: 0.004 },
+      { startS: 0.62, endS: 2.6, hz: at(12), amplitude: 0.12, brightness: 10, attackS: 0.004 },
+    ]);
+    add('chromatic', 'changing notes', scale(at, 'mf'));
+    add('clipped', 'bad input', [long(at(10), 'ff', { amplitude: 1.4 })], { clip: 0.9 });
+    add('very low', 'bad input', [long(at(10), 'ff')], { gain: 0.004, noiseDb: -48 });
+    add('offset', 'bad input', [long(at(10), 'mf')], { offset: 0.2 });
+  }
+  const silent = (name: string, more: Partial<BenchCase>) =>
+    cases.push({ name, trap: 'no tone at all', lengthS: 6, tones: [], ...more });
+  silent('hum 50', { hum: { hz: 50, db: -45 } });
+  silent('hum 60', { hum: { hz: 60, db: -40 } });
+  silent('hum 50 soft', { hum: { hz: 50, db: -58 }, noiseDb: -60 });
+  silent('metronome', { clicks: { everyS: 0.5, hz: 1000, amplitude: 0.3 } });
+  silent('metronome fast', { clicks: { everyS: 0.25, hz: 1800, amplitude: 0.1 } });
+  silent('key clicks', { keyClicks: true });
+  silent('speech', { speech: true });
+  silent('room noise', { noiseDb: -40 });
+  cases.push({ name: 'breath alone', trap: 'no tone at all', lengthS: 6, tones: [], noiseDb: -30 });
+  return cases;
+}
+
+function scale(at: (semitones: number) => number, band: Band): Tone[] {
+  return Array.from({ length: 12 }, (_, i) => ({
+    startS: 0.4 + 0.25 * i,
+    endS: 0.4 + 0.25 * (i + 1) - (i % 2 ? 0.06 : 0),
+    hz: at(3 + i * 2),
+    amplitude: LOUD[band],
+    brightness: BRIGHT[band] * Math.min(1, 300 / at(3 + i * 2) + 0.15),
+    attackS: 0.012,
+    releaseS: 0.012,
+  }));
+}
+
+function jumps(fundamental: number, partials: readonly number[]): Tone[] {
+  return partials.map((partial, i) => ({
+    startS: 0.5 + 0.4 * i,
+    endS: 0.5 + 0.4 * (i + 1),
+    hz: fundamental * partial,
+    amplitude: 0.15,
+    brightness: 12 * Math.min(1, 300 / (fundamental * partial) + 0.15),
+    attackS: 0.006,
+    releaseS: 0.006,
+    ...(partial > 1 ? { residue: { partial, db: -26 } } : {}),
+  }));
+}

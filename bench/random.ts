@@ -1,0 +1,19 @@
+/** Seeded random numbers for the bench: xorshift32 and a Box–Muller normal. */
+export class BenchRandom {
+  private state: number;
+  constructor(seed: number) {
+    this.state = (seed * 2654435761) >>> 0 || 1;
+    for (let i = 0; i < 8; i++) this.uniform();
+  }
+  uniform(): number {
+    this.state ^= this.state << 13;
+    this.state >>>= 0;
+    this.state ^= this.state >>> 17;
+    this.state ^= this.state << 5;
+    this.state >>>= 0;
+    return this.state / 4294967296;
+  }
+  normal(): number {
+    return Math.sqrt(-2 * Math.log(1 - this.uniform())) * Math.cos(2 * Math.PI * this.uniform());
+  }
+}

@@ -1,0 +1,35 @@
+import { defineConfig } from '@playwright/test';
+
+const PORT = 4190;
+
+/** Debian's Chromium, headless, kept from looking for anything outside this machine. */
+export const CHROMIUM_FLAGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--autoplay-policy=no-user-gesture-required',
+];
+
+export default defineConfig({
+  testDir: 'tests',
+  testMatch: '*.spec.ts',
+  workers: 1,
+  timeout: 90_000,
+  outputDir: 'test-results',
+  reporter: [['list'], ['json', { outputFile: '.cache/browser.json' }]],
+  use: {
+    baseURL: `http://localhost:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: { executablePath: '/usr/bin/chromium', args: CHROMIUM_FLAGS },
+    trace: 'off',
+  },
+  webServer: {
+    command: `npx tsx server/src/main.ts --port ${PORT}`,
+    url: `http://localhost:${PORT}/healthz`,
+    reuseExistingServer: false,
+  },
+});

@@ -1,0 +1,158 @@
+import { readFileSync } from 'node:fs';
+import { resolve } from 'node:path';
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { writeSwellWav } from './testWav';
+
+async function playDemoTake(page: Page): Promise<void> {
+  await page.goto('/?demo');
+  await expect(page.getByText('Demo data')).toBeVisible();
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('beat')).not.toBeEmpty();
+  await expect(page.getByTestId('verdict')).toBeVisible({ timeout: 40_000 });
+}
+
+test('from the demo’s address to the first note in two actions, to a verdict, and kept over a reload', async ({
+  page,
+}) => {
+  await playDemoTake(page);
+  await expect(page.getByTestId('verdict')).toContainText('Softer went sharper');
+  await page.goto('/log');
+  await expect(page.getByText('22 takes')).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('22 takes')).toBeVisible();
+});
+
+test('export, empty browser, import: the same takes', async ({ page, browser }) => {
+  await page.goto('/?demo');
+  await expect(page.getByText('Demo data')).toBeVisible();
+  await page.goto('/take/demo-03');
+  await page.getByLabel('Note to self').fill('tried: =softer');
+  await page.goto('/log');
+  await expect(page.getByText('21 takes')).toBeVisible();
+  const first = await download(page, 'Save a backup');
+
+  const empty = await (await browser.newContext()).newPage();
+  await empty.goto('/log');
+  await expect(empty.getByText('Nothing here yet')).toBeVisible();
+  await empty
+    .getByTestId('restore')
+    .setInputFiles({ name: 'b.json', mimeType: 'application/json', buffer: Buffer.from(first) });
+  await expect(empty.getByText('21 takes read.')).toBeVisible();
+  const second = await download(empty, 'Save a backup');
+  expect(JSON.parse(second).takes).toEqual(JSON.parse(first).takes);
+
+  await empty
+    .getByTestId('restore')
+    .setInputFiles({ name: 'b.json', mimeType: 'application/json', buffer: Buffer.from(first) });
+  await expect(empty.getByText('21 were here already')).toBeVisible();
+});
+
+test('files that are broken change nothing and say why', async ({ page }) => {
+  await page.goto('/log');
+  await page
+    .getByTestId('restore')
+    .setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('{"format":') });
+  await expect(page.getByRole('alert')).toContainText('not JSON text');
+  const damaged = { format: 'inner-hum-backup', version: 1, savedAt: '', takes: [{ record: {}, frames: '' }] };
+  const buffer = Buffer.from(JSON.stringify({ ...damaged, savedAt: 'x' }));
+  await page.getByTestId('restore').setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer });
+  await expect(page.getByRole('alert')).toContainText('damaged at takes[0].record');
+  await page
+    .getByTestId('recording')
+    .setInputFiles({ name: 'x.wav', mimeType: 'audio/wav', buffer: Buffer.from('RIFFnothing') });
+  await expect(page.getByRole('alert')).toContainText('can’t be read as sound');
+  await expect(page.getByText('Nothing here yet')).toBeVisible();
+});
+
+test('a sound file plays the part of the microphone, and a recording is analysed like a take', async ({ page }) => {
+  const wav = resolve('.cache/file.wav');
+  writeSwellWav(
+    wav,
+    { hz: 233.08, beatS: 0.5, beats: 8, softDb: -39, loudDb: -21, centreCents: 15, slopeCents: 0 },
+    1,
+    0.5,
+  );
+  await page.goto('/stand');
+  await page.getByRole('spinbutton', { name: 'Tempo' }).fill('120');
+  await page.getByRole('link', { name: 'Set-up' }).click();
+  await page.getByRole('combobox', { name: 'Sound comes from' }).selectOption('file');
+  await page.getByTestId('source-file').setInputFiles(wav);
+  await expect(page.getByText('file.wav')).toBeVisible();
+  await page.getByRole('link', { name: 'Stand' }).click();
+  await expect(page.getByText('Press Space')).toBeVisible();
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('verdict')).toContainText('Sharp by 15 cents', { timeout: 30_000 });
+  await page.getByRole('link', { name: 'Log' }).click();
+  await page.getByTestId('recording').setInputFiles(wav);
+  await expect(page.getByTestId('pitchCentreCents')).toContainText('+15.');
+});
+
+test('a deleted take comes back by undo', async ({ page }) => {
+  await page.goto('/?demo');
+  await expect(page.getByText('Demo data')).toBeVisible();
+  await page.goto('/log');
+  await expect(page.getByText('21 takes')).toBeVisible();
+  await page.getByRole('button', { name: 'Delete' }).first().click();
+  await expect(page.getByText('20 takes')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('21 takes')).toBeVisible();
+});
+
+test('a take that the closed page cut off is recovered', async ({ page }) => {
+  await page.goto('/?demo');
+  await expect(page.getByText('Demo data')).toBeVisible();
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('beat')).toHaveText('4', { timeout: 20_000 });
+  await page.waitForTimeout(6000);
+  await page.goto('/log');
+  await expect(page.getByText('A take that was cut off has been kept.')).toBeVisible();
+  await expect(page.getByText('22 takes')).toBeVisible();
+  await page.getByRole('listitem').first().getByRole('link').click();
+  await expect(page.getByText('Ended before its score.')).toBeVisible();
+});
+
+test('keys: the list, the tuner, the note; and each place passes the accessibility check', async ({ page }) => {
+  await page.goto('/?demo');
+  await expect(page.getByText('Demo data')).toBeVisible();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toContainText('Take the proposed next step');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await page.keyboard.press('h');
+  await expect(page.getByText('Tuner hidden')).toBeVisible();
+  await page.keyboard.press('ArrowUp');
+  await expect(page.getByTestId('note')).toHaveText('G♯4');
+  for (const path of ['/stand', '/log', '/take/demo-03', '/set-up']) {
+    await page.goto(path);
+    await page.waitForTimeout(800);
+    const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag22aa']).analyze();
+    expect(violations.map((one) => `${path} ${one.id}: ${one.nodes[0]?.html}`)).toEqual([]);
+  }
+});
+
+test('the demo data goes in one step', async ({ page }) => {
+  await page.goto('/?demo');
+  await page.getByRole('button', { name: 'Remove the demo data' }).click();
+  await expect(page.getByText('Demo data')).toBeHidden();
+  await page.goto('/log');
+  await expect(page.getByText('Nothing here yet')).toBeVisible();
+});
+
+test('nothing is sent anywhere, and the page is isolated', async ({ page }) => {
+  const foreign: string[] = [];
+  page.on('request', (request) => {
+    const { protocol, hostname } = new URL(request.url());
+    if (protocol.startsWith('http') && hostname !== 'localhost') foreign.push(request.url());
+  });
+  const response = await page.goto('/?demo');
+  expect(response?.headers()['content-security-policy']).toContain("default-src 'none'");
+  await expect(page.getByText('Demo data')).toBeVisible();
+  expect(await page.evaluate(() => crossOriginIsolated)).toBe(true);
+  expect(foreign).toEqual([]);
+});
+
+async function download(page: Page, button: string): Promise<string> {
+  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: button }).click()]);
+  return readFileSync(await file.path(), 'utf8');
+}

@@ -1,0 +1,85 @@
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { dirname } from 'node:path';
+
+/** A swell whose truth is known at every moment. Times from the first beat, seconds. */
+export interface KnownSwell {
+  readonly hz: number;
+  readonly beatS: number;
+  readonly beats: number;
+  readonly softDb: number;
+  readonly loudDb: number;
+  readonly centreCents: number;
+  /** cents for each 10 dB above the middle level */
+  readonly slopeCents: number;
+  readonly stair?: { readonly atS: number; readonly db: number };
+  readonly jump?: { readonly atS: number; readonly lastsS: number; readonly partial: number };
+}
+
+const RATE_HZ = 44100;
+
+export function levelDbAt(swell: KnownSwell, timeS: number): number {
+  const half = (swell.beats * swell.beatS) / 2;
+  const plan = swell.softDb + (swell.loudDb - swell.softDb) * (1 - Math.abs(timeS - half) / half);
+  const since = swell.stair ? timeS - swell.stair.atS : -1;
+  return plan + (since >= 0 ? swell.stair!.db * Math.exp(-since * 1.5) : 0);
+}
+
+export function centsAt(swell: KnownSwell, timeS: number): number {
+  return swell.centreCents + (swell.slopeCents * (levelDbAt(swell, timeS) - (swell.softDb + swell.loudDb) / 2)) / 10;
+}
+
+/**
+ * Writes a 16-bit mono WAV: `leadS` of faint noise, the swell, `tailS` of noise. The tone is a pulse of fixed harmonic
+ * amplitudes read from a table by phase, not made by the stand-in player.
+ */
+export function writeSwellWav(path: string, swell: KnownSwell, leadS: number, tailS: number): void {
+  const lengthS = swell.beats * swell.beatS;
+  const samples = new Int16Array(Math.round((leadS + lengthS + tailS) * RATE_HZ));
+  const table = waveTable([0.5, 1, 0.7, 0.5, 0.35, 0.22, 0.14, 0.08]);
+  let phase = 0;
+  let seed = 12345;
+  for (let i = 0; i < samples.length; i++) {
+    seed = (Math.imul(seed, 1664525) + 1013904223) >>> 0;
+    const noise = (seed / 2 ** 32 - 0.5) * 6e-4;
+    const t = i / RATE_HZ - leadS;
+    let value = 0;
+    if (t >= 0 && t < lengthS) {
+      const { jump } = swell;
+      const partial = jump && t >= jump.atS && t < jump.atS + jump.lastsS ? jump.partial : 1;
+      phase += (swell.hz * partial * 2 ** (centsAt(swell, t) / 1200)) / RATE_HZ;
+      const edge = Math.min(1, t / 0.02, (lengthS - t) / 0.03);
+      value = 10 ** (levelDbAt(swell, t) / 20) * edge * table[Math.floor((phase % 1) * table.length)]!;
+    }
+    samples[i] = Math.round(32767 * Math.max(-1, Math.min(1, value + noise)));
+  }
+  mkdirSync(dirname(path), { recursive: true });
+  writeFileSync(path, wavBytes(samples));
+}
+
+/** One period with RMS 1. */
+function waveTable(amplitudes: readonly number[]): Float64Array {
+  const table = new Float64Array(8192);
+  let squares = 0;
+  for (let i = 0; i < table.length; i++) {
+    amplitudes.forEach((a, k) => (table[i]! += a * Math.sin((2 * Math.PI * (k + 1) * i) / table.length + k)));
+    squares += table[i]! ** 2;
+  }
+  return table.map((value) => value / Math.sqrt(squares / table.length));
+}
+
+function wavBytes(samples: Int16Array): Buffer {
+  const head = Buffer.alloc(44);
+  head.write('RIFF', 0);
+  head.writeUInt32LE(36 + samples.byteLength, 4);
+  head.write('WAVEfmt ', 8);
+  head.writeUInt32LE(16, 16);
+  head.writeUInt16LE(1, 20);
+  head.writeUInt16LE(1, 22);
+  head.writeUInt32LE(RATE_HZ, 24);
+  head.writeUInt32LE(RATE_HZ * 2, 28);
+  head.writeUInt16LE(2, 32);
+  head.writeUInt16LE(16, 34);
+  head.write('data', 36);
+  head.writeUInt32LE(samples.byteLength, 40);
+  return Buffer.concat([head, Buffer.from(samples.buffer)]);
+}
