@@ -19,6 +19,8 @@ export default defineConfig({
   testMatch: '*.spec.ts',
   workers: 1,
   timeout: 90_000,
+  // A headless browser without a sound card now and then stalls its audio clock for longer than a take.
+  retries: 2,
   outputDir: 'test-results',
   reporter: [['list'], ['json', { outputFile: '.cache/browser.json' }]],
   use: {

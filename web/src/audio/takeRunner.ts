@@ -22,6 +22,8 @@ const LEAD_S = 0.5;
 const FIRST_TONE_S = 0.1;
 /** What is known of the delay of an audio path that was not measured: its standard error, seconds. */
 const UNMEASURED_DELAY_ERROR_S = 0.03;
+/** An audio clock that stands still for this long has been stopped by the device or the browser, milliseconds. */
+const STALLED_MS = 2500;
 const FREE_RETAIN_S = 30;
 /** A stopped take shorter than this is not kept, seconds. */
 const LEAST_KEPT_S = 1;
@@ -254,7 +256,15 @@ class TakeRunner {
   }
 
   private async until(done: () => boolean): Promise<void> {
-    while (!done() && this.ending === undefined) await new Promise((resolve) => setTimeout(resolve, 15));
+    let clockS = -1;
+    let movedAtMs = performance.now();
+    while (!done() && this.ending === undefined) {
+      await new Promise((resolve) => setTimeout(resolve, 15));
+      const nowS = this.desk?.context.currentTime ?? 0;
+      if (nowS !== clockS) movedAtMs = performance.now();
+      clockS = nowS;
+      if (performance.now() - movedAtMs > STALLED_MS) this.trouble('suspended');
+    }
   }
 }
 
