@@ -1,6 +1,8 @@
 import { INSTRUMENTS, midiToHz } from '@inner-hum/core/theory';
 import type { BenchCase, Tone } from './generate';
 
+export type { BenchCase };
+
 const LOUD = { pp: 0.02, mf: 0.12, ff: 0.5 } as const;
 const BRIGHT = { pp: 2, mf: 10, ff: 28 } as const;
 type Band = keyof typeof LOUD;

@@ -87,7 +87,7 @@ export function render(one: BenchCase, seed: number): Truth {
     samples,
     f0Hz,
     voiced,
-    levelDb: windowLevel(samples, frames),
+    levelDb: windowLevel(samples, frames, one.offset ?? 0),
     onsetsS: sorted.filter((tone, i) => !follows(tone, i)).map((tone) => tone.startS),
     jumpsS: sorted.filter(follows).map((tone) => tone.startS),
   };
@@ -311,17 +311,15 @@ function addSpeech(out: Float64Array, random: BenchRandom): void {
   }
 }
 
-function windowLevel(samples: Float32Array, frames: number): Float64Array {
+/** RMS over 30 ms with equal weight, the offset taken off. */
+function windowLevel(samples: Float32Array, frames: number, offset: number): Float64Array {
   const half = Math.round(0.015 * RATE_HZ);
   return Float64Array.from({ length: frames }, (_, f) => {
     const centre = Math.round(f * HOP_S * RATE_HZ);
-    let sum = 0;
+    const from = Math.max(0, centre - half);
+    const window = samples.subarray(from, centre + half + 1);
     let squares = 0;
-    let n = 0;
-    for (let i = Math.max(0, centre - half); i <= centre + half && i < samples.length; i++, n++) {
-      sum += samples[i]!;
-      squares += samples[i]! ** 2;
-    }
-    return 10 * Math.log10(Math.max(1e-12, squares / n - (sum / n) ** 2));
+    for (const sample of window) squares += (sample - offset) ** 2;
+    return 10 * Math.log10(Math.max(1e-12, squares / window.length));
   });
 }

@@ -110,3 +110,32 @@ export function quantile(values: readonly number[], share: number): number {
   const sorted = [...values].sort((a, b) => a - b);
   return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]!;
 }
+
+/** Cells of a row: gross, octave, cents median and 95th, missed, false, onset, level. */
+export function figures(tally: Tally): string[] {
+  const percent = (part: number, whole: number) => (whole ? ((100 * part) / whole).toFixed(3) : '–');
+  const cents = (share: number) => (tally.cents.length ? quantile(tally.cents, share).toFixed(2) : '–');
+  const ms = (share: number) => (1000 * quantile(tally.onsetErrorsS, share)).toFixed(1);
+  const db = (share: number) => quantile(tally.levelErrorsDb, share).toFixed(2);
+  return [
+    percent(tally.gross, tally.found),
+    percent(tally.octave, tally.found),
+    cents(0.5),
+    cents(0.95),
+    percent(tally.missed, tally.voiced),
+    percent(tally.falseTone, tally.toneless),
+    tally.onsetErrorsS.length ? `${ms(0.5)} / ${ms(0.95)}` : '–',
+    tally.levelErrorsDb.length ? `${db(0.5)} / ${db(0.95)}` : '–',
+  ];
+}
+
+/** How many true changes of tone were found, and how many were heard where there are none. */
+export function jumpFigures({ jumps, jumpsFound, jumpsFalse, lengthS }: Tally): string {
+  const found = ((100 * jumpsFound) / jumps).toFixed(1);
+  return `${jumpsFound} of ${jumps} found (${found} %), ${((60 * jumpsFalse) / lengthS).toFixed(2)} false a minute`;
+}
+
+export function table([head, ...rows]: string[][]): string {
+  const line = (cells: string[]) => `| ${cells.join(' | ')} |`;
+  return [line(head!), line(head!.map(() => '---')), ...rows.map(line)].join('\n');
+}

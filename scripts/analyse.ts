@@ -37,7 +37,7 @@ function analyseOne(path: string): void {
   if (values.frames) write(values.frames, framesTable(frames));
   if (values.notes) write(values.notes, notesTable(notes));
   if (values.json)
-    console.log(JSON.stringify({ file: path, lengthS: frames.count * HOP_S, onsetsS: frames.toneStartsS, notes }));
+    console.log(JSON.stringify({ file: path, lengthS: frames.count * HOP_S, onsetsS: frames.attacks.map((one) => one.onsetS), notes }));
   else console.log(summary(path, frames, notes));
 }
 
@@ -52,7 +52,7 @@ function analyseFolder(from: string, to: string): void {
     const notes = segmentNotes(frames, a4Hz);
     write(`${base}.csv`, framesTable(frames));
     write(`${base}.notes.csv`, notesTable(notes));
-    write(`${base}.onsets.csv`, ['time_s', ...frames.toneStartsS.map((time) => time.toFixed(4)), ''].join('\n'));
+    write(`${base}.onsets.csv`, ['time_s', ...frames.attacks.map((one) => one.onsetS.toFixed(4)), ''].join('\n'));
     console.log(summary(path, frames, notes));
   }
 }

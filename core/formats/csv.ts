@@ -22,12 +22,23 @@ export function framesCsv(frames: Frames): string {
 
 /** Quantities of a step that go into the table of measures, with the unit in the name. */
 const QUANTITIES = {
+  response_s: 'responseS',
   lateness_s: 'latenessS',
+  rise_s: 'riseS',
+  settle_s: 'settleS',
+  scoop_cents: 'scoopCents',
   pitch_centre_cents: 'pitchCentreCents',
   pitch_steadiness_cents: 'pitchSteadinessCents',
   drift_cents_per_s: 'driftCentsPerS',
   pitch_against_level_cents_per_10db: 'pitchAgainstLevelCents',
   share_in_window: 'shareInWindow',
+  vibrato_hz: 'vibratoHz',
+  vibrato_cents: 'vibratoCents',
+  vibrato_regularity: 'vibratoRegularity',
+  centroid_partials: 'centroidPartials',
+  centroid_per_10db: 'centroidAgainstLevel',
+  breath_db: 'breathRatioDb',
+  breath_db_per_10db: 'breathAgainstLevel',
   swell_error_db: 'swellErrorDb',
   wrong_way_share: 'wrongWayShare',
   range_db: 'rangeDb',

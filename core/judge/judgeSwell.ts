@@ -21,10 +21,14 @@ export interface SwellCase {
 export function judgeSwell(measures: readonly StepMeasures[], about: SwellCase): Verdict {
   const context = { demand: about.demand, beatS: beatSeconds(about.score) };
   const found: Finding[] = [];
+  const played = measures.findLastIndex((step) => step.kind === 'sounded') + 1;
   for (const weight of [3, 2, 1] as const)
     measures.forEach((step, stepIndex) => {
       if (step.kind === 'silent') {
-        if (weight === 3) found.push({ id: 'nothingHeard', weight, stepIndex, values: {} });
+        if (weight === 3 && (played === 0 || stepIndex < played))
+          found.push({ id: 'nothingHeard', weight, stepIndex, values: {} });
+        if (weight === 1 && played > 0 && stepIndex === played)
+          found.push({ id: 'stoppedAfter', weight, stepIndex, values: { played, total: measures.length } });
         return;
       }
       for (const rule of SWELL_RULES) {

@@ -1,4 +1,4 @@
-import { DEMAND_CENTS, type Demand, type Measured, type StepMeasures } from '@inner-hum/core/measure';
+import { DEMAND_CENTS, type Demand, type Measured, type PartialJump, type StepMeasures } from '@inner-hum/core/measure';
 import type { FindingId, TryId, Weight } from './verdict';
 
 export type Sounded = Extract<StepMeasures, { kind: 'sounded' }>;
@@ -20,14 +20,16 @@ export interface Rule {
 
 /** Limits of each demand. Our choice; the pitch windows are those of the measures. */
 const LIMITS = {
-  loose: { errorDb: 3, slopeCents: 12, driftCents: 6, spreadCents: 8, rangeShare: 0.5, lateS: 0.12 },
-  firm: { errorDb: 2, slopeCents: 7, driftCents: 3.5, spreadCents: 5, rangeShare: 0.65, lateS: 0.07 },
-  fine: { errorDb: 1.3, slopeCents: 4, driftCents: 2, spreadCents: 3.5, rangeShare: 0.8, lateS: 0.04 },
+  loose: { errorDb: 3, slopeCents: 12, driftCents: 6, spreadCents: 8, rangeShare: 0.5, lateS: 0.12, responseS: 0.25 },
+  firm: { errorDb: 2, slopeCents: 7, driftCents: 3.5, spreadCents: 5, rangeShare: 0.65, lateS: 0.07, responseS: 0.16 },
+  fine: { errorDb: 1.3, slopeCents: 4, driftCents: 2, spreadCents: 3.5, rangeShare: 0.8, lateS: 0.04, responseS: 0.1 },
 } as const;
 
 const WRONG_WAY_SHARE = 0.12;
 const PEAK_BEATS = 0.75;
 const AIRY_DB = -14;
+const SCOOP_CENTS = 20;
+const SLIP_CENTS = 12;
 
 /** True when a quantity lies above a limit by more than its own uncertainty. */
 function above(quantity: Measured, limit: number): boolean {
@@ -58,18 +60,7 @@ export const SWELL_RULES: readonly Rule[] = [
     id: 'jump',
     weight: 3,
     tries: ['voiceTheNote', 'startWhereItSpeaks'],
-    when: (m, context) => {
-      const jump = m.jumps[0];
-      return (
-        jump && {
-          beat: beatOf(jump.atS, m, context),
-          atS: jump.atS,
-          partial: jump.toPartial,
-          lastsMs: 1000 * jump.lastsS,
-          count: m.jumps.length,
-        }
-      );
-    },
+    when: (m, context) => slips('jump', m, context),
   },
   {
     id: 'dropOut',
@@ -90,6 +81,18 @@ export const SWELL_RULES: readonly Rule[] = [
       const missing = (m.plannedEndS - m.endS) / beatS;
       return missing * beatS > 0.35 && missing > 0.4 ? { beats: missing } : undefined;
     },
+  },
+  {
+    id: 'crack',
+    weight: 2,
+    tries: ['voiceTheNote', 'onePressure'],
+    when: (m, context) => slips('crack', m, context),
+  },
+  {
+    id: 'squeak',
+    weight: 2,
+    tries: ['warmReed', 'voiceTheNote'],
+    when: (m, context) => slips('squeak', m, context),
   },
   {
     id: 'stairs',
@@ -200,6 +203,28 @@ export const SWELL_RULES: readonly Rule[] = [
       above(negative(m.latenessS), LIMITS[demand].lateS) ? inMs(evidence('ms', m.latenessS)) : undefined,
   },
   {
+    id: 'slowResponse',
+    weight: 1,
+    tries: ['letItSpeak'],
+    when: (m, { demand }) =>
+      above(m.responseS, LIMITS[demand].responseS) ? inMs(evidence('ms', m.responseS)) : undefined,
+  },
+  {
+    id: 'scooped',
+    weight: 1,
+    tries: ['voiceTheNote'],
+    when: (m) => (above(negative(m.scoopCents), SCOOP_CENTS) ? evidence('cents', m.scoopCents) : undefined),
+  },
+  {
+    id: 'slipsAtEnd',
+    weight: 1,
+    tries: ['endWithAir'],
+    when: (m) => {
+      const slip = m.release.slipCents;
+      return above(slip, SLIP_CENTS) || above(negative(slip), SLIP_CENTS) ? evidence('cents', slip) : undefined;
+    },
+  },
+  {
     id: 'peakLate',
     weight: 1,
     tries: ['planTheMiddle'],
@@ -218,6 +243,21 @@ export const SWELL_RULES: readonly Rule[] = [
     when: (m) => (above(m.breathAtSoftEndDb, AIRY_DB) ? evidence('db', m.breathAtSoftEndDb) : undefined),
   },
 ];
+
+/** The first slip of a kind, and how many there are. */
+function slips(kind: PartialJump['kind'], m: Sounded, context: RuleContext) {
+  const found = m.jumps.filter((one) => one.kind === kind);
+  const first = found[0];
+  return (
+    first && {
+      beat: beatOf(first.atS, m, context),
+      atS: first.atS,
+      partial: first.toPartial,
+      lastsMs: 1000 * first.lastsS,
+      count: found.length,
+    }
+  );
+}
 
 function inMs(values: Record<string, number>): Record<string, number> {
   return Object.fromEntries(Object.entries(values).map(([name, seconds]) => [name, 1000 * seconds]));

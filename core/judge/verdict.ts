@@ -16,6 +16,8 @@ export type TryId =
   | 'lessThroatMoreAir'
   | 'airBeforeBeat'
   | 'wideRange'
+  | 'letItSpeak'
+  | 'endWithAir'
   | 'checkFingering'
   | 'checkMicrophone'
   | 'warmReed';
@@ -24,6 +26,8 @@ export type FindingId =
   | 'nothingHeard'
   | 'otherNote'
   | 'jump'
+  | 'crack'
+  | 'squeak'
   | 'dropOut'
   | 'stoppedEarly'
   | 'stairs'
@@ -40,6 +44,10 @@ export type FindingId =
   | 'sinking'
   | 'unsteady'
   | 'airySoftEnd'
+  | 'slowResponse'
+  | 'scooped'
+  | 'slipsAtEnd'
+  | 'stoppedAfter'
   | 'late'
   | 'early'
   | 'even';

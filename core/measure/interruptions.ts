@@ -5,8 +5,14 @@ import { OWN_NOTE_CENTS, type ToneSpan } from './tone';
 const LEAST_JUMP_FRAMES = 3;
 const LEAST_DROP_OUT_FRAMES = 6;
 
+/** A wrong pitch this short is a crack; up to the second and this far above, a squeak. */
+const CRACK_S = 0.12;
+const SQUEAK_S = 0.25;
+const FAR_ABOVE_CENTS = 1850;
+
 /** A stretch in which another partial (or pitch) sounded than the intended one. */
 export interface PartialJump {
+  readonly kind: 'jump' | 'crack' | 'squeak';
   readonly atS: number;
   readonly lastsS: number;
   readonly fromPartial: number;
@@ -31,13 +37,20 @@ export function partialJumps(
 ): PartialJump[] {
   const elsewhere = (i: number) =>
     frames.f0Hz[i]! > 0 && Math.abs(centsBetweenHz(targetHz, frames.f0Hz[i]!)) > OWN_NOTE_CENTS;
-  return runs(span, elsewhere, LEAST_JUMP_FRAMES).map(({ from, to }) => ({
-    atS: from * HOP_S,
-    lastsS: (to - from) * HOP_S,
-    fromPartial: partial,
-    toPartial: soundingPartial(frames.f0Hz[(from + to) >> 1]!, fingeredHz),
-    cameBack: to < span.end,
-  }));
+  return runs(span, elsewhere, LEAST_JUMP_FRAMES).map(({ from, to }) => {
+    const hz = frames.f0Hz[(from + to) >> 1]!;
+    const lastsS = (to - from) * HOP_S;
+    const cameBack = to < span.end;
+    const squeaked = lastsS <= SQUEAK_S && centsBetweenHz(targetHz, hz) > FAR_ABOVE_CENTS;
+    return {
+      kind: squeaked ? 'squeak' : cameBack && lastsS <= CRACK_S ? 'crack' : 'jump',
+      atS: from * HOP_S,
+      lastsS,
+      fromPartial: partial,
+      toPartial: soundingPartial(hz, fingeredHz),
+      cameBack,
+    };
+  });
 }
 
 /** Drop-outs of 60 ms or longer inside a tone. */

@@ -1,3 +1,4 @@
+import { ONSET_ERROR_S } from './attack';
 import { absent, measured, type Measured } from './measured';
 import type { PlannedLine } from './plannedLine';
 
@@ -8,9 +9,6 @@ export interface AudioPath {
   /** one standard deviation of that delay, seconds */
   readonly delayErrorS: number;
 }
-
-/** Standard error of a tone's onset as the ear finds it (docs/bench.md), seconds. */
-const ONSET_ERROR_S = 0.005;
 
 /** Lateness of a tone: its onset less its beat and less the delay of the audio path, seconds; early is negative. */
 export function latenessS(onsetS: number, line: PlannedLine, path: AudioPath, onBeat: boolean): Measured {

@@ -1,5 +1,10 @@
 /** Why a quantity has no value. */
-export type AbsentReason = 'noTone' | 'tooShort' | 'levelHardlyMoved' | 'notPlanned' | 'noBeat' | 'anotherNote';
+export type AbsentReason =
+  | 'noTone' | 'tooShort' | 'levelHardlyMoved' | 'notPlanned' | 'noBeat'
+  | 'anotherNote'
+  | 'noAttack'
+  | 'noVibrato'
+  | 'noRelease';
 
 /**
  * A quantity as measured: its value with one standard deviation of its own error, in the quantity's unit, or the reason

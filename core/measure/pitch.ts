@@ -15,10 +15,10 @@ export function pitchCentreCents(body: ToneBody): Measured {
   return measured(median(body.cents), Math.hypot(spread, SYSTEMATIC_CENTS));
 }
 
-/** Pitch steadiness: robust standard deviation of the cents around their own line. */
-export function pitchSteadinessCents(body: ToneBody): Measured {
+/** Pitch steadiness: robust standard deviation of `restCents`, the body's cents without vibrato, around their own line. */
+export function pitchSteadinessCents(body: ToneBody, restCents: Float64Array): Measured {
   if (body.cents.length < MIN_BODY_FRAMES) return absent('tooShort');
-  const deviation = robustDeviation(residuals(body));
+  const deviation = robustDeviation(residuals({ ...body, cents: restCents }));
   return measured(deviation, Math.max(0.2, deviation / Math.sqrt(2 * independent(body))));
 }
 

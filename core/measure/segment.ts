@@ -1,13 +1,15 @@
 import { HOP_S, type Frames } from '@inner-hum/core/signal';
 import { centsBetweenHz, hzToMidi } from '@inner-hum/core/theory';
 import { median, robustDeviation } from './statistics';
+import { recentHz, tonePieces } from './toneChanges';
 
-/** A pitch change of more than this begins another note, cents. */
-const CHANGE_CENTS = 70;
-/** It must last this long to be a note of its own; shorter, and back again, it is a jump within the note, frames. */
+/** Pitches this near are the same note, cents. */
+const SAME_NOTE_CENTS = 70;
+/** A change of pitch that comes back sooner is a jump within the note, frames. */
 const LEAST_NOTE_FRAMES = 12;
-/** Frames over which the present pitch of a note is taken. */
-const MEMORY_FRAMES = 8;
+/** A note struck again on the same pitch: the level dips by this much and is back within this time. */
+const DIP_DB = 7;
+const DIP_REACH_FRAMES = 10;
 
 /** A note found in a recording without a score. */
 export interface FoundNote {
@@ -27,82 +29,85 @@ export interface FoundNote {
 }
 
 interface Piece {
-  from: number;
-  to: number;
-  jumps: number;
-  /** begins after a gap, not by a change of pitch */
+  readonly start: number;
+  readonly end: number;
   readonly afterGap: boolean;
+  readonly jumps: number;
 }
 
 /**
- * Notes of a recording without a score: runs of tone, divided where the pitch changes by more than 70 cents for good.
- * Short excursions that come back are counted as jumps of their note; other short pieces are left out. Our choice.
+ * Notes of a recording without a score: runs of tone, divided where the pitch changes by more than 70 cents for good and
+ * where a note is struck again. Short excursions that come back are counted as jumps of their note; other pieces under
+ * 60 ms are left out. Our choice.
  */
 export function segmentNotes(frames: Frames, a4Hz: number): FoundNote[] {
-  return joinExcursions(pieces(frames), frames)
-    .filter((piece) => piece.to - piece.from >= LEAST_NOTE_FRAMES / 2)
-    .map((piece) => describe(frames, piece, a4Hz));
+  return segmentSpans(frames).map((piece) => describe(frames, piece, a4Hz));
 }
 
-function pieces({ f0Hz, count }: Frames): Piece[] {
-  const found: Piece[] = [];
-  let open: Piece | undefined;
-  for (let i = 0; i < count; i++) {
-    const hz = f0Hz[i]!;
-    if (hz === 0) {
-      open = undefined;
-      continue;
-    }
-    if (!open || Math.abs(centsBetweenHz(recentHz(f0Hz, open), hz)) > CHANGE_CENTS) {
-      open = { from: i, to: i + 1, jumps: 0, afterGap: !open };
-      found.push(open);
-    } else open.to = i + 1;
-  }
-  return found;
+/** Frames of the notes of {@link segmentNotes}. */
+export function segmentSpans(frames: Frames): Piece[] {
+  return joinExcursions(frames)
+    .flatMap((piece) => divideAtDips(frames, piece))
+    .filter((piece) => piece.end - piece.start >= LEAST_NOTE_FRAMES / 2);
 }
 
-function recentHz(f0Hz: Float32Array, piece: Piece): number {
-  return median(f0Hz.subarray(Math.max(piece.from, piece.to - MEMORY_FRAMES), piece.to));
-}
-
-function joinExcursions(found: readonly Piece[], { f0Hz }: Frames): Piece[] {
+function joinExcursions(frames: Frames): Piece[] {
+  const { f0Hz } = frames;
   const joined: Piece[] = [];
-  for (const piece of found) {
+  for (const piece of tonePieces(frames)) {
     const between = joined.at(-1);
     const before = joined.at(-2);
     const isReturn =
       before &&
       between &&
-      between.to - between.from < LEAST_NOTE_FRAMES &&
-      before.to === between.from &&
-      between.to === piece.from &&
-      Math.abs(centsBetweenHz(recentHz(f0Hz, before), f0Hz[Math.min(piece.to - 1, piece.from + 1)]!)) <= CHANGE_CENTS;
-    if (!isReturn) {
-      joined.push({ ...piece });
-      continue;
-    }
-    joined.pop();
-    before.to = piece.to;
-    before.jumps += 1 + piece.jumps;
+      between.end - between.start < LEAST_NOTE_FRAMES &&
+      before.end === between.start &&
+      between.end === piece.start &&
+      Math.abs(centsBetweenHz(recentHz(f0Hz, before), f0Hz[Math.min(piece.end - 1, piece.start + 1)]!)) <=
+        SAME_NOTE_CENTS;
+    if (isReturn) joined.splice(-2, 2, { ...before, end: piece.end, jumps: before.jumps + 1 });
+    else joined.push({ ...piece, jumps: 0 });
   }
   return joined;
 }
 
-function describe(frames: Frames, { from, to, jumps, afterGap }: Piece, a4Hz: number): FoundNote {
-  const hz = median(frames.f0Hz.subarray(from, to));
+/** Parts of a piece between dips of its level that are over within 100 ms each side. */
+function divideAtDips({ levelDb }: Frames, piece: Piece): Piece[] {
+  const parts: Piece[] = [];
+  let { start } = piece;
+  for (let i = piece.start + LEAST_NOTE_FRAMES / 2; i < piece.end - LEAST_NOTE_FRAMES / 2; i++) {
+    const from = Math.max(start, i - DIP_REACH_FRAMES);
+    const to = Math.min(piece.end, i + DIP_REACH_FRAMES + 1);
+    const here = levelDb[i]!;
+    const near = levelDb.subarray(from, to);
+    if (here > Math.min(...near)) continue;
+    const left = Math.max(...levelDb.subarray(from, i));
+    const right = Math.max(...levelDb.subarray(i + 1, to));
+    if (Math.min(left, right) - here < DIP_DB) continue;
+    parts.push({ ...piece, start, end: i, afterGap: piece.afterGap && parts.length === 0, jumps: 0 });
+    start = i;
+    i += LEAST_NOTE_FRAMES / 2;
+  }
+  return [...parts, { ...piece, start, afterGap: piece.afterGap && parts.length === 0 }];
+}
+
+function describe(frames: Frames, { start, end, jumps, afterGap }: Piece, a4Hz: number): FoundNote {
+  const hz = median(frames.f0Hz.subarray(start, end));
   const soundingMidi = Math.round(hzToMidi(hz, a4Hz));
-  const own = [...frames.f0Hz.subarray(from, to)].filter((one) => one > 0 && Math.abs(centsBetweenHz(hz, one)) < 150);
-  const startS = from * HOP_S;
-  const fine = afterGap ? frames.toneStartsS.find((time) => Math.abs(time - startS) < 0.1) : undefined;
+  const own = [...frames.f0Hz.subarray(start, end)].filter(
+    (one) => one > 0 && Math.abs(centsBetweenHz(hz, one)) < 150,
+  );
+  const startS = start * HOP_S;
+  const fine = afterGap ? frames.attacks.find((one) => Math.abs(one.onsetS - startS) < 0.1)?.onsetS : undefined;
   return {
     onsetS: fine ?? startS,
-    endS: to * HOP_S,
+    endS: end * HOP_S,
     soundingMidi,
     f0HzMedian: hz,
     centsMedian: 100 * (hzToMidi(hz, a4Hz) - soundingMidi),
     centsSpread: robustDeviation(own.map((one) => centsBetweenHz(hz, one))),
-    levelDbMedian: median(frames.levelDb.subarray(from, to)),
-    breathDbMedian: median(frames.breathDb.subarray(from, to)),
+    levelDbMedian: median(frames.levelDb.subarray(start, end)),
+    breathDbMedian: median(frames.breathDb.subarray(start, end)),
     jumps,
   };
 }

@@ -1,21 +1,25 @@
 import { beatSeconds, type Score, type Step } from '@inner-hum/core/exercise';
 import { HOP_S, type Frames } from '@inner-hum/core/signal';
 import { hzToMidi, instrumentById, partialTargetHz, writtenToHz, type LevelRuler } from '@inner-hum/core/theory';
+import { alignSteps, type ExpectedStep } from './align';
+import { responseS, riseS } from './attack';
 import { breathAtSoftEndDb } from './breathAtSoftEnd';
+import { breathAgainstLevel, breathRatioDb, centroidAgainstLevel, centroidPartials } from './colour';
+import { hold, type Hold } from './hold';
 import { dropOuts, partialJumps, type DropOut, type PartialJump } from './interruptions';
 import { latenessS, type AudioPath } from './lateness';
-import type { Measured } from './measured';
+import { valueOf, type Measured } from './measured';
 import { driftCentsPerS, pitchCentreCents, pitchSteadinessCents, shareInWindow } from './pitch';
 import { pitchAgainstLevelCents } from './pitchAgainstLevel';
 import { plannedLine, type PlannedLine } from './plannedLine';
+import { release, type Release } from './release';
+import { settling } from './settle';
+import { slurContinuity, type SlurContinuity } from './slur';
 import { median } from './statistics';
 import { halfBeatLevels, peakPlaceBeats, rangeDb, stairs, swellErrorDb, wrongWayShare, type Stair } from './swellShape';
-import { findTone, toneBody, toneOnsetS, type ToneSpan } from './tone';
+import { toneAttack, toneBody, type ToneSpan } from './tone';
+import { vibrato } from './vibrato';
 
-/** How far around its place in the score a tone is looked for, beats and seconds (the smaller counts). */
-const EARLY_BEATS = 0.5;
-const EARLY_S = 0.4;
-const LATE_S = 0.3;
 
 /** Half-width of the pitch window of each demand, cents. */
 export const DEMAND_CENTS = { loose: 20, firm: 12, fine: 7 } as const;
@@ -33,12 +37,25 @@ export type StepMeasures =
       readonly targetHz: number;
       /** sounding MIDI number that was really played when it is not the intended one or one of its partials */
       readonly otherSoundingMidi?: number;
+      readonly responseS: Measured;
       readonly latenessS: Measured;
+      readonly riseS: Measured;
+      readonly settleS: Measured;
+      readonly scoopCents: Measured;
       readonly pitchCentreCents: Measured;
       readonly pitchSteadinessCents: Measured;
       readonly driftCentsPerS: Measured;
       readonly pitchAgainstLevelCents: Measured;
       readonly shareInWindow: Measured;
+      readonly vibratoHz: Measured;
+      readonly vibratoCents: Measured;
+      readonly vibratoRegularity: Measured;
+      readonly centroidPartials: Measured;
+      /** partials for each 10 dB */
+      readonly centroidAgainstLevel: Measured;
+      readonly breathRatioDb: Measured;
+      /** dB for each 10 dB */
+      readonly breathAgainstLevel: Measured;
       readonly swellErrorDb: Measured;
       readonly wrongWayShare: Measured;
       readonly rangeDb: Measured;
@@ -49,6 +66,10 @@ export type StepMeasures =
       readonly stairs: readonly Stair[];
       readonly jumps: readonly PartialJump[];
       readonly dropOuts: readonly DropOut[];
+      readonly release: Release;
+      readonly hold: Hold;
+      /** how it joins the step before, when it is slurred to it */
+      readonly slur?: SlurContinuity;
     };
 
 /** What the measuring of a take needs to know besides its frames. */
@@ -66,35 +87,73 @@ export interface TakeContext {
 
 /** Measures of every step of a take, in the order of the score. */
 export function measureTake(frames: Frames, context: TakeContext): StepMeasures[] {
-  return context.score.steps.map((step) => measureStep(frames, step, context));
+  const { score, a4Hz } = context;
+  const horn = instrumentById(score.instrumentId);
+  const expected = score.steps.map((step): Expected => {
+    const line = plannedLine(score, step, context.firstBeatS, context.ruler);
+    const fingeredHz = writtenToHz(horn, step.fingeredMidi, a4Hz);
+    const targetHz = partialTargetHz(fingeredHz, step.partialNumber, score.partialTuning);
+    // The sound of the room comes as much later as the audio path is long.
+    const startS = line.startS + context.audioPath.delayS;
+    return { step, line, fingeredHz, targetHz, startS, endS: line.endS + context.audioPath.delayS };
+  });
+  const spans = alignSteps(frames, expected, beatSeconds(score));
+  return expected.map((one, i): StepMeasures => {
+    const span = spans[i];
+    if (!span) return { kind: 'silent' };
+    const before = spans[i - 1];
+    const slurred = one.step.attack === 'slurred' && before;
+    const slur = slurred && slurContinuity(frames, before, span, expected[i - 1]!.targetHz, one.targetHz);
+    return { ...measureTone(frames, span, one, context), ...(slur && { slur }) };
+  });
 }
 
-function measureStep(frames: Frames, step: Step, context: TakeContext): StepMeasures {
-  const { score, a4Hz } = context;
-  const line = plannedLine(score, step, context.firstBeatS, context.ruler);
-  const early = Math.min(EARLY_S, EARLY_BEATS * beatSeconds(score));
-  const span = findTone(frames, line.startS - early, line.endS + LATE_S);
-  if (!span) return { kind: 'silent' };
-  const fingeredHz = writtenToHz(instrumentById(score.instrumentId), step.fingeredMidi, a4Hz);
-  const targetHz = partialTargetHz(fingeredHz, step.partialNumber, score.partialTuning);
-  const body = toneBody(frames, span, targetHz);
-  const onsetS = toneOnsetS(frames, span);
+interface Expected extends ExpectedStep {
+  readonly step: Step;
+  readonly line: PlannedLine;
+}
+
+function measureTone(
+  frames: Frames,
+  span: ToneSpan,
+  { step, line, fingeredHz, targetHz }: Expected,
+  context: TakeContext,
+): Extract<StepMeasures, { kind: 'sounded' }> {
+  const { settleS, scoopCents } = settling(frames, span, line.levelDbAt);
+  const body = toneBody(frames, span, targetHz, valueOf(settleS) ?? 0);
+  const attack = toneAttack(frames, span);
+  const onsetS = attack?.onsetS ?? span.start * HOP_S;
+  const endS = span.end * HOP_S;
+  const wave = vibrato(body);
   const halfBeats = halfBeatLevels(frames, span, line);
-  const other = otherNote(frames, span, fingeredHz, body.frame.length, a4Hz);
+  const other = otherNote(frames, span, fingeredHz, body.frame.length, context.a4Hz);
+  const jumps = other === undefined ? partialJumps(frames, span, targetHz, fingeredHz, step.partialNumber) : [];
+  const gaps = dropOuts(frames, span);
   return {
     kind: 'sounded',
     onsetS,
-    endS: span.end * HOP_S,
+    endS,
     plannedStartS: line.startS,
     plannedEndS: line.endS,
     targetHz,
     ...(other === undefined ? {} : { otherSoundingMidi: other }),
+    responseS: responseS(attack),
     latenessS: latenessS(onsetS, line, context.audioPath, context.onBeat),
+    riseS: riseS(attack),
+    settleS,
+    scoopCents,
     pitchCentreCents: pitchCentreCents(body),
-    pitchSteadinessCents: pitchSteadinessCents(body),
+    pitchSteadinessCents: pitchSteadinessCents(body, wave.restCents),
     driftCentsPerS: driftCentsPerS(body),
     pitchAgainstLevelCents: pitchAgainstLevelCents(body),
     shareInWindow: shareInWindow(body, DEMAND_CENTS[context.demand]),
+    vibratoHz: wave.rateHz,
+    vibratoCents: wave.extentCents,
+    vibratoRegularity: wave.regularity,
+    centroidPartials: centroidPartials(body),
+    centroidAgainstLevel: centroidAgainstLevel(body),
+    breathRatioDb: breathRatioDb(body),
+    breathAgainstLevel: breathAgainstLevel(body),
     swellErrorDb: swellErrorDb(body, line),
     wrongWayShare: wrongWayShare(body, line),
     rangeDb: rangeDb(halfBeats),
@@ -102,8 +161,10 @@ function measureStep(frames: Frames, step: Step, context: TakeContext): StepMeas
     peakPlaceBeats: peakPlaceBeats(halfBeats, line),
     breathAtSoftEndDb: breathAtSoftEndDb(body),
     stairs: stairs(body, line),
-    jumps: other === undefined ? partialJumps(frames, span, targetHz, fingeredHz, step.partialNumber) : [],
-    dropOuts: dropOuts(frames, span),
+    jumps,
+    dropOuts: gaps,
+    release: release(frames, span, targetHz),
+    hold: hold({ onsetS, endS, body, jumps, dropOuts: gaps }, line, DEMAND_CENTS[context.demand]),
   };
 }
 

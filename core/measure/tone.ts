@@ -1,14 +1,14 @@
-import { HOP_S, type Frames } from '@inner-hum/core/signal';
+import { HOP_S, type Attack, type Frames } from '@inner-hum/core/signal';
 import { centsBetweenHz } from '@inner-hum/core/theory';
 
 /** Farther from its target than this a frame is another note or partial, not a badly tuned one, cents. */
 export const OWN_NOTE_CENTS = 150;
-/** A tone must last this long to count as begun, frames. */
-const ONSET_RUN_FRAMES = 6;
 /** A finely measured start lies at most this far from the first frame of its tone, seconds. */
 const ONSET_REACH_S = 0.1;
-/** What is left out at the ends of a tone until it has settled and before it is released, seconds. */
-const EDGE_S = 0.12;
+/** Nearest to its ends a tone is never settled, frames. */
+const LEAST_EDGE_FRAMES = 5;
+/** A tone that falls faster than this at its end is being let go. */
+const RELEASE_DB_PER_S = 75;
 
 /** The frames of one intended tone: indices into the take's frames, `end` exclusive. */
 export interface ToneSpan {
@@ -16,29 +16,12 @@ export interface ToneSpan {
   readonly end: number;
 }
 
-/**
- * The part of `frames` between two times where the tone of a step sounds: from the first run of tone of 60 ms or more
- * to the last toned frame. Undefined when there is none.
- */
-export function findTone(frames: Frames, fromS: number, toS: number): ToneSpan | undefined {
-  const from = Math.max(0, Math.ceil(fromS / HOP_S));
-  const to = Math.min(frames.count, Math.floor(toS / HOP_S));
-  let run = 0;
-  for (let i = from; i < to; i++) {
-    run = frames.f0Hz[i]! > 0 ? run + 1 : 0;
-    if (run < ONSET_RUN_FRAMES) continue;
-    let end = to;
-    while (frames.f0Hz[end - 1] === 0) end--;
-    return { start: i - run + 1, end };
-  }
-  return undefined;
-}
-
-/** When a tone began, seconds: the finely measured start nearest to its first frame, else that frame's time. */
-export function toneOnsetS(frames: Frames, span: ToneSpan): number {
+/** How a tone began: the finely measured attack nearest to its first frame, else what that frame tells. */
+export function toneAttack(frames: Frames, span: ToneSpan): Attack | undefined {
   const frameS = span.start * HOP_S;
-  const near = frames.toneStartsS.filter((time) => Math.abs(time - frameS) <= ONSET_REACH_S);
-  return near.sort((a, b) => Math.abs(a - frameS) - Math.abs(b - frameS))[0] ?? frameS;
+  const away = (one: Attack) => Math.abs(one.onsetS - frameS);
+  const near = frames.attacks.filter((one) => away(one) <= ONSET_REACH_S);
+  return near.sort((a, b) => away(a) - away(b))[0];
 }
 
 /** Rows of the frames of a tone that sound the intended note, settled: what steadiness is measured on. */
@@ -51,13 +34,19 @@ export interface ToneBody {
   readonly cents: Float64Array;
   readonly levelDb: Float64Array;
   readonly breathDb: Float64Array;
+  readonly centroidPartials: Float64Array;
 }
 
-/** Body of a tone: toned frames within {@link OWN_NOTE_CENTS} of the target, the edges left out. May be empty. */
-export function toneBody(frames: Frames, span: ToneSpan, targetHz: number): ToneBody {
-  const edge = Math.min(Math.round(EDGE_S / HOP_S), Math.floor((span.end - span.start) / 4));
+/**
+ * Body of a tone: frames within {@link OWN_NOTE_CENTS} of the target from where it has settled to where it is let go, at
+ * most a quarter left out at each end. May be empty.
+ */
+export function toneBody(frames: Frames, span: ToneSpan, targetHz: number, settleS: number): ToneBody {
+  const quarter = Math.floor((span.end - span.start) / 4);
+  const settled = Math.max(LEAST_EDGE_FRAMES, Math.ceil(settleS / HOP_S));
+  const letGo = Math.max(LEAST_EDGE_FRAMES, span.end - releaseStart(frames, span));
   const rows: number[] = [];
-  for (let i = span.start + edge; i < span.end - edge; i++)
+  for (let i = span.start + Math.min(settled, quarter); i < span.end - Math.min(letGo, quarter); i++)
     if (frames.f0Hz[i]! > 0 && Math.abs(centsBetweenHz(targetHz, frames.f0Hz[i]!)) <= OWN_NOTE_CENTS) rows.push(i);
   return {
     frame: Int32Array.from(rows),
@@ -65,7 +54,15 @@ export function toneBody(frames: Frames, span: ToneSpan, targetHz: number): Tone
     cents: Float64Array.from(rows, (i) => centsBetweenHz(targetHz, frames.f0Hz[i]!)),
     levelDb: Float64Array.from(rows, (i) => frames.levelDb[i]!),
     breathDb: Float64Array.from(rows, (i) => frames.breathDb[i]!),
+    centroidPartials: Float64Array.from(rows, (i) => frames.centroidPartials[i]!),
   };
+}
+
+/** First frame of the steep fall at the end of a tone; its end when it does not fall steeply. */
+export function releaseStart({ levelDb }: Frames, span: ToneSpan): number {
+  let at = span.end;
+  while (at - 2 > span.start && levelDb[at - 3]! - levelDb[at - 1]! > RELEASE_DB_PER_S * 2 * HOP_S) at--;
+  return at;
 }
 
 /** Bodies shorter than this say nothing about steadiness, frames. */

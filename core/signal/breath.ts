@@ -2,8 +2,8 @@ import type { SampleStore } from './sampleStore';
 import { hann } from './window';
 
 const WINDOW_S = 0.04;
-/** Every second sample is enough for a power. */
-const STRIDE = 2;
+/** Every fourth sample is enough for a power. */
+const STRIDE = 4;
 /** Below this the comb's own interpolation and the tone's natural jitter hide the noise, dB. */
 const FLOOR_DB = -45;
 

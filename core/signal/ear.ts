@@ -3,11 +3,11 @@ import { Candidates } from './candidates';
 import { DcBlocker } from './dcBlocker';
 import { Decimator, decimationFactor } from './decimator';
 import { emptyFrames, HOP_S, PARTIALS_KEPT, type Frames } from './frames';
-import { Harmonics, WINDOW_S } from './harmonics';
+import { Harmonics } from './harmonics';
 import { mainsHum, withoutHum, type MainsHum } from './hum';
 import { LevelMeter } from './level';
 import { Periodicity } from './periodicity';
-import { onsetTimeS } from './onset';
+import { attackOf } from './onset';
 import { PitchPath } from './pitchPath';
 import { SampleStore } from './sampleStore';
 import { gateTones } from './toneGate';
@@ -28,6 +28,8 @@ const BANDS = [
   { fromHz: 110, factor: 1 },
   { fromHz: 48, factor: 4 },
 ] as const;
+/** Layers of the sound, each half as fine as the one before: low tones have all their partials in a coarse one. */
+const LAYERS = 3;
 /** Bands overlap by this factor. */
 const OVERLAP = 1.06;
 
@@ -48,11 +50,18 @@ export interface LiveFrame {
   breathDb: number;
 }
 
-/** Where the pitches of a band are looked for; without `thin` in the sound as thinned for all. */
+/** The sound thinned once more by two, and what measures partials in it. */
+interface Layer {
+  readonly thin: Decimator;
+  /** by how much it is thinner than the first layer */
+  readonly factor: number;
+  readonly harmonics: Harmonics;
+}
+
+/** Where the pitches of a band are looked for. */
 interface Band {
   readonly periodicity: Periodicity;
-  readonly factor: number;
-  readonly thin: Decimator | undefined;
+  readonly layer: Layer;
 }
 
 /**
@@ -62,11 +71,10 @@ interface Band {
  */
 export class Ear {
   private readonly sound: SampleStore;
-  private readonly thin: Decimator;
+  private readonly layers: readonly Layer[];
   private readonly dc: DcBlocker;
   private readonly meter: LevelMeter;
   private readonly bands: readonly Band[];
-  private readonly harmonics: Harmonics;
   private readonly breath: BreathMeter;
   private readonly path: PitchPath;
   private readonly levels: SampleStore;
@@ -84,17 +92,20 @@ export class Ear {
     const rateHz = sampleRateHz / factor;
     this.sampleRateHz = sampleRateHz;
     this.sound = new SampleStore(retainS * sampleRateHz);
-    this.thin = new Decimator(factor, retainS * rateHz);
+    this.layers = Array.from({ length: LAYERS }, (_, i) => {
+      const rate = rateHz / 2 ** i;
+      const thin = new Decimator(i === 0 ? factor : 2, retainS * rate);
+      return { thin, factor: 2 ** i, harmonics: new Harmonics(rate, minHz) };
+    });
     this.dc = new DcBlocker(sampleRateHz);
     this.meter = new LevelMeter(sampleRateHz);
     this.bands = BANDS.flatMap(({ fromHz, factor: more }, i): Band[] => {
       const above = BANDS[i - 1]?.fromHz ?? maxHz / OVERLAP;
       if (minHz >= above) return [];
-      const rate = rateHz / more;
-      const periodicity = new Periodicity(rate, Math.max(fromHz, minHz), Math.min(maxHz, above * OVERLAP));
-      return [{ periodicity, factor: more, thin: more === 1 ? undefined : new Decimator(more, retainS * rate) }];
+      const layer = this.layers.find((one) => one.factor === more)!;
+      const periodicity = new Periodicity(rateHz / more, Math.max(fromHz, minHz), Math.min(maxHz, above * OVERLAP));
+      return [{ periodicity, layer }];
     });
-    this.harmonics = new Harmonics(rateHz, minHz);
     this.breath = new BreathMeter(sampleRateHz);
     this.path = new PitchPath(retainS / HOP_S);
     this.levels = new SampleStore(retainS / HOP_S, 1 << 12);
@@ -111,15 +122,15 @@ export class Ear {
     const clean = this.filtered.subarray(0, block.length);
     this.dc.process(block, clean);
     this.sound.append(clean);
-    this.thin.pull(this.sound);
-    for (const band of this.bands) band.thin?.pull(this.thin.output);
+    this.thinOut(false);
     this.analyse(false, onFrame);
   }
 
   /** Ends the sound and decides all frames together. Only for an ear that keeps everything. */
   finish(): Frames {
     this.end();
-    const hum = mainsHum(this.thin.output.view(), this.sampleRateHz / this.thin.factor, this.levels.view());
+    const { thin } = this.layers[0]!;
+    const hum = mainsHum(thin.output.view(), this.sampleRateHz / thin.factor, this.levels.view());
     const source = hum ? this.earWithoutHum(hum) : this;
     const states = source.path.decideAll();
     const coarseHz = Float64Array.from(states, (state, i) => (state < 0 ? 0 : source.path.candidateHz(i, state)));
@@ -128,7 +139,10 @@ export class Ear {
     const starts = [...coarseHz.keys()].filter((i) => coarseHz[i]! > 0 && !(coarseHz[i - 1]! > 0));
     const frames: Frames = {
       ...emptyFrames(coarseHz.length),
-      toneStartsS: starts.map((i) => onsetTimeS(sound, this.sampleRateHz, i, coarseHz[i]!)),
+      attacks: starts.map((i) => {
+        const silentFromS = (coarseHz.subarray(0, i).findLastIndex((hz) => hz > 0) + 1) * HOP_S;
+        return attackOf(sound, this.sampleRateHz, i, coarseHz[i]!, silentFromS);
+      }),
     };
     for (let i = 0; i < frames.count; i++) {
       frames.levelDb[i] = this.levels.at(i);
@@ -139,9 +153,16 @@ export class Ear {
   }
 
   private end(): void {
-    this.thin.pull(this.sound, true);
-    for (const band of this.bands) band.thin?.pull(this.thin.output, true);
+    this.thinOut(true);
     this.analyse(true);
+  }
+
+  private thinOut(flush: boolean): void {
+    let finer = this.sound;
+    for (const { thin } of this.layers) {
+      thin.pull(finer, flush);
+      finer = thin.output;
+    }
   }
 
   private earWithoutHum(hum: MainsHum): Ear {
@@ -152,11 +173,12 @@ export class Ear {
   }
 
   private describe(frames: Frames, index: number, coarseHz: number): void {
-    frames.breathDb[index] = this.refine(index, coarseHz, frames.confidence[index]!);
-    frames.f0Hz[index] = this.harmonics.f0Hz;
-    frames.centroidPartials[index] = this.harmonics.centroidPartials;
-    frames.pitchErrorCents[index] = this.harmonics.pitchErrorCents;
-    frames.partialsDb.set(this.harmonics.partialsDb, index * PARTIALS_KEPT);
+    const harmonics = this.refine(index, coarseHz, frames.confidence[index]!);
+    frames.breathDb[index] = this.breathAt(index, harmonics.f0Hz);
+    frames.f0Hz[index] = harmonics.f0Hz;
+    frames.centroidPartials[index] = harmonics.centroidPartials;
+    frames.pitchErrorCents[index] = harmonics.pitchErrorCents;
+    frames.partialsDb.set(harmonics.partialsDb, index * PARTIALS_KEPT);
   }
 
   private analyse(flush: boolean, onFrame?: (frame: Readonly<LiveFrame>) => void): void {
@@ -170,16 +192,15 @@ export class Ear {
       const levelDb = this.meter.at(this.sound, soundCentre);
       this.levels.push(levelDb);
       this.candidates.clear();
-      for (const { periodicity, factor, thin } of this.bands) {
-        periodicity.addTo(this.candidates, (thin ?? this.thin).output, Math.round(this.thinIndex(index) / factor));
-      }
+      for (const { periodicity, layer } of this.bands)
+        periodicity.addTo(this.candidates, layer.thin.output, this.thinIndex(index, layer));
       this.path.push(this.candidates, levelDb < SILENT_BELOW_DB);
       if (onFrame && index >= LIVE_LAG_FRAMES) this.reportLive(index - LIVE_LAG_FRAMES, onFrame);
     }
   }
 
-  private reaches({ periodicity, factor, thin }: Band, index: number): boolean {
-    return Math.round(this.thinIndex(index) / factor) + periodicity.half < (thin ?? this.thin).output.end;
+  private reaches({ periodicity, layer }: Band, index: number): boolean {
+    return this.thinIndex(index, layer) + periodicity.half < layer.thin.output.end;
   }
 
   private reportLive(index: number, onFrame: (frame: Readonly<LiveFrame>) => void): void {
@@ -191,17 +212,22 @@ export class Ear {
     live.f0Hz = 0;
     live.breathDb = 0;
     if (state >= 0) {
-      live.breathDb = this.refine(index, path.candidateHz(index, state), live.confidence);
-      live.f0Hz = this.harmonics.f0Hz;
+      live.f0Hz = this.refine(index, path.candidateHz(index, state), live.confidence).f0Hz;
+      live.breathDb = this.breathAt(index, live.f0Hz);
     }
     onFrame(live);
   }
 
-  /** Measures pitch and partials into `harmonics`; the window longer the noisier it is; gives the breath ratio. */
-  private refine(index: number, coarseHz: number, confidence: number): number {
+  /** Pitch and partials, the window longer the noisier it is, in the coarsest layer that holds all the partials. */
+  private refine(index: number, coarseHz: number, confidence: number): Harmonics {
     const kind = confidence < AIRY_BELOW ? 'airy' : confidence < NOISY_BELOW ? 'noisy' : 'clean';
-    this.harmonics.measure(this.thin.output, this.thinIndex(index), coarseHz, WINDOW_S[kind]);
-    return this.breath.at(this.sound, this.soundIndex(index), this.harmonics.f0Hz);
+    const layer = this.layers.findLast((one) => one.harmonics.holdsAllPartials(coarseHz)) ?? this.layers[0]!;
+    layer.harmonics.measure(layer.thin.output, this.thinIndex(index, layer), coarseHz, kind);
+    return layer.harmonics;
+  }
+
+  private breathAt(index: number, hz: number): number {
+    return this.breath.at(this.sound, this.soundIndex(index), hz);
   }
 
   private confidenceOf(index: number, state: number): number {
@@ -212,8 +238,8 @@ export class Ear {
     return Math.round(frame * HOP_S * this.sampleRateHz);
   }
 
-  private thinIndex(frame: number): number {
-    return Math.round((frame * HOP_S * this.sampleRateHz) / this.thin.factor);
+  private thinIndex(frame: number, { factor }: Layer): number {
+    return Math.round((frame * HOP_S * this.sampleRateHz) / this.layers[0]!.thin.factor / factor);
   }
 }
 

@@ -7,6 +7,16 @@ export const PARTIALS_KEPT = 20;
 /** Level given to silence and to partials that were not found, dBFS. */
 export const SILENCE_DB = -120;
 
+/** How a tone began. Times in seconds from the first sample. */
+export interface Attack {
+  /** first moment of the sustained tone */
+  readonly onsetS: number;
+  /** first rise of breath noise above the room before it; the onset itself when no breath is heard first */
+  readonly breathS: number;
+  /** time in which the envelope grows from 10 to 90 % of its settled size, seconds */
+  readonly riseS: number;
+}
+
 /**
  * Frames of a sound, one every {@link HOP_S}; frame i is centred on i × HOP_S seconds after the first sample.
  * All arrays have `count` entries but `partialsDb`, which has `count × PARTIALS_KEPT`.
@@ -27,8 +37,8 @@ export interface Frames {
   readonly pitchErrorCents: Float32Array<ArrayBuffer>;
   /** peak amplitude of partial n at [i × PARTIALS_KEPT + n − 1], dBFS; SILENCE_DB where not found */
   readonly partialsDb: Float32Array<ArrayBuffer>;
-  /** when tones began after a gap, seconds, finer than the frames; not kept when frames are packed */
-  readonly toneStartsS: readonly number[];
+  /** how tones began after a gap, finer than the frames, in order; not kept when frames are packed */
+  readonly attacks: readonly Attack[];
 }
 
 /** Frames of `count` silent entries. */
@@ -42,7 +52,7 @@ export function emptyFrames(count: number): Frames {
     centroidPartials: new Float32Array(count),
     pitchErrorCents: new Float32Array(count),
     partialsDb: new Float32Array(count * PARTIALS_KEPT).fill(SILENCE_DB),
-    toneStartsS: [],
+    attacks: [],
   };
 }
 
@@ -59,8 +69,8 @@ export function sliceFrames(frames: Frames, from: number, to: number): Frames {
     centroidPartials: frames.centroidPartials.slice(start, end),
     pitchErrorCents: frames.pitchErrorCents.slice(start, end),
     partialsDb: frames.partialsDb.slice(start * PARTIALS_KEPT, end * PARTIALS_KEPT),
-    toneStartsS: frames.toneStartsS
-      .map((time) => time - start * HOP_S)
-      .filter((time) => time >= 0 && time < (end - start) * HOP_S),
+    attacks: frames.attacks
+      .map(({ onsetS, breathS, riseS }) => ({ onsetS: onsetS - start * HOP_S, breathS: breathS - start * HOP_S, riseS }))
+      .filter(({ onsetS }) => onsetS >= 0 && onsetS < (end - start) * HOP_S),
   };
 }

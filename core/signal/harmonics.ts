@@ -4,8 +4,11 @@ import type { SampleStore } from './sampleStore';
 
 /** Fewest periods in a window. */
 const MIN_PERIODS = 3;
-/** Window lengths that can be asked for, seconds. */
-export const WINDOW_S = { clean: 0.03, noisy: 0.05, airy: 0.1 } as const;
+/** Window lengths, seconds, by how noisy the tone is. */
+const WINDOW_S = { clean: 0.03, noisy: 0.05, airy: 0.1 } as const;
+/** A noisy low tone needs more: so many periods, but no longer than this, seconds. */
+const PERIODS = { clean: MIN_PERIODS, noisy: 7, airy: 14 } as const;
+const LONGEST_S = 0.16;
 /** Partials above this share of the sample rate are left out (the thinning filter falls off there). */
 const TOP_SHARE = 0.36;
 /** A partial that wants to move the pitch by more than this is somebody else's sound. */
@@ -39,7 +42,7 @@ export class Harmonics {
     private readonly sampleRateHz: number,
     minHz: number,
   ) {
-    const longest = Math.ceil((Math.max(1.1 * WINDOW_S.airy, MIN_PERIODS / minHz) * sampleRateHz) / 2) + 8;
+    const longest = Math.ceil((Math.max(1.1 * LONGEST_S, MIN_PERIODS / minHz) * sampleRateHz) / 2) + 8;
     this.even = new Float64Array(longest + 1);
     this.odd = new Float64Array(longest + 1);
     this.evenSlope = new Float64Array(longest + 1);
@@ -47,12 +50,18 @@ export class Harmonics {
     this.scratch = new Float64Array(2 * longest + 1);
   }
 
+  /** Whether the sample rate leaves room for every partial that is kept of a tone of `hz`. */
+  holdsAllPartials(hz: number): boolean {
+    return PARTIALS_KEPT * hz < TOP_SHARE * this.sampleRateHz;
+  }
+
   /**
    * Measures around absolute index `centre`, starting from a pitch within about half a semitone. The longer the window,
    * the less noise moves the pitch (its variance falls with the cube of the length) and the less of a quick change is
    * seen.
    */
-  measure(sound: SampleStore, centre: number, coarseHz: number, windowS: number): void {
+  measure(sound: SampleStore, centre: number, coarseHz: number, noise: keyof typeof WINDOW_S): void {
+    const windowS = Math.max(WINDOW_S[noise], Math.min(LONGEST_S, PERIODS[noise] / coarseHz));
     let hz = coarseHz;
     for (let round = 0; round < 2; round++) {
       this.project(sound, centre, hz, windowS);
@@ -65,16 +74,21 @@ export class Harmonics {
   }
 
   private project(sound: SampleStore, centre: number, hz: number, windowS: number): void {
-    const { sampleRateHz, even, odd, evenSlope, oddSlope, amplitude, offsetHz } = this;
+    const { sampleRateHz, even, odd, evenSlope, oddSlope, amplitude } = this;
     const periods = Math.max(MIN_PERIODS, Math.round(windowS * hz));
-    const half = Math.min(even.length - 1, Math.round((periods * sampleRateHz) / hz / 2));
+    const halfExact = Math.min(even.length - 1, (periods * sampleRateHz) / hz / 2);
+    const half = Math.floor(halfExact);
     const samples = this.scratch.subarray(0, 2 * half + 1);
     sound.read(centre - half, samples);
     let windowSum = 0;
+    const twice = 2 * Math.cos(Math.PI / halfExact);
+    let cos = 1;
+    let sin = 0;
+    let cosBefore = twice / 2;
+    let sinBefore = -Math.sin(Math.PI / halfExact);
     for (let n = 0; n <= half; n++) {
-      const phase = (Math.PI * n) / half;
-      const weight = 0.5 + 0.5 * Math.cos(phase);
-      const slope = ((-0.5 * Math.PI) / half) * Math.sin(phase);
+      const weight = 0.5 + 0.5 * cos;
+      const slope = ((-0.5 * Math.PI) / halfExact) * sin;
       const right = samples[half + n]!;
       const left = n === 0 ? 0 : samples[half - n]!;
       even[n] = (right + left) * weight;
@@ -82,39 +96,50 @@ export class Harmonics {
       evenSlope[n] = (right + left) * slope;
       oddSlope[n] = (right - left) * slope;
       windowSum += n === 0 ? weight : 2 * weight;
+      const cosNext = twice * cos - cosBefore;
+      cosBefore = cos;
+      cos = cosNext;
+      const sinNext = twice * sin - sinBefore;
+      sinBefore = sin;
+      sin = sinNext;
     }
     odd[0] = 0;
     oddSlope[0] = 0;
     const partials = Math.min(PARTIALS_KEPT, Math.floor((TOP_SHARE * sampleRateHz) / hz));
-    for (let k = 0; k < PARTIALS_KEPT; k++) {
-      if (k >= partials) {
-        amplitude[k] = 0;
-        continue;
-      }
-      const omega = (2 * Math.PI * (k + 1) * hz) / sampleRateHz;
-      const stepCos = Math.cos(omega);
-      const stepSin = Math.sin(omega);
-      let c = 1;
-      let s = 0;
-      let re = 0;
-      let im = 0;
-      let slopeRe = 0;
-      let slopeIm = 0;
-      for (let n = 0; n <= half; n++) {
-        re += even[n]! * c;
-        im -= odd[n]! * s;
-        slopeRe += oddSlope[n]! * c;
-        slopeIm -= evenSlope[n]! * s;
-        const next = c * stepCos - s * stepSin;
-        s = s * stepCos + c * stepSin;
-        c = next;
-      }
-      const power = re * re + im * im;
-      amplitude[k] = (2 * Math.sqrt(power)) / windowSum;
-      // Im(slope ÷ value) is the angular distance from the partial, radians a sample.
-      const distance = power > 0 ? (slopeIm * re - slopeRe * im) / power : 0;
-      offsetHz[k] = (-distance * sampleRateHz) / (2 * Math.PI * (k + 1));
+    amplitude.fill(0, partials);
+    const omega = (2 * Math.PI * hz) / sampleRateHz;
+    for (let k = 0; k < partials; k++) this.projectPartial(k, omega, half, windowSum);
+  }
+
+  /** Sums over the window for partial k + 1; its sine and cosine by the Chebyshev recurrence. */
+  private projectPartial(k: number, omega: number, half: number, windowSum: number): void {
+    const { even, odd, evenSlope, oddSlope } = this;
+    const twice = 2 * Math.cos((k + 1) * omega);
+    let cos = 1;
+    let sin = 0;
+    let cosBefore = twice / 2;
+    let sinBefore = -Math.sin((k + 1) * omega);
+    let re = 0;
+    let im = 0;
+    let slopeRe = 0;
+    let slopeIm = 0;
+    for (let n = 0; n <= half; n++) {
+      re += even[n]! * cos;
+      im -= odd[n]! * sin;
+      slopeRe += oddSlope[n]! * cos;
+      slopeIm -= evenSlope[n]! * sin;
+      const cosNext = twice * cos - cosBefore;
+      cosBefore = cos;
+      cos = cosNext;
+      const sinNext = twice * sin - sinBefore;
+      sinBefore = sin;
+      sin = sinNext;
     }
+    const power = re * re + im * im;
+    this.amplitude[k] = (2 * Math.sqrt(power)) / windowSum;
+    // Im(slope ÷ value) is the angular distance from the partial, radians a sample.
+    const distance = power > 0 ? (slopeIm * re - slopeRe * im) / power : 0;
+    this.offsetHz[k] = (-distance * this.sampleRateHz) / (2 * Math.PI * (k + 1));
   }
 
   private weightedOffset(hz: number): number {

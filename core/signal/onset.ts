@@ -1,4 +1,4 @@
-import { HOP_S } from './frames';
+import { HOP_S, type Attack } from './frames';
 
 /** Envelope: RMS of 3 ms, one value a millisecond. */
 const STEP_S = 0.001;
@@ -13,18 +13,48 @@ const ABOVE_FLOOR_DB = 6;
 /** With less than this between tone and floor the envelope can't tell, and the frame's own time stands, dB. */
 const LEAST_CONTRAST_DB = 13;
 
+/** How far back breath is looked for; its envelope is coarser: RMS of 10 ms, one value each 2 ms. */
+const BREATH_REACH_S = 1.5;
+const BREATH_STEP_S = 0.002;
+const BREATH_HALF_S = 0.005;
+/** Breath stands out of the room by this much, dB, and may dip below that for this long. */
+const BREATH_ABOVE_DB = 5;
+const BREATH_DIP_S = 0.03;
+/** Nearer to the onset than this, noise is the attack itself, seconds. */
+const LEAST_BREATH_S = 0.015;
+
+/** Size of a settled tone is taken over this stretch after its onset, seconds. */
+const SETTLED_FROM_S = 0.08;
+const SETTLED_TO_S = 0.2;
+const RISE_REACH_S = 0.5;
+
 /**
- * When a tone began, to a few milliseconds: the first moment from which the envelope stays up, dips within a period of
- * the tone aside. Our choice.
+ * How a tone began, to a few milliseconds. Our choice throughout.
  * @param frame the first frame in which the tone was decided
  * @param hz its pitch there
- * @returns seconds from the first sample
+ * @param silentFromS end of the tone before it: breath is not looked for earlier
  */
-export function onsetTimeS(sound: Float32Array, sampleRateHz: number, frame: number, hz: number): number {
+export function attackOf(
+  sound: Float32Array,
+  sampleRateHz: number,
+  frame: number,
+  hz: number,
+  silentFromS: number,
+): Attack {
+  const onsetS = onsetTimeS(sound, sampleRateHz, frame, hz);
+  return {
+    onsetS,
+    breathS: breathTimeS(sound, sampleRateHz, onsetS, silentFromS),
+    riseS: riseTimeS(sound, sampleRateHz, onsetS, hz),
+  };
+}
+
+/** The first moment from which the envelope stays up, dips within a period of the tone aside. */
+function onsetTimeS(sound: Float32Array, sampleRateHz: number, frame: number, hz: number): number {
   const coarseS = frame * HOP_S;
   const count = Math.round((BEFORE_S + AFTER_S) / STEP_S);
   const envelope = Float64Array.from({ length: count }, (_, i) =>
-    rms(sound, sampleRateHz, coarseS - BEFORE_S + i * STEP_S),
+    rms(sound, sampleRateHz, coarseS - BEFORE_S + i * STEP_S, HALF_WINDOW_S),
   );
   const index = (atS: number) => Math.round((atS + BEFORE_S) / STEP_S);
   const settled = upper(envelope.subarray(index(0.04)), 0.6);
@@ -37,6 +67,37 @@ export function onsetTimeS(sound: Float32Array, sampleRateHz: number, frame: num
   return coarseS;
 }
 
+function breathTimeS(sound: Float32Array, sampleRateHz: number, onsetS: number, silentFromS: number): number {
+  const fromS = Math.max(silentFromS, onsetS - BREATH_REACH_S, 0);
+  const count = Math.floor((onsetS - LEAST_BREATH_S - fromS) / BREATH_STEP_S);
+  if (count < 20) return onsetS;
+  const envelope = Float64Array.from({ length: count }, (_, i) =>
+    rms(sound, sampleRateHz, fromS + i * BREATH_STEP_S, BREATH_HALF_S),
+  );
+  const threshold = Math.max(upper(envelope, 0.1), 1e-6) * 10 ** (BREATH_ABOVE_DB / 20);
+  let first = count;
+  for (let i = count - 1; i >= 0 && first - i <= BREATH_DIP_S / BREATH_STEP_S; i--)
+    if (envelope[i]! > threshold) first = i;
+  return first < count ? fromS + first * BREATH_STEP_S : onsetS;
+}
+
+function riseTimeS(sound: Float32Array, sampleRateHz: number, onsetS: number, hz: number): number {
+  // A window of one period, so that the wave itself is no ripple of the envelope.
+  const half = Math.max(HALF_WINDOW_S, 0.5 / hz);
+  const at = (timeS: number) => rms(sound, sampleRateHz, timeS, half);
+  const settled = upper(
+    Float64Array.from({ length: 25 }, (_, i) => at(onsetS + SETTLED_FROM_S + (i * (SETTLED_TO_S - SETTLED_FROM_S)) / 24)),
+    0.5,
+  );
+  const reach = (share: number, fromS: number) => {
+    let timeS = fromS;
+    while (timeS < onsetS + RISE_REACH_S && at(timeS) < share * settled) timeS += STEP_S;
+    return timeS;
+  };
+  const tenthS = reach(0.1, onsetS - 0.02);
+  return reach(0.9, tenthS) - tenthS;
+}
+
 function staysUp(envelope: Float64Array, from: number, threshold: number, longestDip: number): boolean {
   if (envelope[from]! < threshold) return false;
   let dip = 0;
@@ -47,14 +108,14 @@ function staysUp(envelope: Float64Array, from: number, threshold: number, longes
   return true;
 }
 
-function rms(sound: Float32Array, sampleRateHz: number, atS: number): number {
-  const from = Math.max(0, Math.round((atS - HALF_WINDOW_S) * sampleRateHz));
-  const to = Math.min(sound.length, Math.round((atS + HALF_WINDOW_S) * sampleRateHz));
+function rms(sound: Float32Array, sampleRateHz: number, atS: number, halfS: number): number {
+  const from = Math.max(0, Math.round((atS - halfS) * sampleRateHz));
+  const to = Math.min(sound.length, Math.round((atS + halfS) * sampleRateHz));
   let sum = 0;
   for (let i = from; i < to; i++) sum += sound[i]! * sound[i]!;
   return to > from ? Math.sqrt(sum / (to - from)) : 0;
 }
 
 function upper(values: Float64Array, share: number): number {
-  return [...values].sort((a, b) => a - b)[Math.floor(share * (values.length - 1))] ?? 0;
+  return values.slice().sort()[Math.floor(share * (values.length - 1))] ?? 0;
 }

@@ -21,6 +21,10 @@ export class Periodicity {
   readonly half: number;
   private readonly weight: Float64Array;
   private readonly fft: FFT;
+  private readonly halfFft: FFT;
+  private readonly folded: Float64Array;
+  private readonly sines: Float64Array;
+  private readonly cosines: Float64Array;
   private readonly input: Float64Array;
   private readonly spectrum: Float64Array;
   private readonly correlation: Float64Array;
@@ -44,7 +48,11 @@ export class Periodicity {
     this.fft = new FFT(size);
     this.input = new Float64Array(size);
     this.spectrum = new Float64Array(2 * size);
-    this.correlation = new Float64Array(2 * size);
+    this.halfFft = new FFT(size / 2);
+    this.folded = new Float64Array(size / 2);
+    this.sines = Float64Array.from({ length: size / 4 }, (_, k) => Math.sin((2 * Math.PI * k) / size));
+    this.cosines = Float64Array.from({ length: size / 4 }, (_, k) => Math.cos((2 * Math.PI * k) / size));
+    this.correlation = new Float64Array(2 * Math.ceil((this.maxLag + 2) / 2));
     this.tilt = new Float64Array(size / 2 + 1);
     for (let bin = 0; bin < this.tilt.length; bin++)
       this.tilt[bin] = 1 / (1 + ((bin * sampleRateHz) / size / TILT_CORNER_HZ) ** 2);
@@ -58,7 +66,7 @@ export class Periodicity {
     const zero = this.correlation[0]!;
     if (!(zero > 0)) return;
     const row = this.normalised;
-    for (let lag = 0; lag < row.length; lag++) row[lag] = this.correlation[2 * lag]! / (zero * this.windowGain[lag]!);
+    for (let lag = 0; lag < row.length; lag++) row[lag] = this.correlation[lag]! / (zero * this.windowGain[lag]!);
     for (let lag = this.minLag; lag < this.maxLag; lag++) {
       const before = row[lag - 1]!;
       const here = row[lag]!;
@@ -87,36 +95,50 @@ export class Periodicity {
   }
 
   private correlate(sound: SampleStore, centre: number): void {
-    const { weight, input, fft, spectrum, tilt } = this;
+    const { weight, input, tilt } = this;
     sound.read(centre - this.half, input.subarray(0, weight.length));
     for (let i = 0; i < weight.length; i++) input[i]! *= weight[i]!;
-    this.powerToCorrelation(fft, spectrum, tilt);
+    this.powerToCorrelation(tilt);
   }
 
-  private powerToCorrelation(fft: FFT, spectrum: Float64Array, tilt: Float64Array): void {
-    fft.realTransform(spectrum, this.input);
-    const bins = fft.size / 2;
-    for (let bin = 0; bin <= bins; bin++) {
+  /**
+   * Autocorrelation at each lag from the windowed input. The power spectrum is real and even, so the way back is a cosine
+   * transform, done by a real transform of half the size. Source: W. H. Press et al., "Numerical Recipes", §12.4.2.
+   */
+  private powerToCorrelation(tilt: Float64Array): void {
+    const { spectrum, folded, sines, cosines, correlation } = this;
+    this.fft.realTransform(spectrum, this.input);
+    const half = folded.length;
+    const power = (bin: number) => {
       const re = spectrum[2 * bin]!;
       const im = spectrum[2 * bin + 1]!;
-      const power = (re * re + im * im) * tilt[bin]!;
-      spectrum[2 * bin] = power;
-      spectrum[2 * bin + 1] = 0;
+      return (re * re + im * im) * tilt[bin]!;
+    };
+    const top = power(half);
+    const bottom = power(0);
+    let odd = 0.5 * (bottom - top);
+    folded[0] = 0.5 * (bottom + top);
+    folded[half / 2] = power(half / 2);
+    for (let k = 1; k < half / 2; k++) {
+      const low = power(k);
+      const high = power(half - k);
+      const turned = sines[k]! * (low - high);
+      folded[k] = 0.5 * (low + high) - turned;
+      folded[half - k] = 0.5 * (low + high) + turned;
+      odd += cosines[k]! * (low - high);
     }
-    // The power spectrum is real and even, so a forward transform serves as the inverse one, but for the scale, which
-    // the normalisation takes out.
-    for (let bin = 0; bin <= bins; bin++) this.input[bin] = spectrum[2 * bin]!;
-    for (let bin = 1; bin < bins; bin++) this.input[fft.size - bin] = spectrum[2 * bin]!;
-    fft.realTransform(this.correlation, this.input);
-    this.input.fill(0);
+    this.halfFft.realTransform(spectrum, folded);
+    for (let lag = 0; lag + 1 < correlation.length; lag += 2) {
+      if (lag > 0) odd -= spectrum[lag + 1]!;
+      correlation[lag] = spectrum[lag]!;
+      correlation[lag + 1] = odd;
+    }
   }
 
   private gainOfWindow(): Float64Array {
     const flat = new Float64Array(this.tilt.length).fill(1);
     this.input.set(this.weight);
-    this.powerToCorrelation(this.fft, this.spectrum, flat);
-    const gain = new Float64Array(this.maxLag + 2);
-    for (let lag = 0; lag < gain.length; lag++) gain[lag] = this.correlation[2 * lag]! / this.correlation[0]!;
-    return gain;
+    this.powerToCorrelation(flat);
+    return this.correlation.map((one) => one / this.correlation[0]!);
   }
 }

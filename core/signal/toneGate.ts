@@ -32,7 +32,7 @@ export function gateTones(hz: Float64Array, levelDb: ArrayLike<number>): void {
   closeChanges(hz, levelDb);
   silenceRinging(hz, levelDb);
   for (const { from, to } of runsOfTone(hz))
-    if (to - from < (from < 2 ? LEAST_FIRST_FRAMES : LEAST_TONE_FRAMES) || isSyllable(hz, from, to))
+    if (to - from < (from < LEAST_FIRST_FRAMES ? LEAST_FIRST_FRAMES : LEAST_TONE_FRAMES) || isSyllable(hz, from, to))
       hz.fill(0, from, to);
 }
 

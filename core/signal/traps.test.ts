@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { gateTones } from './toneGate';
 import { mainsHum, withoutHum } from './hum';
 import { hear } from './index';
-import { onsetTimeS } from './onset';
+import { attackOf } from './onset';
 
 const RATE_HZ = 44100;
 let seed = 5;
@@ -107,17 +107,22 @@ describe('onset', () => {
     for (const gain of [0.3, 0.01]) {
       const sound = seconds(1, (t) => (t < 0.5 ? 0 : gain * Math.min(1, (t - 0.5) / 0.015) * reed(hz, t)));
       const frames = hear(sound, { sampleRateHz: RATE_HZ });
-      expect(frames.toneStartsS).toHaveLength(1);
-      expect(Math.abs(frames.toneStartsS[0]! - 0.5)).toBeLessThan(0.005);
+      expect(frames.attacks).toHaveLength(1);
+      expect(Math.abs(frames.attacks[0]!.onsetS - 0.5)).toBeLessThan(0.005);
     }
   });
-  it('without contrast the frame’s own time stands', () =>
-    expect(
-      onsetTimeS(
-        seconds(1, (t) => 0.1 * reed(220, t)),
-        RATE_HZ,
-        50,
-        220,
-      ),
-    ).toBe(0.5));
+  it('without contrast the frame’s own time stands', () => {
+    const held = seconds(1, (t) => 0.1 * reed(220, t));
+    expect(attackOf(held, RATE_HZ, 50, 220, 0).onsetS).toBe(0.5);
+  });
+  it.each([0.02, 0.06, 0.12])('a rise over %d s is measured as 80 % of it', (riseS) => {
+    const played = seconds(1.2, (t) => (t < 0.4 ? 0 : 0.2 * Math.min(1, (t - 0.4) / riseS) * reed(233, t)));
+    expect(Math.abs(hear(played, { sampleRateHz: RATE_HZ }).attacks[0]!.riseS - 0.8 * riseS)).toBeLessThan(0.008);
+  });
+  it.each([0, 0.1, 0.3])('breath that comes %d s before the tone is heard', (leadS) => {
+    const air = (t: number) => (t > 0.6 - leadS && t < 1.4 ? 0.02 * uniform() : 0);
+    const played = seconds(1.5, (t) => air(t) + (t > 0.6 && t < 1.4 ? 0.2 * reed(196, t) : 0));
+    const [attack] = hear(played, { sampleRateHz: RATE_HZ }).attacks;
+    expect(Math.abs(attack!.onsetS - attack!.breathS - leadS)).toBeLessThan(0.015);
+  });
 });

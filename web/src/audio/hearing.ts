@@ -1,6 +1,6 @@
 import { packFrames, toInt16 } from '@inner-hum/core/formats';
 import { assess } from '@inner-hum/core/judge';
-import { findTone } from '@inner-hum/core/measure';
+import { segmentSpans } from '@inner-hum/core/measure';
 import { Ear, HOP_S, sliceFrames, type Frames, type LiveFrame } from '@inner-hum/core/signal';
 import { LossCounter } from './lossCounter';
 import type { HeardTake, HearingSettings, OpenAssignment } from './protocol';
@@ -81,6 +81,6 @@ export class Hearing {
 }
 
 function firstToneS(frames: Frames): number | undefined {
-  const tone = findTone(frames, 0, frames.count * HOP_S);
+  const [tone] = segmentSpans(frames);
   return tone && tone.start * HOP_S;
 }

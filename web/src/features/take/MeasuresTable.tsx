@@ -4,10 +4,15 @@ import { useTranslation } from 'react-i18next';
 import { formatNumber, formatSigned } from '../../shared/format';
 
 type Sounded = Extract<StepMeasures, { kind: 'sounded' }>;
-type Unit = 'ms' | 'cents' | 'centsPerS' | 'db' | 'percent' | 'beats';
+type Unit = 'ms' | 'cents' | 'centsPerS' | 'db' | 'percent' | 'beats' | 'hz' | 'partials';
 
 /** What is told of a step, in which unit, times which factor, with how many decimals, signed or not. */
 const ROWS = [
+  ['responseS', 'ms', 1000, 0, false],
+  ['latenessS', 'ms', 1000, 0, true],
+  ['riseS', 'ms', 1000, 0, false],
+  ['settleS', 'ms', 1000, 0, false],
+  ['scoopCents', 'cents', 1, 1, true],
   ['pitchCentreCents', 'cents', 1, 1, true],
   ['pitchSteadinessCents', 'cents', 1, 1, false],
   ['driftCentsPerS', 'centsPerS', 1, 1, true],
@@ -17,13 +22,29 @@ const ROWS = [
   ['swellErrorDb', 'db', 1, 1, false],
   ['wrongWayShare', 'percent', 100, 0, false],
   ['peakPlaceBeats', 'beats', 1, 2, true],
+  ['vibratoHz', 'hz', 1, 1, false],
+  ['vibratoCents', 'cents', 1, 1, false],
+  ['vibratoRegularity', 'percent', 100, 0, false],
+  ['centroidPartials', 'partials', 1, 1, false],
+  ['centroidAgainstLevel', 'partials', 1, 1, true],
+  ['breathRatioDb', 'db', 1, 1, false],
+  ['breathAgainstLevel', 'db', 1, 1, true],
   ['breathAtSoftEndDb', 'db', 1, 1, false],
-  ['latenessS', 'ms', 1000, 0, true],
 ] as const satisfies readonly (readonly [keyof Sounded, Unit, number, number, boolean])[];
+
+type Row = readonly [NameOfRow, Measured, Unit, number, number, boolean];
+type NameOfRow = (typeof ROWS)[number][0] | 'releaseS' | 'slipCents' | `hold.${Sounded['hold']['fault']}`;
 
 /** The numbers behind the sentences, each with its uncertainty. */
 export function MeasuresTable({ measures }: { readonly measures: Sounded }) {
   const { t } = useTranslation();
+  const { release, hold } = measures;
+  const rows: Row[] = [
+    ...ROWS.map(([name, ...rest]): Row => [name, measures[name], ...rest]),
+    ['releaseS', release.fallS, 'ms', 1000, 0, false],
+    ['slipCents', release.slipCents, 'cents', 1, 1, true],
+    [`hold.${hold.fault}`, hold.beats, 'beats', 1, 1, false],
+  ];
   return (
     <chakra.table width="100%" css={{ '& td, & th': { py: '5px', borderBottomWidth: '1px', borderColor: 'line' } }}>
       <thead>
@@ -34,8 +55,7 @@ export function MeasuresTable({ measures }: { readonly measures: Sounded }) {
         </chakra.tr>
       </thead>
       <tbody>
-        {ROWS.map(([name, unit, factor, decimals, signed]) => {
-          const quantity: Measured = measures[name];
+        {rows.map(([name, quantity, unit, factor, decimals, signed]) => {
           const absent = quantity.kind === 'absent';
           const format = signed ? formatSigned : formatNumber;
           return (
@@ -74,7 +94,7 @@ export function Events({
     })),
     ...measures.jumps.map((jump) => ({
       atS: jump.atS,
-      text: t('measures.jumpAt', { partial: jump.toPartial, time: at(jump.atS), ms: Math.round(1000 * jump.lastsS) }),
+      text: t(`measures.${jump.kind}At`, { partial: jump.toPartial, time: at(jump.atS), ms: Math.round(1000 * jump.lastsS) }),
     })),
     ...measures.dropOuts.map((gap) => ({
       atS: gap.atS,

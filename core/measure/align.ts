@@ -1,0 +1,117 @@
+import { HOP_S, type Frames } from '@inner-hum/core/signal';
+import { centsBetweenHz } from '@inner-hum/core/theory';
+import { segmentSpans } from './segment';
+import { median } from './statistics';
+import { OWN_NOTE_CENTS, type ToneSpan } from './tone';
+
+/** What a step of a score asks for, as far as finding its sound goes. Times are seconds in the frames. */
+export interface ExpectedStep {
+  readonly startS: number;
+  readonly endS: number;
+  readonly targetHz: number;
+  readonly fingeredHz: number;
+}
+
+/** Costs of an alignment; a step on its place and pitch costs nothing. Our choice. */
+const MISSED_STEP = 1;
+/** Sound that belongs to no step, for a beat of it or more. */
+const FOREIGN_SOUND = 0.7;
+const WRONG_PITCH = 1;
+/** Another partial of the fingered tube is rather this step's accident than a sound of its own. */
+const WRONG_PARTIAL = 0.2;
+const DISPLACED_BEAT = 0.25;
+const DISPLACED_MOST = 0.9;
+const BROKEN_BEAT = 0.3;
+/** A tone breaks into at most this many pieces. */
+const MOST_PIECES = 8;
+/** How long after its plan the end of a tone still counts, seconds. */
+const LATE_END_S = 0.3;
+
+/**
+ * Which sound belongs to which step, decided for all steps together in their order: a player who starts late, hurries,
+ * repeats or leaves out moves the steps along, and no step gets another's sound. Undefined for a step that did not sound.
+ * Source: dynamic programming over steps and pieces (D. Sankoff 1972, without reversals); costs are ours.
+ */
+export function alignSteps(frames: Frames, steps: readonly ExpectedStep[], beatS: number): (ToneSpan | undefined)[] {
+  const pieces = segmentSpans(frames).flatMap((piece) => divideAtSteps(frames, piece, steps));
+  const rows = pieces.length + 1;
+  const cost = new Float64Array((steps.length + 1) * rows).fill(Infinity);
+  const taken = new Int32Array(cost.length).fill(-1);
+  cost[0] = 0;
+  const foreign = pieces.map((piece) => FOREIGN_SOUND * Math.min(1, ((piece.end - piece.start) * HOP_S) / beatS));
+  for (let s = 0; s <= steps.length; s++)
+    for (let p = 0; p < rows; p++) {
+      const here = cost[s * rows + p]!;
+      if (here === Infinity) continue;
+      const reach = (toStep: number, toPiece: number, more: number, count: number) => {
+        const to = toStep * rows + toPiece;
+        if (here + more >= cost[to]!) return;
+        cost[to] = here + more;
+        taken[to] = count;
+      };
+      if (p < pieces.length) reach(s, p + 1, foreign[p]!, -1);
+      const step = steps[s];
+      if (!step) continue;
+      reach(s + 1, p, MISSED_STEP, 0);
+      for (let count = 1; count <= MOST_PIECES && p + count <= pieces.length; count++)
+        reach(s + 1, p + count, costOf(frames, pieces.slice(p, p + count), step, beatS), count);
+    }
+  const spans: (ToneSpan | undefined)[] = steps.map(() => undefined);
+  for (let s = steps.length, p = pieces.length; s > 0 || p > 0;) {
+    const count = taken[s * rows + p]!;
+    if (count < 0) p--;
+    else {
+      s--;
+      if (count > 0) spans[s] = cut({ start: pieces[p - count]!.start, end: pieces[p - 1]!.end }, steps[s]!);
+      p -= count;
+    }
+  }
+  return spans;
+}
+
+function costOf(frames: Frames, pieces: readonly ToneSpan[], step: ExpectedStep, beatS: number): number {
+  const displacedBeats = Math.abs(pieces[0]!.start * HOP_S - step.startS) / beatS;
+  let cost = Math.min(DISPLACED_MOST, DISPLACED_BEAT * displacedBeats);
+  let length = 0;
+  let wrong = 0;
+  pieces.forEach((piece, i) => {
+    const frameCount = piece.end - piece.start;
+    length += frameCount;
+    wrong += frameCount * pitchCost(median(frames.f0Hz.subarray(piece.start, piece.end)), step);
+    if (i > 0) cost += (BROKEN_BEAT * (piece.start - pieces[i - 1]!.end) * HOP_S) / beatS;
+  });
+  return cost + wrong / length;
+}
+
+function pitchCost(hz: number, { targetHz, fingeredHz }: ExpectedStep): number {
+  if (Math.abs(centsBetweenHz(targetHz, hz)) <= OWN_NOTE_CENTS / 2) return 0;
+  const nearest = Math.max(1, Math.round(hz / fingeredHz));
+  if (Math.abs(centsBetweenHz(nearest * fingeredHz, hz)) <= OWN_NOTE_CENTS / 2) return WRONG_PARTIAL;
+  return WRONG_PITCH;
+}
+
+/** A tone held on from one step into the next of the same pitch sounds for both: it is divided where the next begins. */
+function divideAtSteps(frames: Frames, piece: ToneSpan, steps: readonly ExpectedStep[]): ToneSpan[] {
+  const parts: ToneSpan[] = [];
+  let { start } = piece;
+  const hz = median(frames.f0Hz.subarray(piece.start, piece.end));
+  const own = (step: ExpectedStep) => Math.abs(centsBetweenHz(step.targetHz, hz)) <= OWN_NOTE_CENTS / 2;
+  for (let s = 1; s < steps.length; s++) {
+    const before = steps[s - 1]!;
+    const step = steps[s]!;
+    const middleS = (before.startS + before.endS) / 2;
+    if (!own(before) || !own(step) || start * HOP_S > middleS) continue;
+    if (piece.end * HOP_S < (step.startS + step.endS) / 2) continue;
+    const at = Math.round(step.startS / HOP_S);
+    parts.push({ start, end: at });
+    start = at;
+  }
+  return [...parts, { start, end: piece.end }];
+}
+
+/** What sounds long after the plan's end, moved along with a late start, is no part of the step. */
+function cut({ start, end }: ToneSpan, step: ExpectedStep): ToneSpan {
+  const late = Math.max(0, start * HOP_S - step.startS);
+  const last = Math.round((step.endS + late + LATE_END_S) / HOP_S);
+  return { start, end: Math.max(start + 1, Math.min(end, last)) };
+}

@@ -1,0 +1,38 @@
+import { absent, measured, type Measured } from './measured';
+import { median, quantile, robustDeviation, theilSen } from './statistics';
+import { MIN_BODY_FRAMES, type ToneBody } from './tone';
+
+/** Below this spread of level a slope against it means nothing, dB. */
+const LEAST_SPREAD_DB = 4;
+
+/** Centroid of the body, in partials: median of the amplitude-weighted mean partial number. */
+export function centroidPartials(body: ToneBody): Measured {
+  if (body.centroidPartials.length < MIN_BODY_FRAMES) return absent('tooShort');
+  const deviation = robustDeviation(body.centroidPartials);
+  return measured(median(body.centroidPartials), 0.05 + deviation / Math.sqrt(body.centroidPartials.length / 10));
+}
+
+/** How the centroid follows the level, partials for each 10 dB; the more the brighter when loud. */
+export function centroidAgainstLevel(body: ToneBody): Measured {
+  return against(body, body.centroidPartials);
+}
+
+/** Breath ratio of the body: median noise ÷ total, dB. */
+export function breathRatioDb(body: ToneBody): Measured {
+  return body.breathDb.length < MIN_BODY_FRAMES ? absent('tooShort') : measured(median(body.breathDb), 1.5);
+}
+
+/** How the breath ratio follows the level, dB for each 10 dB; negative: airier when soft. */
+export function breathAgainstLevel(body: ToneBody): Measured {
+  return against(body, body.breathDb);
+}
+
+function against(body: ToneBody, values: Float64Array): Measured {
+  if (values.length < MIN_BODY_FRAMES) return absent('tooShort');
+  const spreadDb = quantile(body.levelDb, 0.9) - quantile(body.levelDb, 0.1);
+  if (spreadDb < LEAST_SPREAD_DB) return absent('levelHardlyMoved');
+  const { slope, offset } = theilSen(body.levelDb, values);
+  const rest = robustDeviation(values.map((one, i) => one - offset - slope * body.levelDb[i]!));
+  // Readings 100 ms apart are independent; an even spread has about 0.36 of its 10–90 % width as deviation.
+  return measured(10 * slope, (10 * rest) / (0.36 * spreadDb * Math.sqrt(values.length / 10)));
+}

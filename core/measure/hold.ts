@@ -1,0 +1,53 @@
+import { HOP_S } from '@inner-hum/core/signal';
+import type { DropOut, PartialJump } from './interruptions';
+import { absent, measured, type Measured } from './measured';
+import type { PlannedLine } from './plannedLine';
+import type { ToneBody } from './tone';
+
+/** Out of the pitch window for this long is a lasting fault, seconds. */
+const LASTING_S = 0.5;
+/** A tone that ends this much before its plan ended early, seconds. */
+const EARLY_S = 0.35;
+
+export type HoldFault = 'none' | 'jump' | 'dropOut' | 'pitch' | 'ended';
+
+/** How long a tone held. */
+export interface Hold {
+  /** beats from its onset to the first lasting fault, or to its end */
+  readonly beats: Measured;
+  readonly fault: HoldFault;
+}
+
+/** What has been found on a tone when its hold is measured. Times are seconds in the frames. */
+export interface HeldTone {
+  readonly onsetS: number;
+  readonly endS: number;
+  readonly body: ToneBody;
+  readonly jumps: readonly PartialJump[];
+  readonly dropOuts: readonly DropOut[];
+}
+
+/** Hold: the first of a partial jump, a drop-out, half a second out of the pitch window, and an early end. */
+export function hold(tone: HeldTone, line: PlannedLine, windowCents: number): Hold {
+  if (tone.body.cents.length === 0) return { beats: absent('anotherNote'), fault: 'none' };
+  const faults: { atS: number; fault: HoldFault }[] = [
+    ...tone.jumps.slice(0, 1).map(({ atS }) => ({ atS, fault: 'jump' as const })),
+    ...tone.dropOuts.slice(0, 1).map(({ atS }) => ({ atS, fault: 'dropOut' as const })),
+  ];
+  const leftS = leavesWindowS(tone.body, windowCents);
+  if (leftS !== undefined) faults.push({ atS: leftS, fault: 'pitch' });
+  const early = tone.endS < line.endS - EARLY_S;
+  faults.push({ atS: tone.endS, fault: early ? 'ended' : 'none' });
+  const first = faults.sort((a, b) => a.atS - b.atS)[0]!;
+  return { beats: measured((first.atS - tone.onsetS) / line.beatS, HOP_S / line.beatS), fault: first.fault };
+}
+
+function leavesWindowS({ cents, timeS }: ToneBody, windowCents: number): number | undefined {
+  let outSinceS: number | undefined;
+  for (let i = 0; i < cents.length; i++) {
+    if (Math.abs(cents[i]!) <= windowCents) outSinceS = undefined;
+    else outSinceS ??= timeS[i]!;
+    if (outSinceS !== undefined && timeS[i]! - outSinceS >= LASTING_S) return outSinceS;
+  }
+  return undefined;
+}
