@@ -37,7 +37,14 @@ function analyseOne(path: string): void {
   if (values.frames) write(values.frames, framesTable(frames));
   if (values.notes) write(values.notes, notesTable(notes));
   if (values.json)
-    console.log(JSON.stringify({ file: path, lengthS: frames.count * HOP_S, onsetsS: frames.attacks.map((one) => one.onsetS), notes }));
+    console.log(
+      JSON.stringify({
+        file: path,
+        lengthS: frames.count * HOP_S,
+        onsetsS: frames.attacks.map((one) => one.onsetS),
+        notes,
+      }),
+    );
   else console.log(summary(path, frames, notes));
 }
 

@@ -89,7 +89,13 @@ const stepMeasures = lazy((value: unknown) =>
         peakPlaceBeats: measuredValue,
         breathAtSoftEndDb: measuredValue,
         stairs: timed({ db: real() }),
-        jumps: timed({ kind: string().oneOf(['jump', 'crack', 'squeak']).required(), lastsS: real(), fromPartial: real(), toPartial: real(), cameBack: boolean().required() }),
+        jumps: timed({
+          kind: string().oneOf(['jump', 'crack', 'squeak']).required(),
+          lastsS: real(),
+          fromPartial: real(),
+          toPartial: real(),
+          cameBack: boolean().required(),
+        }),
         dropOuts: timed({ lastsS: real() }),
         release: object({
           fallS: measuredValue,

@@ -1,6 +1,10 @@
 /** Why a quantity has no value. */
 export type AbsentReason =
-  | 'noTone' | 'tooShort' | 'levelHardlyMoved' | 'notPlanned' | 'noBeat'
+  | 'noTone'
+  | 'tooShort'
+  | 'levelHardlyMoved'
+  | 'notPlanned'
+  | 'noBeat'
   | 'anotherNote'
   | 'noAttack'
   | 'noVibrato'

@@ -27,7 +27,8 @@ export function overtonePair(
     const tooShort = absent('tooShort');
     return { pitchCents: tooShort, levelDb: tooShort, centroidPartials: tooShort, spectralDistanceDb: tooShort };
   }
-  const hz = (one: { frames: Frames; body: ToneBody }) => median(Array.from(one.body.frame, (i) => one.frames.f0Hz[i]!));
+  const hz = (one: { frames: Frames; body: ToneBody }) =>
+    median(Array.from(one.body.frame, (i) => one.frames.f0Hz[i]!));
   const regularHz = hz(regular);
   const a = outline(regular.frames, regular.body, regularHz);
   const b = outline(overtone.frames, overtone.body, regularHz);

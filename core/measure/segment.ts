@@ -94,9 +94,7 @@ function divideAtDips({ levelDb }: Frames, piece: Piece): Piece[] {
 function describe(frames: Frames, { start, end, jumps, afterGap }: Piece, a4Hz: number): FoundNote {
   const hz = median(frames.f0Hz.subarray(start, end));
   const soundingMidi = Math.round(hzToMidi(hz, a4Hz));
-  const own = [...frames.f0Hz.subarray(start, end)].filter(
-    (one) => one > 0 && Math.abs(centsBetweenHz(hz, one)) < 150,
-  );
+  const own = [...frames.f0Hz.subarray(start, end)].filter((one) => one > 0 && Math.abs(centsBetweenHz(hz, one)) < 150);
   const startS = start * HOP_S;
   const fine = afterGap ? frames.attacks.find((one) => Math.abs(one.onsetS - startS) < 0.1)?.onsetS : undefined;
   return {

@@ -29,9 +29,11 @@ export function slurContinuity(
   const a = rows(frames, Math.max(before.start, before.end - FAR), before.end - NEAR);
   const b = rows(frames, after.start + NEAR, Math.min(after.end, after.start + FAR));
   const gapS = Math.max(0, after.start - before.end) * HOP_S;
-  if (a.length < 5 || b.length < 5) return { levelStepDb: absent('tooShort'), pitchStepCents: absent('tooShort'), gapS };
+  if (a.length < 5 || b.length < 5)
+    return { levelStepDb: absent('tooShort'), pitchStepCents: absent('tooShort'), gapS };
   const level = (list: number[]) => median(list.map((i) => frames.levelDb[i]!));
-  const cents = (list: number[], targetHz: number) => median(list.map((i) => centsBetweenHz(targetHz, frames.f0Hz[i]!)));
+  const cents = (list: number[], targetHz: number) =>
+    median(list.map((i) => centsBetweenHz(targetHz, frames.f0Hz[i]!)));
   return {
     levelStepDb: measured(level(b) - level(a), 0.5),
     pitchStepCents: measured(cents(b, afterHz) - cents(a, beforeHz), 2),

@@ -20,7 +20,6 @@ import { halfBeatLevels, peakPlaceBeats, rangeDb, stairs, swellErrorDb, wrongWay
 import { toneAttack, toneBody, type ToneSpan } from './tone';
 import { vibrato } from './vibrato';
 
-
 /** Half-width of the pitch window of each demand, cents. */
 export const DEMAND_CENTS = { loose: 20, firm: 12, fine: 7 } as const;
 export type Demand = keyof typeof DEMAND_CENTS;

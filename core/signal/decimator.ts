@@ -3,6 +3,8 @@ import { SampleStore } from './sampleStore';
 /** Lowest sample rate the tracker works at, Hz: room for three partials of the highest note. */
 const MIN_ANALYSIS_RATE_HZ = 20_000;
 const TAPS_PER_FACTOR = 8;
+/** Outputs that are made at a time. */
+const BLOCK = 512;
 
 /** Whole factor by which a recording is thinned for tracking: 44.1 and 48 kHz by 2, 96 kHz by 4, 16 kHz by 1. */
 export function decimationFactor(sampleRateHz: number): number {
@@ -18,7 +20,8 @@ export class Decimator {
   /** the middle tap and those to one side of it */
   private readonly side: Float64Array;
   private readonly half: number;
-  private readonly edge: Float32Array;
+  private readonly window: Float64Array;
+  private readonly block = new Float64Array(BLOCK);
   private next = 0;
 
   constructor(
@@ -31,37 +34,35 @@ export class Decimator {
     this.half = factor === 1 ? 0 : TAPS_PER_FACTOR * factor;
     const taps = lowPass(this.half, 0.5 / factor);
     this.side = taps.slice(this.half);
-    this.edge = new Float32Array(taps.length);
+    this.window = new Float64Array(BLOCK * factor + taps.length);
   }
 
   /** Makes every output that the input now reaches; with `flush`, silence is taken to follow. */
   pull(input: SampleStore, flush = false): void {
-    const { half, factor, edge } = this;
-    const count = Math.ceil((input.end - (flush ? 0 : half)) / factor) - this.next;
-    if (count <= 0) return;
-    const out = new Float32Array(count);
-    const window = input.view();
-    for (let j = 0; j < count; j++) {
-      const from = (this.next + j) * factor - half;
-      const local = from - input.start;
-      if (local >= 0 && local + 2 * half < window.length) out[j] = this.weighted(window, local);
-      else {
-        input.read(from, edge);
-        out[j] = this.weighted(edge, 0);
-      }
+    const { half, factor } = this;
+    const total = Math.ceil((input.end - (flush ? 0 : half)) / factor);
+    while (this.next < total) {
+      const count = Math.min(BLOCK, total - this.next);
+      const window = this.window.subarray(0, (count - 1) * factor + 2 * half + 1);
+      input.read(this.next * factor - half, window);
+      this.filter(window, count);
+      this.output.append(this.block.subarray(0, count));
+      this.next += count;
     }
-    this.output.append(out);
-    this.next += count;
   }
 
-  /** The filter at one place. Its two sides are alike and share their products; for halves every second tap is zero. */
-  private weighted(samples: Float32Array, from: number): number {
-    const { half, side, factor } = this;
-    const centre = from + half;
+  /**
+   * Fills the block, one tap after the other over all its samples. The filter's two sides are alike and share their
+   * products; for halves every second tap is zero.
+   */
+  private filter(window: Float64Array, count: number): void {
+    const { block, half, factor, side } = this;
     const stride = factor === 2 ? 2 : 1;
-    let sum = side[0]! * samples[centre]!;
-    for (let i = 1; i <= half; i += stride) sum += side[i]! * (samples[centre - i]! + samples[centre + i]!);
-    return sum;
+    for (let j = 0; j < count; j++) block[j] = side[0]! * window[j * factor + half]!;
+    for (let i = 1; i <= half; i += stride) {
+      const tap = side[i]!;
+      for (let j = 0, at = half; j < count; j++, at += factor) block[j]! += tap * (window[at - i]! + window[at + i]!);
+    }
   }
 }
 

@@ -70,7 +70,11 @@ export function sliceFrames(frames: Frames, from: number, to: number): Frames {
     pitchErrorCents: frames.pitchErrorCents.slice(start, end),
     partialsDb: frames.partialsDb.slice(start * PARTIALS_KEPT, end * PARTIALS_KEPT),
     attacks: frames.attacks
-      .map(({ onsetS, breathS, riseS }) => ({ onsetS: onsetS - start * HOP_S, breathS: breathS - start * HOP_S, riseS }))
+      .map(({ onsetS, breathS, riseS }) => ({
+        onsetS: onsetS - start * HOP_S,
+        breathS: breathS - start * HOP_S,
+        riseS,
+      }))
       .filter(({ onsetS }) => onsetS >= 0 && onsetS < (end - start) * HOP_S),
   };
 }

@@ -86,7 +86,9 @@ function riseTimeS(sound: Float32Array, sampleRateHz: number, onsetS: number, hz
   const half = Math.max(HALF_WINDOW_S, 0.5 / hz);
   const at = (timeS: number) => rms(sound, sampleRateHz, timeS, half);
   const settled = upper(
-    Float64Array.from({ length: 25 }, (_, i) => at(onsetS + SETTLED_FROM_S + (i * (SETTLED_TO_S - SETTLED_FROM_S)) / 24)),
+    Float64Array.from({ length: 25 }, (_, i) =>
+      at(onsetS + SETTLED_FROM_S + (i * (SETTLED_TO_S - SETTLED_FROM_S)) / 24),
+    ),
     0.5,
   );
   const reach = (share: number, fromS: number) => {

@@ -8,6 +8,15 @@ export interface Habits {
   readonly driftCentsPerS: number;
   /** spread of the pitch around its line, cents */
   readonly wobbleCents: number;
+  /** fast unsteadiness of pitch (cents) and level (dB) from moment to moment, as every reed has */
+  readonly jitterCents: number;
+  readonly shimmerDb: number;
+  /** begins this much under the tone's pitch and glides up to it in a tenth of a second, cents */
+  readonly scoopCents: number;
+  /** moves by this much while the tone is let go, cents */
+  readonly slipCents: number;
+  /** air that runs before the tone speaks, seconds; the lowest notes need up to 40 ms more */
+  readonly responseS: number;
   /** sudden level steps against the plan */
   readonly stairs: readonly { readonly place: number; readonly db: number }[];
   /** breaks into another partial for a while */
@@ -24,6 +33,12 @@ export interface Habits {
   readonly rangeShare: number;
   /** peak comes later (earlier, negative) by this share of the tone */
   readonly peakShift: number;
+  /** how the reed stands: a stiff one answers late and hisses, a tired one wavers and squeaks */
+  readonly reed: 'good' | 'stiff' | 'tired';
+  /** how tired the player gets over the score, 0–1: pitch sags, wavers, and the breath leaks */
+  readonly fatigue: number;
+  /** reverberation of the room, seconds */
+  readonly roomS: number;
   readonly vibrato: { readonly rateHz: number; readonly extentCents: number };
 }
 
@@ -33,6 +48,11 @@ export const CLEAN_HABITS: Habits = {
   tuningCents: 0,
   driftCentsPerS: 0,
   wobbleCents: 2,
+  jitterCents: 0.6,
+  shimmerDb: 0.15,
+  scoopCents: 0,
+  slipCents: 0,
+  responseS: 0.02,
   stairs: [],
   jumps: [],
   dropOuts: [],
@@ -41,5 +61,44 @@ export const CLEAN_HABITS: Habits = {
   lateS: 0,
   rangeShare: 1,
   peakShift: 0,
+  reed: 'good',
+  fatigue: 0,
+  roomS: 0,
   vibrato: { rateHz: 5, extentCents: 0 },
 };
+
+/** Faults that can be ordered by name. */
+export const FAULTS = {
+  sharpWhenSoft: { sharpWhenSoftCents: 12 },
+  flatWhenSoft: { sharpWhenSoftCents: -12 },
+  sharp: { tuningCents: 19 },
+  flat: { tuningCents: -19 },
+  rising: { driftCentsPerS: 7 },
+  sinking: { driftCentsPerS: -7 },
+  unsteady: { wobbleCents: 9 },
+  stair: { stairs: [{ place: 0.35, db: 5 }] },
+  narrow: { rangeShare: 0.35 },
+  lopsided: { peakShift: 0.3 },
+  peakLate: { peakShift: 0.14 },
+  peakEarly: { peakShift: -0.14 },
+  jump: { jumps: [{ place: 0.75, partial: 2, lastsS: 0.25 }] },
+  crack: { jumps: [{ place: 0.3, partial: 2, lastsS: 0.08 }] },
+  squeak: { jumps: [{ place: 0.4, partial: 5, lastsS: 0.15 }] },
+  dropOut: { dropOuts: [{ place: 0.8, lastsS: 0.15 }] },
+  airy: { breathDb: -16, breathWhenSoftDb: 4 },
+  late: { lateS: 0.16 },
+  early: { lateS: -0.16 },
+  slowResponse: { responseS: 0.32 },
+  scooped: { scoopCents: 45 },
+  slipsAtEnd: { slipCents: -40 },
+  stiffReed: { reed: 'stiff' },
+  tiredReed: { reed: 'tired' },
+  fatigue: { fatigue: 1 },
+} as const satisfies Record<string, Partial<Habits>>;
+
+export type FaultName = keyof typeof FAULTS;
+
+/** Habits of a clean player with one fault. */
+export function withFault(fault: FaultName | undefined): Habits {
+  return fault ? { ...CLEAN_HABITS, ...FAULTS[fault] } : CLEAN_HABITS;
+}

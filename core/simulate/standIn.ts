@@ -3,6 +3,8 @@ import { dbToAmplitude } from '@inner-hum/core/signal';
 import { dynamicPosition, instrumentById, partialTargetHz, writtenToHz, type LevelRuler } from '@inner-hum/core/theory';
 import type { Habits } from './habits';
 import { SeededRandom } from './random';
+import { addRoom } from './room';
+import { fillSpectrum, MOST_PARTIALS } from './spectrum';
 
 export interface StandInSettings {
   readonly sampleRateHz: number;
@@ -18,84 +20,160 @@ export interface StandInSettings {
 
 const ATTACK_S = 0.03;
 const RELEASE_S = 0.05;
+const SLUR_S = 0.012;
 const CONTROL_S = 0.005;
-const MAX_PARTIALS = 30;
+const SCOOP_S = 0.1;
+const SLIP_S = 0.16;
+/** What the lowest note needs to speak beyond the others, and how many semitones above it that is over. */
+const LOW_RESPONSE_S = 0.04;
+const LOW_SEMITONES = 7;
+/** How faintly the whole tube sounds under an overtone, dB. */
+const TUBE_DB = -30;
+const ROOM_NOISE = 1e-4;
+/** What a reed and fatigue change. */
+const REEDS = {
+  good: { responseS: 0, breathDb: 0, wobble: 1, squeaks: false },
+  stiff: { responseS: 0.25, breathDb: 14, wobble: 1, squeaks: false },
+  tired: { responseS: 0, breathDb: 4, wobble: 3.5, squeaks: true },
+} as const;
+const FATIGUE = { cents: -24, wobble: 2, breathDb: 8 } as const;
 
 /**
  * The stand-in player: plays a score with habits, as samples in −1…1, the first beat at `leadS`. The same seed plays the
- * same. Sum of partials whose roll-off follows loudness, after the spectra of conical reeds (A. H. Benade 1976, ch. 22);
- * numbers are our choice.
+ * same. Sum of partials with jitter and shimmer, breath noise that runs before the tone speaks, and a room.
  */
 export function playStandIn(score: Score, settings: StandInSettings): Float32Array<ArrayBuffer> {
   const { sampleRateHz, leadS, tailS, habits } = settings;
   const beatS = beatSeconds(score);
-  const out = new Float32Array(Math.ceil((leadS + scoreBeats(score) * beatS + tailS) * sampleRateHz));
+  const beats = scoreBeats(score);
+  const out = new Float32Array(Math.ceil((leadS + beats * beatS + tailS) * sampleRateHz));
   const random = new SeededRandom(settings.seed);
-  for (const step of score.steps) {
+  score.steps.forEach((step, i) => {
+    const next = score.steps[i + 1];
+    const joinsNext = next?.attack === 'slurred' && next.startBeat === step.startBeat + step.beats;
+    const tone = new Tone(score, step, settings, random, joinsNext);
     const startS = leadS + step.startBeat * beatS + habits.lateS;
-    addTone(out, score, step, startS, step.beats * beatS - Math.max(0, habits.lateS), settings, random);
-  }
-  for (let i = 0; i < out.length; i++) out[i] = out[i]! + 1e-4 * random.normal();
+    tone.addTo(out, startS, step.beats * beatS - Math.max(0, habits.lateS), beats * beatS, startS - leadS);
+  });
+  addRoom(out, sampleRateHz, habits.roomS);
+  for (let i = 0; i < out.length; i++) out[i]! += ROOM_NOISE * random.normal();
   return out;
 }
 
-function addTone(
-  out: Float32Array,
-  score: Score,
-  step: Step,
-  startS: number,
-  lengthS: number,
-  settings: StandInSettings,
-  random: SeededRandom,
-): void {
-  const { sampleRateHz, habits, ruler } = settings;
-  const fingeredHz = writtenToHz(instrumentById(score.instrumentId), step.fingeredMidi, settings.a4Hz);
-  const targetHz = partialTargetHz(fingeredHz, step.partialNumber, score.partialTuning);
-  const start = Math.round(startS * sampleRateHz);
-  const count = Math.round(lengthS * sampleRateHz);
-  const controlStep = Math.round(CONTROL_S * sampleRateHz);
-  const plan = levelPlan(step, habits, ruler);
-  const middleDb = (plan.minDb + plan.maxDb) / 2;
-  const phases = new Float64Array(MAX_PARTIALS + 1).map(() => 2 * Math.PI * random.uniform());
-  const weights = new Float64Array(MAX_PARTIALS + 1);
-  let partials = 0;
-  let wander = 0;
-  let hz = targetHz;
-  let amplitude = 0;
-  let nextAmplitude = 0;
-  let noiseAmplitude = 0;
-  let lowNoise = 0;
-  let phase = 0;
-  for (let i = 0; i < count; i++) {
-    if (i % controlStep === 0) {
-      const place = i / count;
-      const levelDb = plan.at(place);
-      wander = 0.97 * wander + habits.wobbleCents * Math.sqrt(1 - 0.97 ** 2) * random.normal();
+/** One tone on its way into the sound. */
+class Tone {
+  private readonly fingeredHz: number;
+  private readonly targetHz: number;
+  private readonly plan: ReturnType<typeof levelPlan>;
+  private readonly weights = new Float64Array(MOST_PARTIALS + 1);
+  private readonly habits: Habits;
+  private wander = 0;
+
+  constructor(
+    private readonly score: Score,
+    private readonly step: Step,
+    private readonly settings: StandInSettings,
+    private readonly random: SeededRandom,
+    private readonly joinsNext: boolean,
+  ) {
+    const horn = instrumentById(score.instrumentId);
+    this.fingeredHz = writtenToHz(horn, step.fingeredMidi, settings.a4Hz);
+    this.targetHz = partialTargetHz(this.fingeredHz, step.partialNumber, score.partialTuning);
+    const tired = REEDS[settings.habits.reed].squeaks;
+    const squeak = { place: 0.15 + 0.6 * random.uniform(), partial: 5, lastsS: 0.12 };
+    const { habits } = settings;
+    this.habits = tired ? { ...habits, jumps: [...habits.jumps, squeak] } : habits;
+    this.plan = levelPlan(step, habits, settings.ruler);
+  }
+
+  addTo(out: Float32Array, startS: number, lengthS: number, scoreS: number, sinceStartS: number): void {
+    const { step, habits, plan, weights, random, targetHz, fingeredHz } = this;
+    const { sampleRateHz } = this.settings;
+    const count = Math.round(lengthS * sampleRateHz);
+    const controlStep = Math.round(CONTROL_S * sampleRateHz);
+    const phases = weights.map(() => 2 * Math.PI * random.uniform());
+    const airS = step.attack === 'slurred' ? 0 : this.airS();
+    let partials = 0;
+    let hz = targetHz;
+    let sounding = step.partialNumber;
+    let amplitude = 0;
+    let nextAmplitude = 0;
+    let air = 0;
+    let lowNoise = 0;
+    let phase = 0;
+    let tubePhase = 0;
+    for (let i = -Math.round(airS * sampleRateHz); i < count; i++) {
       const t = i / sampleRateHz;
-      const cents =
-        habits.tuningCents +
-        habits.driftCentsPerS * (t - lengthS / 2) -
-        (habits.sharpWhenSoftCents * (levelDb - middleDb)) / 10 +
-        habits.vibrato.extentCents * Math.sin(2 * Math.PI * habits.vibrato.rateHz * t) +
-        wander;
-      const jump = habits.jumps.find((one) => within(place * lengthS, one.place * lengthS, one.lastsS));
-      const silent = habits.dropOuts.some((one) => within(place * lengthS, one.place * lengthS, one.lastsS));
-      hz = (jump ? fingeredHz * jump.partial : targetHz) * 2 ** (cents / 1200);
-      amplitude = nextAmplitude;
-      nextAmplitude = silent ? 0 : Math.SQRT2 * dbToAmplitude(levelDb) * edges(t, lengthS);
-      const loudness = Math.min(1, Math.max(0, (levelDb - ruler.softestDb) / (ruler.loudestDb - ruler.softestDb)));
-      partials = spectrum(weights, hz, fingeredHz, loudness, sampleRateHz);
-      const breathDb = habits.breathDb + (habits.breathWhenSoftDb * (plan.maxDb - levelDb)) / 10;
-      noiseAmplitude = silent ? 0 : dbToAmplitude(levelDb + breathDb) * edges(t, lengthS);
+      if (i % controlStep === 0) {
+        const tiredness = habits.fatigue * Math.min(1, Math.max(0, (sinceStartS + t) / scoreS));
+        const place = Math.max(0, i / count);
+        const levelDb = plan.at(place) + habits.shimmerDb * random.normal();
+        const jump = habits.jumps.find((one) => within(place * lengthS, one.place * lengthS, one.lastsS));
+        const silent = habits.dropOuts.some((one) => within(place * lengthS, one.place * lengthS, one.lastsS));
+        sounding = jump?.partial ?? step.partialNumber;
+        hz = (jump ? fingeredHz * jump.partial : targetHz) * 2 ** (this.centsAt(t, lengthS, levelDb, tiredness) / 1200);
+        amplitude = nextAmplitude;
+        nextAmplitude = silent || t < 0 ? 0 : Math.SQRT2 * dbToAmplitude(levelDb) * this.edges(t, lengthS);
+        const { softestDb, loudestDb } = this.settings.ruler;
+        const loudness = Math.min(1, Math.max(0, (levelDb - softestDb) / (loudestDb - softestDb)));
+        const instrument = instrumentById(this.score.instrumentId);
+        partials = fillSpectrum(weights, { instrument, fingeredMidi: step.fingeredMidi, hz, loudness, sampleRateHz });
+        air = silent
+          ? 0
+          : dbToAmplitude(this.breathDb(levelDb, tiredness)) *
+            Math.min(1, (t + airS) / 0.02, (lengthS - t) / RELEASE_S);
+      }
+      phase += (2 * Math.PI * hz) / sampleRateHz;
+      let value = 0;
+      for (let k = 1; k <= partials; k++) value += weights[k]! * Math.sin(k * phase + phases[k]!);
+      if (sounding > 1) {
+        tubePhase += (2 * Math.PI * hz) / sounding / sampleRateHz;
+        value += dbToAmplitude(TUBE_DB) * (Math.sin(tubePhase) + Math.sin((sounding + 1) * tubePhase));
+      }
+      lowNoise += 0.5 * (random.normal() - lowNoise);
+      const blend = (((i % controlStep) + controlStep) % controlStep) / controlStep;
+      const at = Math.round(startS * sampleRateHz) + i;
+      if (at >= 0 && at < out.length)
+        out[at]! += (amplitude + (nextAmplitude - amplitude) * blend) * value + Math.max(0, air) * lowNoise * 1.73;
     }
-    phase += (2 * Math.PI * hz) / sampleRateHz;
-    let value = 0;
-    for (let k = 1; k <= partials; k++) value += weights[k]! * Math.sin(k * phase + phases[k]!);
-    lowNoise += 0.5 * (random.normal() - lowNoise);
-    const blend = (i % controlStep) / controlStep;
-    const at = start + i;
-    if (at >= 0 && at < out.length)
-      out[at]! += (amplitude + (nextAmplitude - amplitude) * blend) * value + noiseAmplitude * lowNoise * 1.73;
+  }
+
+  private airS(): number {
+    const { habits, step, score } = this;
+    const fromBell = step.fingeredMidi - instrumentById(score.instrumentId).lowestWrittenMidi;
+    const low = LOW_RESPONSE_S * Math.max(0, 1 - fromBell / LOW_SEMITONES);
+    return habits.responseS + low + REEDS[habits.reed].responseS;
+  }
+
+  private centsAt(t: number, lengthS: number, levelDb: number, tiredness: number): number {
+    const { habits, random, plan } = this;
+    const wobble = habits.wobbleCents * REEDS[habits.reed].wobble * (1 + FATIGUE.wobble * tiredness);
+    this.wander = 0.97 * this.wander + wobble * Math.sqrt(1 - 0.97 ** 2) * random.normal();
+    const middleDb = (plan.minDb + plan.maxDb) / 2;
+    return (
+      habits.tuningCents +
+      habits.driftCentsPerS * (t - lengthS / 2) -
+      (habits.sharpWhenSoftCents * (levelDb - middleDb)) / 10 +
+      habits.vibrato.extentCents * Math.sin(2 * Math.PI * habits.vibrato.rateHz * t) -
+      habits.scoopCents * Math.max(0, 1 - t / SCOOP_S) +
+      habits.slipCents * Math.max(0, 1 - (lengthS - t) / SLIP_S) +
+      FATIGUE.cents * tiredness +
+      habits.jitterCents * random.normal() +
+      this.wander
+    );
+  }
+
+  /** Level of the breath noise: the more the softer, dBFS. */
+  private breathDb(levelDb: number, tiredness: number): number {
+    const { habits, plan } = this;
+    const ratio = habits.breathDb + REEDS[habits.reed].breathDb + FATIGUE.breathDb * tiredness;
+    return levelDb + ratio + (habits.breathWhenSoftDb * (plan.maxDb - levelDb)) / 10;
+  }
+
+  private edges(t: number, lengthS: number): number {
+    const rise = Math.min(1, t / (this.step.attack === 'slurred' ? SLUR_S : ATTACK_S));
+    const fall = Math.min(1, (lengthS - t) / (this.joinsNext ? SLUR_S : RELEASE_S));
+    return Math.max(0, Math.min(rise, fall));
   }
 }
 
@@ -116,36 +194,6 @@ function levelPlan(step: Step, habits: Habits, ruler: LevelRuler) {
       0,
     );
   return { minDb: toDb(low), maxDb: toDb(high), at: (place: number) => toDb(position(place)) + stairsDb(place) };
-}
-
-/** Fills partial weights with unit power in all; gives how many there are. */
-function spectrum(
-  weights: Float64Array,
-  hz: number,
-  fingeredHz: number,
-  loudness: number,
-  sampleRateHz: number,
-): number {
-  const count = Math.max(1, Math.min(MAX_PARTIALS, Math.floor((0.45 * sampleRateHz) / hz)));
-  const rollOffDb = 13 - 8 * loudness;
-  const cutOffHz = 700 + 900 * loudness + fingeredHz;
-  let power = 0;
-  for (let k = 1; k <= count; k++) {
-    const frequency = k * hz;
-    const tubeHighPassDb = -10 * Math.log10(1 + (160 / frequency) ** 4);
-    const slopeDb = frequency > cutOffHz ? -rollOffDb * Math.log2(frequency / cutOffHz) : 0;
-    weights[k] = dbToAmplitude(tubeHighPassDb + slopeDb - 1.5 * (k - 1) * (1 - loudness));
-    power += weights[k]! ** 2;
-  }
-  const scale = 1 / Math.sqrt(power);
-  for (let k = 1; k <= count; k++) weights[k]! *= scale;
-  return count;
-}
-
-function edges(t: number, lengthS: number): number {
-  const rise = Math.min(1, t / ATTACK_S);
-  const fall = Math.min(1, (lengthS - t) / RELEASE_S);
-  return Math.max(0, Math.min(rise, fall));
 }
 
 function within(atS: number, fromS: number, lastsS: number): boolean {

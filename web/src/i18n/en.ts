@@ -193,7 +193,16 @@ export const en = {
       pitch: 'Hold, until it left the pitch window',
       ended: 'Hold, until it ended early',
     },
-    units: { ms: 'ms', cents: 'cents', centsPerS: 'cents/s', db: 'dB', percent: '%', beats: 'beats', hz: 'Hz', partials: 'partials' },
+    units: {
+      ms: 'ms',
+      cents: 'cents',
+      centsPerS: 'cents/s',
+      db: 'dB',
+      percent: '%',
+      beats: 'beats',
+      hz: 'Hz',
+      partials: 'partials',
+    },
     absent: {
       noTone: 'no tone',
       tooShort: 'too short to say',

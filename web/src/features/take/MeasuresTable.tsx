@@ -94,7 +94,11 @@ export function Events({
     })),
     ...measures.jumps.map((jump) => ({
       atS: jump.atS,
-      text: t(`measures.${jump.kind}At`, { partial: jump.toPartial, time: at(jump.atS), ms: Math.round(1000 * jump.lastsS) }),
+      text: t(`measures.${jump.kind}At`, {
+        partial: jump.toPartial,
+        time: at(jump.atS),
+        ms: Math.round(1000 * jump.lastsS),
+      }),
     })),
     ...measures.dropOuts.map((gap) => ({
       atS: gap.atS,

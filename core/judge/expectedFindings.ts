@@ -1,0 +1,31 @@
+import type { FaultName } from '@inner-hum/core/simulate';
+import type { FindingId } from './verdict';
+
+/** What the judge should say of each fault that the stand-in player can be ordered to make; any of them will do. */
+export const EXPECTED_FINDINGS: Readonly<Record<FaultName, readonly FindingId[]>> = {
+  sharpWhenSoft: ['sharpWhenSoft'],
+  flatWhenSoft: ['flatWhenSoft'],
+  sharp: ['sharp'],
+  flat: ['flat'],
+  rising: ['rising'],
+  sinking: ['sinking'],
+  unsteady: ['unsteady'],
+  stair: ['stairs'],
+  narrow: ['narrowRange'],
+  lopsided: ['wrongWay', 'unevenLine'],
+  peakLate: ['peakLate'],
+  peakEarly: ['peakEarly'],
+  jump: ['jump'],
+  crack: ['crack'],
+  squeak: ['squeak'],
+  dropOut: ['dropOut'],
+  airy: ['airySoftEnd'],
+  late: ['late'],
+  early: ['early'],
+  slowResponse: ['slowResponse'],
+  scooped: ['scooped'],
+  slipsAtEnd: ['slipsAtEnd'],
+  stiffReed: ['slowResponse', 'airySoftEnd'],
+  tiredReed: ['squeak', 'unsteady'],
+  fatigue: ['sinking', 'unsteady', 'flat'],
+};
