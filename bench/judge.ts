@@ -1,20 +1,10 @@
 import { writeFileSync } from 'node:fs';
-import { swell, SWELL_DEFAULTS, type SwellParameters } from '@inner-hum/core/exercise';
-import { assess, EXPECTED_FINDINGS, type FindingId } from '@inner-hum/core/judge';
-import { hear } from '@inner-hum/core/signal';
-import {
-  CLEAN_HABITS,
-  FAULTS,
-  playStandIn,
-  SeededRandom,
-  withFault,
-  type FaultName,
-  type Habits,
-} from '@inner-hum/core/simulate';
-import { ASSUMED_RULER, INSTRUMENTS, instrumentById, soundingRangeHz } from '@inner-hum/core/theory';
+import type { FindingId } from '@inner-hum/core/judge';
+import { CLEAN_HABITS, FAULTS, withFault, type FaultName, type Habits } from '@inner-hum/core/simulate';
+import { EXPECTED_FINDINGS } from './expectedFindings';
+import { playSwell } from './playSwell';
 import { table } from './score';
 
-const RATE_HZ = 44100;
 const TAKES = 200;
 const NAMES = Object.keys(FAULTS) as FaultName[];
 
@@ -58,40 +48,5 @@ writeFileSync('docs/judge.md', report);
 console.log(report);
 
 function play(seed: number, habits: Habits): FindingId[] {
-  const random = new SeededRandom(seed);
-  const pick = (count: number) => Math.floor(random.uniform() * count);
-  const horn = INSTRUMENTS[pick(INSTRUMENTS.length)]!;
-  const writtenMidi = horn.lowestWrittenMidi + 3 + pick(28);
-  const parameters: SwellParameters = {
-    ...SWELL_DEFAULTS,
-    instrumentId: horn.id,
-    writtenMidi,
-    tempoBpm: 100,
-    beats: 10,
-    shape: (['growFade', 'grow', 'fadeGrow', 'growFade'] as const)[pick(4)]!,
-  };
-  // Only a swell with a peak inside it can have it in the wrong place, and a fault at its end needs a loud end or a soft one.
-  const score = swell(habits.peakShift === 0 ? parameters : { ...parameters, shape: 'growFade' });
-  const samples = playStandIn(score, {
-    sampleRateHz: RATE_HZ,
-    a4Hz: 440,
-    ruler: ASSUMED_RULER,
-    habits,
-    seed,
-    leadS: 1,
-    tailS: 0.6,
-  });
-  const frames = hear(samples, { sampleRateHz: RATE_HZ, ...soundingRangeHz(instrumentById(horn.id), 440) });
-  const { verdict } = assess(frames, {
-    score,
-    parameters,
-    firstBeatS: 1,
-    a4Hz: 440,
-    ruler: ASSUMED_RULER,
-    demand: 'firm',
-    audioPath: { delayS: 0, delayErrorS: 0 },
-    onBeat: true,
-    before: [],
-  });
-  return verdict.findings.map((one) => one.id);
+  return playSwell(seed, habits).verdict.findings.map((one) => one.id);
 }

@@ -14,3 +14,4 @@ export { type Release } from './release';
 export { outline, overtonePair, type OvertonePair } from './overtonePair';
 export { responseSeries, type ResponseSeries, type Restart } from './responseSeries';
 export { slurContinuity, type SlurContinuity } from './slur';
+export { LOOP_CLICK, loopDelay, type LoopDelay } from './loopDelay';

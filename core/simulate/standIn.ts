@@ -36,7 +36,7 @@ const REEDS = {
   stiff: { responseS: 0.25, breathDb: 14, wobble: 1, squeaks: false },
   tired: { responseS: 0, breathDb: 4, wobble: 3.5, squeaks: true },
 } as const;
-const FATIGUE = { cents: -24, wobble: 2, breathDb: 8 } as const;
+const FATIGUE = { cents: -40, wobble: 2, breathDb: 8 } as const;
 
 /**
  * The stand-in player: plays a score with habits, as samples in −1…1, the first beat at `leadS`. The same seed plays the
@@ -80,7 +80,7 @@ class Tone {
     this.fingeredHz = writtenToHz(horn, step.fingeredMidi, settings.a4Hz);
     this.targetHz = partialTargetHz(this.fingeredHz, step.partialNumber, score.partialTuning);
     const tired = REEDS[settings.habits.reed].squeaks;
-    const squeak = { place: 0.15 + 0.6 * random.uniform(), partial: 5, lastsS: 0.12 };
+    const squeak = { place: 0.15 + 0.6 * random.uniform(), partial: 3, lastsS: 0.12 };
     const { habits } = settings;
     this.habits = tired ? { ...habits, jumps: [...habits.jumps, squeak] } : habits;
     this.plan = levelPlan(step, habits, settings.ruler);

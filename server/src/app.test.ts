@@ -31,7 +31,9 @@ describe('server', () => {
     expect(headers.get('content-encoding')).toMatch(/gzip|br/);
   });
   it('gives the page for every place, and 404 for a missing asset', async () => {
-    const response = await fetch(`http://localhost:${(server.address() as AddressInfo).port}/take/x`, { headers: { accept: 'text/html' } });
+    const response = await fetch(`http://localhost:${(server.address() as AddressInfo).port}/take/x`, {
+      headers: { accept: 'text/html' },
+    });
     expect(await response.text()).toContain('<title>page</title>');
     expect((await get('/assets/none.js')).status).toBe(404);
   });

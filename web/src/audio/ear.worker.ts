@@ -34,6 +34,11 @@ const service: EarService = {
     hearing = undefined;
     return frames;
   },
+  finishLoop(clicksAtS) {
+    const result = hearing!.loopDelay(clicksAtS);
+    hearing = undefined;
+    return result;
+  },
   stop() {
     hearing = undefined;
   },

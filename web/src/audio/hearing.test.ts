@@ -1,4 +1,5 @@
 import { swell, SWELL_DEFAULTS } from '@inner-hum/core/exercise';
+import { LOOP_CLICK } from '@inner-hum/core/measure';
 import { unpackFrames } from '@inner-hum/core/formats';
 import { CLEAN_HABITS, playStandIn } from '@inner-hum/core/simulate';
 import { ASSUMED_RULER } from '@inner-hum/core/theory';
@@ -53,6 +54,31 @@ describe('Hearing', () => {
       expect(unpackFrames(take.frames, take.frameCount).count).toBe(take.frameCount);
       expect(take.samples.length / RATE_HZ).toBeCloseTo(take.frameCount / 100, 1);
     }
+  });
+
+  it('gives the same measures and verdict live, in blocks, and from a file, at once', () => {
+    const live = new Hearing(settings);
+    push(live, 0);
+    const file = new Hearing(settings);
+    file.push(0, sound);
+    const heard = live.finishTake(assignment, 1)!;
+    const read = file.finishTake(assignment, 1)!;
+    expect(heard.measures).toEqual(read.measures);
+    expect(heard.verdict).toEqual(read.verdict);
+    expect(heard.frames).toEqual(read.frames);
+  });
+
+  it('finds the way round of clicks on the context’s clock', () => {
+    const hearing = new Hearing(settings);
+    const clicksAtS = [3, 3.8, 4.7];
+    const { hz, lengthS, fall } = LOOP_CLICK;
+    const samples = Float32Array.from({ length: 4 * RATE_HZ }, (_, i) => {
+      const t = 2 + i / RATE_HZ - 0.06;
+      const since = t - (clicksAtS.findLast((one) => one <= t) ?? Infinity);
+      return since >= 0 && since < lengthS ? 0.1 * fall ** (-since / lengthS) * Math.sin(2 * Math.PI * hz * since) : 0;
+    });
+    hearing.push(2 * RATE_HZ, samples);
+    expect(hearing.loopDelay(clicksAtS)).toMatchObject({ kind: 'measured', delayS: expect.closeTo(0.06, 3) });
   });
 
   it('lets the first tone set the beat when there is none', () => {

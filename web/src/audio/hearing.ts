@@ -1,6 +1,6 @@
 import { packFrames, toInt16 } from '@inner-hum/core/formats';
 import { assess } from '@inner-hum/core/judge';
-import { segmentSpans } from '@inner-hum/core/measure';
+import { loopDelay, segmentSpans, type LoopDelay } from '@inner-hum/core/measure';
 import { Ear, HOP_S, sliceFrames, type Frames, type LiveFrame } from '@inner-hum/core/signal';
 import { LossCounter } from './lossCounter';
 import type { HeardTake, HearingSettings, OpenAssignment } from './protocol';
@@ -48,6 +48,14 @@ export class Hearing {
 
   frames(): Frames {
     return this.ear.finish();
+  }
+
+  /** Way round of clicks that were played at these times on the context's clock. */
+  loopDelay(clicksAtS: readonly number[]): LoopDelay {
+    const { sampleRateHz } = this.settings;
+    const startS = (this.firstSample ?? 0) / sampleRateHz;
+    const clicksS = clicksAtS.map((atS) => atS - startS);
+    return loopDelay(this.ear.heard(), sampleRateHz, clicksS);
   }
 
   /**

@@ -1,7 +1,8 @@
+import { LOOP_CLICK } from '@inner-hum/core/measure';
+
 /** How far ahead clicks are handed to the audio clock, and how often, seconds. */
 const AHEAD_S = 0.25;
 const EVERY_S = 0.05;
-const CLICK_S = 0.03;
 
 export interface MetronomePlan {
   /** context time of beat 0; count-in beats lie before it */
@@ -12,6 +13,10 @@ export interface MetronomePlan {
   readonly toBeat: number;
   readonly audible: boolean;
 }
+
+/** How loud a click and an accented one are. */
+const GAIN = { plain: 0.32, accent: 0.5 } as const;
+const ACCENT_HZ = 3136;
 
 /** Clicks scheduled ahead on the audio clock, the first of each bar accented. */
 export class Metronome {
@@ -44,13 +49,14 @@ export class Metronome {
 }
 
 /** A short sine high above the horn's fundamentals, gone in 30 ms: too short to be a tone for the ear. */
-function click(context: AudioContext, atS: number, accent: boolean): void {
+export function click(context: AudioContext, atS: number, accent: boolean): void {
   const oscillator = context.createOscillator();
   const gain = context.createGain();
-  oscillator.frequency.value = accent ? 3136 : 2637;
-  gain.gain.setValueAtTime(accent ? 0.5 : 0.32, atS);
-  gain.gain.exponentialRampToValueAtTime(0.001, atS + CLICK_S);
+  const loudness = accent ? GAIN.accent : GAIN.plain;
+  oscillator.frequency.value = accent ? ACCENT_HZ : LOOP_CLICK.hz;
+  gain.gain.setValueAtTime(loudness, atS);
+  gain.gain.exponentialRampToValueAtTime(loudness / LOOP_CLICK.fall, atS + LOOP_CLICK.lengthS);
   oscillator.connect(gain).connect(context.destination);
   oscillator.start(atS);
-  oscillator.stop(atS + CLICK_S);
+  oscillator.stop(atS + LOOP_CLICK.lengthS);
 }

@@ -1,5 +1,5 @@
 import type { Assignment } from '@inner-hum/core/judge';
-import type { StepMeasures } from '@inner-hum/core/measure';
+import type { LoopDelay, StepMeasures } from '@inner-hum/core/measure';
 import type { Verdict } from '@inner-hum/core/judge';
 import type { StandInSettings } from '@inner-hum/core/simulate';
 import type { Score } from '@inner-hum/core/exercise';
@@ -63,6 +63,8 @@ export interface EarService {
   finishTake(assignment: OpenAssignment, firstBeatAtS: number | null): Promise<HeardTake | null>;
   /** ends the hearing and gives its frames */
   finishFrames(): Frames;
+  /** ends the hearing and gives the way round of clicks played at these times on the context's clock */
+  finishLoop(clicksAtS: readonly number[]): LoopDelay;
   stop(): void;
   /** a recording analysed like a take; null when it holds no tone */
   assessRecording(

@@ -1,10 +1,12 @@
 import { beatSeconds, scoreBeats, swell } from '@inner-hum/core/exercise';
 import { instrumentById, soundingRangeHz, writtenToHz } from '@inner-hum/core/theory';
+import type { AudioPath } from '@inner-hum/core/measure';
+import { withFault } from '@inner-hum/core/simulate';
 import type { TakeSource } from '@inner-hum/core/formats';
 import { beginDraft, forgetDraft, planDraft } from '../db/drafts';
 import type { DraftPlan } from '../db/database';
 import { keepTake } from '../db/takes';
-import { rulerOf, swellOf, type Settings } from '../store/settings';
+import { rulerKey, rulerOf, swellOf, type Settings } from '../store/settings';
 import { exerciseKey, phaseChanged, problemMet, takeJudged, type ProblemId } from '../store/stand';
 import { store } from '../store';
 import { chosenFile } from './chosenFile';
@@ -12,7 +14,6 @@ import { Desk, earService, SoundProblem } from './desk';
 import { Metronome } from './metronome';
 import { assignmentOf, hearingFor, newTake } from './newTake';
 import { playReference } from './reference';
-import { habitsNamed } from './standInHabits';
 
 /** Sound that is heard after the last beat before the take is judged, seconds. */
 const TAIL_S = 0.35;
@@ -154,7 +155,7 @@ class TakeRunner {
         demand: settings.demand,
       },
       source,
-      audioPath: source.kind === 'microphone' ? pathOf(context) : { delayS: 0, delayErrorS: 0 },
+      audioPath: source.kind === 'microphone' ? pathOf(context, settings) : { delayS: 0, delayErrorS: 0 },
       onBeat,
       firstBeatS: null,
     };
@@ -215,7 +216,9 @@ class TakeRunner {
     desk.unplug();
     if (settings.source === 'standIn') {
       const seed = Math.floor(Math.random() * 2 ** 31);
-      return { source: { kind: 'standIn', seed, habits: habitsNamed(settings.habit) } };
+      return {
+        source: { kind: 'standIn', seed, habits: withFault(settings.habit === 'clean' ? undefined : settings.habit) },
+      };
     }
     const file = chosenFile();
     if (!file) throw new SoundProblem('noFile');
@@ -276,8 +279,10 @@ function isBusy(): boolean {
   return !['idle', 'verdict'].includes(store.getState().stand.phase);
 }
 
-/** The delay that the browser itself reports; how far off that is, is not known until the loop is measured. */
-function pathOf(context: AudioContext) {
+/** The way round as measured, or what the browser reports of it: how far off that is, is not known. */
+function pathOf(context: AudioContext, settings: Settings): AudioPath {
+  const loop = settings.loops[rulerKey(settings)];
+  if (loop) return loop;
   const delayS = context.baseLatency + (context.outputLatency || 0);
   return { delayS, delayErrorS: UNMEASURED_DELAY_ERROR_S };
 }

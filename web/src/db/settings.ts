@@ -16,10 +16,11 @@ const storedSchema = object({
   source: string().oneOf(['microphone', 'file', 'standIn']),
   deviceId: string(),
   rulers: object(),
+  loops: object(),
   keepSound: boolean(),
   clickOn: boolean(),
   startOn: string().oneOf(['beat', 'sound']),
-  habit: string().oneOf(HABIT_NAMES),
+  habit: string().oneOf([...HABIT_NAMES]),
   swell: object(),
 });
 

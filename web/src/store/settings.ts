@@ -1,6 +1,7 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { SWELL_DEFAULTS, type SwellParameters } from '@inner-hum/core/exercise';
-import type { Demand } from '@inner-hum/core/measure';
+import type { AudioPath, Demand } from '@inner-hum/core/measure';
+import { FAULTS, type FaultName } from '@inner-hum/core/simulate';
 import {
   ASSUMED_RULER,
   type InstrumentId,
@@ -10,8 +11,8 @@ import {
 } from '@inner-hum/core/theory';
 
 export type SourceKind = 'microphone' | 'file' | 'standIn';
-export const HABIT_NAMES = ['clean', 'sharpWhenSoft', 'stair', 'jump', 'airy', 'late'] as const;
-export type HabitName = (typeof HABIT_NAMES)[number];
+export type HabitName = 'clean' | FaultName;
+export const HABIT_NAMES: readonly HabitName[] = ['clean', ...(Object.keys(FAULTS) as FaultName[])];
 
 /** What lasts between visits and is not a take. */
 export interface Settings {
@@ -26,6 +27,8 @@ export interface Settings {
   readonly deviceId: string;
   /** measured rulers by what was listened to: a microphone's id or the kind of source */
   readonly rulers: Readonly<Record<string, LevelRuler>>;
+  /** measured ways round, under the same names: what is taken out of lateness */
+  readonly loops: Readonly<Record<string, AudioPath>>;
   readonly keepSound: boolean;
   readonly clickOn: boolean;
   readonly startOn: 'beat' | 'sound';
@@ -43,6 +46,7 @@ export const INITIAL_SETTINGS: Settings = {
   source: 'microphone',
   deviceId: '',
   rulers: {},
+  loops: {},
   keepSound: true,
   clickOn: true,
   startOn: 'beat',
@@ -66,7 +70,7 @@ const slice = createSlice({
 export const { settingsLoaded, settingsChanged, swellChanged } = slice.actions;
 export const settingsReducer = slice.reducer;
 
-/** Under which name the ruler of the present source is kept. */
+/** Under which name the ruler and the loop of the present source is kept. */
 export function rulerKey(settings: Pick<Settings, 'source' | 'deviceId'>): string {
   return settings.source === 'microphone' ? `microphone:${settings.deviceId}` : settings.source;
 }

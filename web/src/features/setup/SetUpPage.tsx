@@ -12,6 +12,7 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import { HABIT_NAMES, settingsChanged, swellChanged, type Settings } from '../../store/settings';
 import { problemMet } from '../../store/stand';
 import { LevelCheck } from './LevelCheck';
+import { LoopCheck } from './LoopCheck';
 import { RulerCheck } from './RulerCheck';
 
 const keysOf = <T extends string>(record: Record<T, unknown>) => Object.keys(record) as T[];
@@ -123,6 +124,9 @@ export default function SetUpPage() {
         </Part>
         <Part title={t('setUp.ruler')} id="ruler">
           <RulerCheck />
+        </Part>
+        <Part title={t('setUp.loop')} id="loop">
+          <LoopCheck />
         </Part>
       </Grid>
     </Box>

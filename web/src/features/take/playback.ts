@@ -1,4 +1,4 @@
-import { playStandIn } from '@inner-hum/core/simulate';
+import { CLEAN_HABITS, playStandIn } from '@inner-hum/core/simulate';
 import { fromInt16, type WholeTake } from '@inner-hum/core/formats';
 
 /**
@@ -17,7 +17,7 @@ export function soundOf({
     sampleRateHz,
     a4Hz: setup.a4Hz,
     ruler: setup.ruler,
-    habits: source.habits,
+    habits: { ...CLEAN_HABITS, ...source.habits },
     seed: source.seed,
     leadS: firstBeatS,
     tailS: 0.2,

@@ -1,0 +1,42 @@
+import { swell, SWELL_DEFAULTS, type SwellParameters } from '@inner-hum/core/exercise';
+import { assess, type Verdict } from '@inner-hum/core/judge';
+import type { StepMeasures } from '@inner-hum/core/measure';
+import { hear } from '@inner-hum/core/signal';
+import { playStandIn, SeededRandom, type Habits } from '@inner-hum/core/simulate';
+import { ASSUMED_RULER, INSTRUMENTS, instrumentById, soundingRangeHz } from '@inner-hum/core/theory';
+
+const RATE_HZ = 44100;
+const SHAPES = ['growFade', 'grow', 'fadeGrow', 'growFade'] as const;
+
+/** A swell of the stand-in player on a horn and a note that the seed decides, through the whole analysis. */
+export function playSwell(seed: number, habits: Habits): { measures: readonly StepMeasures[]; verdict: Verdict } {
+  const random = new SeededRandom(seed);
+  const pick = (count: number) => Math.floor(random.uniform() * count);
+  const horn = INSTRUMENTS[pick(INSTRUMENTS.length)]!;
+  const writtenMidi = horn.lowestWrittenMidi + 3 + pick(28);
+  const shape = SHAPES[pick(SHAPES.length)]!;
+  // In a swell that only grows or fades, drift can't be told from pitch that follows loudness, and no peak can be misplaced.
+  const turns = habits.driftCentsPerS !== 0 || habits.peakShift !== 0 || habits.fatigue !== 0;
+  const parameters: SwellParameters = {
+    ...SWELL_DEFAULTS,
+    instrumentId: horn.id,
+    writtenMidi,
+    tempoBpm: 100,
+    beats: 10,
+    shape: turns ? 'growFade' : shape,
+  };
+  const score = swell(parameters);
+  const common = { a4Hz: 440, ruler: ASSUMED_RULER } as const;
+  const samples = playStandIn(score, { ...common, sampleRateHz: RATE_HZ, habits, seed, leadS: 1, tailS: 0.6 });
+  const frames = hear(samples, { sampleRateHz: RATE_HZ, ...soundingRangeHz(instrumentById(horn.id), 440) });
+  return assess(frames, {
+    ...common,
+    score,
+    parameters,
+    firstBeatS: 1,
+    demand: 'firm',
+    audioPath: { delayS: 0, delayErrorS: 0 },
+    onBeat: true,
+    before: [],
+  });
+}

@@ -1,0 +1,88 @@
+import { Box, chakra, Flex } from '@chakra-ui/react';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { earService, SoundProblem } from '../../audio/desk';
+import { click } from '../../audio/metronome';
+import { runner } from '../../audio/takeRunner';
+import { Button } from '../../shared/controls';
+import { store, useAppDispatch, useAppSelector } from '../../store';
+import { rulerKey, settingsChanged } from '../../store/settings';
+import { problemMet } from '../../store/stand';
+
+/** Gaps between clicks, seconds: uneven, so that none can be taken for the one before. */
+const GAPS_S = [0.7, 0.83, 0.74, 0.91, 0.78, 0.87, 0.71, 0.8];
+const LEAD_S = 0.4;
+const TAIL_S = 0.8;
+/** What remains unknown even of a loop whose clicks agree, seconds: the click's own rise in speaker and air. */
+const LEAST_ERROR_S = 0.002;
+
+/** Measures the way of the sound from speaker to microphone, so that lateness can be told to a few milliseconds. */
+export function LoopCheck() {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const settings = useAppSelector((state) => state.settings);
+  const [running, setRunning] = useState(false);
+  const [outcome, setOutcome] = useState('');
+  const loop = settings.loops[rulerKey(settings)];
+
+  const measure = async () => {
+    setRunning(true);
+    setOutcome('');
+    dispatch(problemMet(null));
+    try {
+      const desk = await runner.openDesk();
+      await runner.hearFreely(desk, settings, Infinity);
+      const { context } = desk;
+      let atS = context.currentTime + LEAD_S;
+      const clicksAtS = GAPS_S.map((gap) => (atS += gap));
+      for (const one of clicksAtS) click(context, one, false);
+      await new Promise((resolve) => setTimeout(resolve, 1000 * (atS - context.currentTime + TAIL_S)));
+      const result = await earService().finishLoop(clicksAtS);
+      const { heard, played } = result;
+      if (result.kind === 'refused') {
+        setOutcome(t(result.reason === 'notHeard' ? 'setUp.loopNotHeard' : 'setUp.loopUnsteady', { heard, played }));
+        return;
+      }
+      const { settings: now } = store.getState();
+      const path = { delayS: result.delayS, delayErrorS: Math.hypot(result.spreadS, LEAST_ERROR_S) };
+      dispatch(settingsChanged({ loops: { ...now.loops, [rulerKey(now)]: path } }));
+      setOutcome(t('setUp.loopDone', { heard, played }));
+    } catch (error) {
+      dispatch(problemMet(error instanceof SoundProblem ? error.id : 'failed'));
+    } finally {
+      setRunning(false);
+    }
+  };
+
+  const forget = () => {
+    const others = Object.entries(settings.loops).filter(([key]) => key !== rulerKey(settings));
+    dispatch(settingsChanged({ loops: Object.fromEntries(others) }));
+    setOutcome('');
+  };
+
+  return (
+    <Box>
+      <chakra.p color="inkSoft" mb="8px">
+        {t('setUp.loopHelp')}
+      </chakra.p>
+      <chakra.p mb="10px" data-testid="loop">
+        {loop
+          ? t('setUp.loopMeasured', { ms: Math.round(1000 * loop.delayS), error: (1000 * loop.delayErrorS).toFixed(1) })
+          : t('setUp.loopUnknown')}
+      </chakra.p>
+      <Flex gap="10px" wrap="wrap">
+        <Button onClick={() => void measure()} disabled={running || settings.source !== 'microphone'}>
+          {t(running ? 'setUp.loopRunning' : 'setUp.loopStart')}
+        </Button>
+        {loop && !running && (
+          <Button tone="quiet" onClick={forget}>
+            {t('setUp.loopForget')}
+          </Button>
+        )}
+      </Flex>
+      <chakra.p role="status" mt="8px" fontWeight={600}>
+        {outcome}
+      </chakra.p>
+    </Box>
+  );
+}
