@@ -176,7 +176,7 @@ export const en = {
     wrongWayShare: 'Time against the plan',
     rangeDb: 'Range',
     peakPlaceBeats: 'Peak place, late is +',
-    vibratoHz: 'Vibrato, rate',
+    vibratoHz: 'Vibrato',
     vibratoCents: 'Vibrato, to each side',
     vibratoRegularity: 'Vibrato, regularity',
     centroidPartials: 'Colour: centroid',
@@ -329,6 +329,7 @@ export const en = {
     rulerNoTone: 'No steady tone of a second was heard. Nothing was changed; try again nearer to the microphone.',
     rulerTooNarrow: 'Soft and loud were only {{db}} dB apart. Nothing was changed; try again with more difference.',
     rulerForget: 'Forget this ruler',
+    needsMicrophone: 'This needs the microphone: choose it above.',
     loop: 'Way of the sound',
     loopHelp:
       'Eight clicks go out by the speaker and come back by the microphone; what they take is taken out of lateness. Put the headphones aside and keep quiet for eight seconds.',

@@ -81,7 +81,7 @@ export function LoopCheck() {
         )}
       </Flex>
       <chakra.p role="status" mt="8px" fontWeight={600}>
-        {outcome}
+        {settings.source === 'microphone' ? outcome : t('setUp.needsMicrophone')}
       </chakra.p>
     </Box>
   );

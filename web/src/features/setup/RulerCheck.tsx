@@ -102,7 +102,7 @@ export function RulerCheck() {
         )}
       </Flex>
       <chakra.p role="status" mt="8px" fontWeight={600}>
-        {outcome}
+        {settings.source === 'microphone' ? outcome : t('setUp.needsMicrophone')}
       </chakra.p>
     </Box>
   );

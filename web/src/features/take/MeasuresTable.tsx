@@ -32,6 +32,9 @@ const ROWS = [
   ['breathAtSoftEndDb', 'db', 1, 1, false],
 ] as const satisfies readonly (readonly [keyof Sounded, Unit, number, number, boolean])[];
 
+/** Told only of a tone that has a vibrato. */
+const VIBRATO_ONLY = new Set<string>(['vibratoCents', 'vibratoRegularity']);
+
 type Row = readonly [NameOfRow, Measured, Unit, number, number, boolean];
 type NameOfRow = (typeof ROWS)[number][0] | 'releaseS' | 'slipCents' | `hold.${Sounded['hold']['fault']}`;
 
@@ -40,7 +43,9 @@ export function MeasuresTable({ measures }: { readonly measures: Sounded }) {
   const { t } = useTranslation();
   const { release, hold } = measures;
   const rows: Row[] = [
-    ...ROWS.map(([name, ...rest]): Row => [name, measures[name], ...rest]),
+    ...ROWS.filter(([name]) => !VIBRATO_ONLY.has(name) || measures[name].kind === 'measured').map(
+      ([name, ...rest]): Row => [name, measures[name], ...rest],
+    ),
     ['releaseS', release.fallS, 'ms', 1000, 0, false],
     ['slipCents', release.slipCents, 'cents', 1, 1, true],
     [`hold.${hold.fault}`, hold.beats, 'beats', 1, 1, false],
@@ -67,7 +72,7 @@ export function MeasuresTable({ measures }: { readonly measures: Sounded }) {
                   : `${format(quantity.value * factor, decimals)} ${t(`measures.units.${unit}`)}`}
               </chakra.td>
               <chakra.td textAlign="right" color="inkSoft" whiteSpace="nowrap">
-                {!absent && `±${formatNumber(quantity.uncertainty * factor, decimals)}`}
+                {!absent && `±${formatNumber(Math.max(quantity.uncertainty * factor, 10 ** -decimals), decimals)}`}
               </chakra.td>
             </tr>
           );
