@@ -26,6 +26,10 @@ export const EXPECTED_FINDINGS: Readonly<Record<FaultName, readonly FindingId[]>
   slowResponse: ['slowResponse'],
   scooped: ['scooped'],
   slipsAtEnd: ['slipsAtEnd'],
+  // These need starts of both kinds: the family Tongue or air.
+  tongueFails: [],
+  airFails: [],
+  bothFail: [],
   stiffReed: ['slowResponse', 'airySoftEnd'],
   tiredReed: ['squeak', 'unsteady'],
   fatigue: ['sinking', 'unsteady', 'flat'],

@@ -1,12 +1,22 @@
 import { writeFileSync } from 'node:fs';
-import type { FindingId } from '@inner-hum/core/judge';
+import { FAMILIES } from '@inner-hum/core/exercise';
+import { demandsOf, type FindingId } from '@inner-hum/core/judge';
 import { CLEAN_HABITS, FAULTS, withFault, type FaultName, type Habits } from '@inner-hum/core/simulate';
 import { EXPECTED_FINDINGS } from './expectedFindings';
-import { playSwell } from './playSwell';
+import { playFamily, playSwell } from './play';
 import { table } from './score';
 
 const TAKES = 200;
-const NAMES = Object.keys(FAULTS) as FaultName[];
+const NAMES = (Object.keys(FAULTS) as FaultName[]).filter((fault) => EXPECTED_FINDINGS[fault].length > 0);
+/** What is ordered of every family, and what one family alone can show. */
+const MISTAKES: readonly FaultName[] = ['sharp', 'jump', 'dropOut', 'late', 'slowResponse'];
+const OWN_MISTAKES: readonly (readonly [string, FaultName, FindingId])[] = [
+  ['tongueOrAir', 'tongueFails', 'tongueFails'],
+  ['tongueOrAir', 'airFails', 'airFails'],
+  ['tongueOrAir', 'bothFail', 'bothFail'],
+  ['countedBreaths', 'fatigue', 'laterWorse'],
+];
+const HORNS = ['alto', 'tenor', 'baritoneLowA'] as const;
 
 const found = new Map<FaultName, { takes: number; found: number }>();
 const besides = new Map<FindingId, number>();
@@ -24,6 +34,26 @@ for (let seed = 1001; seed <= 1000 + TAKES; seed++) {
   if (ids.length === 0) clean++;
   for (const id of ids) besides.set(id, (besides.get(id) ?? 0) + 1);
 }
+
+const families = FAMILIES.map(({ id }) => {
+  const cleanTakes = HORNS.map((horn, i) => playFamily(id, horn, i + 1, CLEAN_HABITS).findings);
+  const raised = cleanTakes.flat().filter((one) => one.weight > 0).length;
+  const cells = MISTAKES.map((fault, i) => {
+    // Only what starts anew can be late, or wait for its air, or it is meant to.
+    const { findings } = playFamily(id, HORNS[i % HORNS.length]!, 10 + i, withFault(fault));
+    const heard = findings.some((one) => EXPECTED_FINDINGS[fault].includes(one.id));
+    return demandsOf(id).without.some((one) => EXPECTED_FINDINGS[fault].includes(one))
+      ? 'not judged'
+      : heard
+        ? 'found'
+        : '**missed**';
+  });
+  return [id, raised === 0 ? `none in ${HORNS.length}` : `${raised} in ${HORNS.length}`, ...cells];
+});
+const own = OWN_MISTAKES.map(([id, fault, expected]) => {
+  const { findings } = playFamily(id, 'alto', 5, withFault(fault));
+  return [id, fault, expected, findings.some((one) => one.id === expected) ? 'found' : '**missed**'];
+});
 
 const sum = [...found.values()].reduce((total, one) => total + one.found, 0);
 const percent = (part: number) => ((100 * part) / TAKES).toFixed(1);
@@ -43,6 +73,14 @@ ${table([
     return [name, EXPECTED_FINDINGS[name].join(' or '), String(tally.takes), String(tally.found)];
   }),
 ])}
+
+## Families
+
+Each family as it usually is, on ${HORNS.join(', ')} in turn: findings of a clean take, and whether an ordered mistake is found.
+
+${table([['family', 'raised on clean takes', ...MISTAKES], ...families])}
+
+${table([['family', 'mistake', 'expected finding', 'found'], ...own])}
 `;
 writeFileSync('docs/judge.md', report);
 console.log(report);

@@ -28,12 +28,28 @@ export function centsAt(swell: KnownSwell, timeS: number): number {
   return swell.centreCents + (swell.slopeCents * (levelDbAt(swell, timeS) - (swell.softDb + swell.loudDb) / 2)) / 10;
 }
 
+export function writeSwellWav(path: string, swell: KnownSwell, leadS: number, tailS: number): void {
+  const { jump } = swell;
+  const hzAt = (t: number) => {
+    const partial = jump && t >= jump.atS && t < jump.atS + jump.lastsS ? jump.partial : 1;
+    return swell.hz * partial * 2 ** (centsAt(swell, t) / 1200);
+  };
+  writeToneWav(path, { lengthS: swell.beats * swell.beatS, hzAt, levelDbAt: (t) => levelDbAt(swell, t) }, leadS, tailS);
+}
+
+/** One unbroken tone whose pitch and level are known at every moment from its start. */
+export interface KnownTone {
+  readonly lengthS: number;
+  readonly hzAt: (timeS: number) => number;
+  readonly levelDbAt: (timeS: number) => number;
+}
+
 /**
- * Writes a 16-bit mono WAV: `leadS` of faint noise, the swell, `tailS` of noise. The tone is a pulse of fixed harmonic
+ * Writes a 16-bit mono WAV: `leadS` of faint noise, the tone, `tailS` of noise. The tone is a pulse of fixed harmonic
  * amplitudes read from a table by phase, not made by the stand-in player.
  */
-export function writeSwellWav(path: string, swell: KnownSwell, leadS: number, tailS: number): void {
-  const lengthS = swell.beats * swell.beatS;
+export function writeToneWav(path: string, tone: KnownTone, leadS: number, tailS: number): void {
+  const { lengthS } = tone;
   const samples = new Int16Array(Math.round((leadS + lengthS + tailS) * RATE_HZ));
   const table = waveTable([0.5, 1, 0.7, 0.5, 0.35, 0.22, 0.14, 0.08]);
   let phase = 0;
@@ -44,11 +60,9 @@ export function writeSwellWav(path: string, swell: KnownSwell, leadS: number, ta
     const t = i / RATE_HZ - leadS;
     let value = 0;
     if (t >= 0 && t < lengthS) {
-      const { jump } = swell;
-      const partial = jump && t >= jump.atS && t < jump.atS + jump.lastsS ? jump.partial : 1;
-      phase += (swell.hz * partial * 2 ** (centsAt(swell, t) / 1200)) / RATE_HZ;
+      phase += tone.hzAt(t) / RATE_HZ;
       const edge = Math.min(1, t / 0.02, (lengthS - t) / 0.03);
-      value = 10 ** (levelDbAt(swell, t) / 20) * edge * table[Math.floor((phase % 1) * table.length)]!;
+      value = 10 ** (tone.levelDbAt(t) / 20) * edge * table[Math.floor((phase % 1) * table.length)]!;
     }
     samples[i] = Math.round(32767 * Math.max(-1, Math.min(1, value + noise)));
   }

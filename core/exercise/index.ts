@@ -1,4 +1,14 @@
 export { breathBudget, type BreathBudget } from './breathBudget';
+export { exerciseScore, FAMILIES, familyById, fitToHorn, usualExercise } from './families';
+export { highestNote, STAGES, type ExerciseParameters, type Family, type Field, type Stage } from './family';
+export {
+  swell,
+  SWELL_DEFAULTS,
+  SWELL_LIMITS,
+  SWELL_SHAPES,
+  type SwellParameters,
+  type SwellShape,
+} from './families/swell';
 export {
   beatSeconds,
   plannedPosition,
@@ -6,8 +16,7 @@ export {
   TEMPO_RANGE_BPM,
   type Attack,
   type DynamicPoint,
-  type FamilyId,
   type Score,
   type Step,
 } from './score';
-export { swell, SWELL_DEFAULTS, SWELL_LIMITS, SWELL_SHAPES, type SwellParameters, type SwellShape } from './swell';
+export { scoreToAbc } from './notation';

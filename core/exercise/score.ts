@@ -6,6 +6,8 @@ export type Attack = 'breath' | 'tongue' | 'slurred';
 export interface DynamicPoint {
   readonly beat: number;
   readonly dynamic: Dynamic;
+  /** place on the player's ruler, 0–1, where it lies between two dynamics */
+  readonly position?: number;
 }
 
 /** One intended tone. Whatever lies between two steps is rest. Pitches are written MIDI numbers. */
@@ -22,11 +24,10 @@ export interface Step {
   readonly attack: Attack;
 }
 
-export type FamilyId = 'swell';
-
 /** What is to be played, on a beat grid. */
 export interface Score {
-  readonly family: FamilyId;
+  /** id of the family that made it */
+  readonly family: string;
   readonly instrumentId: InstrumentId;
   readonly tempoBpm: number;
   readonly countInBeats: number;
@@ -55,10 +56,11 @@ export function scoreBeats(score: Pick<Score, 'steps'>): number {
 export function plannedPosition(step: Step, beat: number, positionOf: (dynamic: Dynamic) => number): number {
   const points = step.dynamics;
   const after = points.findIndex((point) => point.beat > beat);
-  if (after === 0) return positionOf(points[0]!.dynamic);
-  if (after < 0) return positionOf(points[points.length - 1]!.dynamic);
+  const placeOf = (point: DynamicPoint) => point.position ?? positionOf(point.dynamic);
+  if (after === 0) return placeOf(points[0]!);
+  if (after < 0) return placeOf(points[points.length - 1]!);
   const from = points[after - 1]!;
   const to = points[after]!;
   const share = (beat - from.beat) / (to.beat - from.beat);
-  return positionOf(from.dynamic) * (1 - share) + positionOf(to.dynamic) * share;
+  return placeOf(from) * (1 - share) + placeOf(to) * share;
 }

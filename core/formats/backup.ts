@@ -1,3 +1,4 @@
+import { modernise } from './modernise';
 import { fromByteArray, toByteArray } from 'base64-js';
 import { array, number, object, string, ValidationError } from 'yup';
 import { packedLength } from './packedFrames';
@@ -60,13 +61,21 @@ export function readBackup(text: string): BackupResult {
   if (typeof head['version'] === 'number' && head['version'] > BACKUP_VERSION)
     return refused('newerVersion', String(head['version']));
   try {
-    const { takes } = envelopeSchema.validateSync(content, { strict: true, abortEarly: true });
+    const { takes } = envelopeSchema.validateSync(inTodaysForm(head), { strict: true, abortEarly: true });
     return { kind: 'read', takes: takes.map((take, i) => decode(take as EncodedTake, `takes[${i}]`)) };
   } catch (error) {
     if (error instanceof ValidationError) return refused('damaged', error.message);
     if (error instanceof DamagedError) return refused('damaged', error.message);
     throw error;
   }
+}
+
+function inTodaysForm(head: Record<string, unknown>): unknown {
+  if (!Array.isArray(head['takes'])) return head;
+  const takes = head['takes'].map((take: unknown) =>
+    typeof take === 'object' && take !== null && 'record' in take ? { ...take, record: modernise(take.record) } : take,
+  );
+  return { ...head, takes };
 }
 
 interface EncodedTake {

@@ -4,7 +4,7 @@ import wavefile from 'wavefile/dist/wavefile.js';
 
 const { WaveFile } = wavefile;
 import { swell, SWELL_DEFAULTS } from '../exercise';
-import { judgeSwell } from '../judge';
+import { judgeTake } from '../judge';
 import { measureTake } from '../measure';
 import { emptyFrames, hear, type Frames } from '../signal';
 import { CLEAN_HABITS, playStandIn } from '../simulate';
@@ -54,7 +54,7 @@ function exampleTake(note = ''): WholeTake {
     onBeat: true,
     frameCount: frames.count,
     measures,
-    verdict: judgeSwell(measures, { score, parameters, demand: 'firm', before: [] }),
+    verdict: judgeTake(measures, { score, parameters, demand: 'firm', before: [] }),
     note,
     lostMs: 0,
     cut: false,

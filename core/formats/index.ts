@@ -4,3 +4,4 @@ export { packedLength, packFrames, unpackFrames } from './packedFrames';
 export type { TakeRecord, TakeSetup, TakeSound, TakeSource, WholeTake } from './take';
 export { takeRecordSchema } from './takeSchema';
 export { fromInt16, readWav, toInt16, writeWav, type WavResult, type WavSound } from './wav';
+export { modernise } from './modernise';

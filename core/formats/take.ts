@@ -1,4 +1,4 @@
-import type { Score, SwellParameters } from '@inner-hum/core/exercise';
+import type { Score, ExerciseParameters } from '@inner-hum/core/exercise';
 import type { Verdict } from '@inner-hum/core/judge';
 import type { AudioPath, Demand, StepMeasures } from '@inner-hum/core/measure';
 import type { Habits } from '@inner-hum/core/simulate';
@@ -23,7 +23,7 @@ export interface TakeRecord {
   readonly id: string;
   /** ISO 8601 with zone */
   readonly startedAt: string;
-  readonly parameters: SwellParameters;
+  readonly parameters: ExerciseParameters;
   readonly score: Score;
   readonly setup: TakeSetup;
   readonly source: TakeSource;

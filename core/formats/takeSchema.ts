@@ -1,4 +1,4 @@
-import { SWELL_SHAPES } from '@inner-hum/core/exercise';
+import { exerciseScore, type ExerciseParameters } from '@inner-hum/core/exercise';
 import { DEMAND_CENTS } from '@inner-hum/core/measure';
 import { A4_RANGE_HZ, DYNAMICS, INSTRUMENTS } from '@inner-hum/core/theory';
 import { array, boolean, lazy, mixed, number, object, string, type AnySchema } from 'yup';
@@ -21,14 +21,14 @@ const step = object({
   fingeredMidi: real().integer(),
   partialNumber: real().integer().min(1),
   soundedMidi: real().integer(),
-  dynamics: array(object({ beat: real().min(0), dynamic }))
+  dynamics: array(object({ beat: real().min(0), dynamic, position: number().min(0).max(1).optional() }))
     .min(1)
     .required(),
   attack,
 });
 
 const score = object({
-  family: string().oneOf(['swell']).required(),
+  family: string().required(),
   instrumentId,
   tempoBpm: real().min(30).max(200),
   countInBeats: real().integer().min(0),
@@ -38,19 +38,15 @@ const score = object({
   steps: array(step).min(1).required(),
 });
 
-const parameters = object({
-  instrumentId,
-  writtenMidi: real().integer(),
-  shape: string().oneOf(SWELL_SHAPES).required(),
-  softest: dynamic,
-  loudest: dynamic,
-  beats: real(),
-  tempoBpm: real(),
-  attack,
-  repeats: real().integer().min(1),
-  restBeats: real(),
-  tunerHidden: boolean().required(),
-});
+/** Parameters that their own family accepts: only such can be played again. */
+const parameters = mixed((value): value is ExerciseParameters => {
+  try {
+    exerciseScore(value as ExerciseParameters);
+    return true;
+  } catch {
+    return false;
+  }
+}).required();
 
 const timed = (more: Record<string, AnySchema>) => array(object({ atS: real(), ...more })).required();
 
@@ -118,6 +114,7 @@ const verdict = object({
       id: string().required(),
       weight: real().oneOf([0, 1, 2, 3]),
       stepIndex: real().integer().min(0),
+      steps: number().integer().min(1).optional(),
       values: mixed((value): value is Record<string, number> => isNumbers(value)).required(),
     }),
   ).required(),

@@ -1,11 +1,11 @@
-import type { SwellParameters } from '@inner-hum/core/exercise';
+import type { ExerciseParameters } from '@inner-hum/core/exercise';
 import { measureTake, type StepMeasures, type TakeContext } from '@inner-hum/core/measure';
-import { judgeSwell } from './judgeSwell';
+import { judgeTake } from './judgeTake';
 import type { Decision, Verdict } from './verdict';
 
 /** What is known of a take before it is measured. */
 export interface Assignment extends TakeContext {
-  readonly parameters: SwellParameters;
+  readonly parameters: ExerciseParameters;
   /** decisions of the takes of the same exercise just before, latest last */
   readonly before: readonly Decision[];
 }
@@ -16,5 +16,5 @@ export function assess(
   assignment: Assignment,
 ): { measures: StepMeasures[]; verdict: Verdict } {
   const measures = measureTake(frames, assignment);
-  return { measures, verdict: judgeSwell(measures, assignment) };
+  return { measures, verdict: judgeTake(measures, assignment) };
 }

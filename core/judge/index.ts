@@ -1,4 +1,5 @@
 export { assess, type Assignment } from './assess';
-export { judgeSwell, type SwellCase } from './judgeSwell';
-export { SWELL_RULES } from './swellRules';
+export { judgeTake, type TakeCase } from './judgeTake';
 export type { Decision, Finding, FindingId, NextStep, TryId, Verdict, Weight } from './verdict';
+export { RULES } from './rules';
+export { demandsOf } from './familyDemands';

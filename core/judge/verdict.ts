@@ -1,5 +1,3 @@
-import type { SwellParameters } from '@inner-hum/core/exercise';
-
 export type Decision = 'again' | 'easier' | 'harder' | 'leave';
 
 /** Things a player can try; each is a sentence of the catalogue. */
@@ -17,6 +15,10 @@ export type TryId =
   | 'airBeforeBeat'
   | 'wideRange'
   | 'letItSpeak'
+  | 'keepAirThrough'
+  | 'softerTongue'
+  | 'haveItChecked'
+  | 'restLonger'
   | 'endWithAir'
   | 'checkFingering'
   | 'checkMicrophone'
@@ -50,6 +52,14 @@ export type FindingId =
   | 'stoppedAfter'
   | 'late'
   | 'early'
+  | 'slurGap'
+  | 'slurStep'
+  | 'tongueFails'
+  | 'airFails'
+  | 'bothFail'
+  | 'laterWorse'
+  | 'held'
+  | 'steady'
   | 'even';
 
 /** How much a finding weighs: 3 the tone broke · 2 it missed the demand · 1 worth knowing · 0 it went well. */
@@ -59,15 +69,32 @@ export type Weight = 0 | 1 | 2 | 3;
 export interface Finding {
   readonly id: FindingId;
   readonly weight: Weight;
-  /** which step of the score, from 0 */
+  /** which step of the score, from 0; the plainest one when several have it */
   readonly stepIndex: number;
+  /** how many steps have it; 1 when left out */
+  readonly steps?: number;
   readonly values: Readonly<Record<string, number>>;
 }
 
+/** Ways to make an exercise easier or harder. */
+export type ChangeId =
+  | 'startLouder'
+  | 'fasterTempo'
+  | 'higherNote'
+  | 'shorter'
+  | 'fewer'
+  | 'softer'
+  | 'slower'
+  | 'hideTuner'
+  | 'wider'
+  | 'lowerNote'
+  | 'longer'
+  | 'more';
+
 /** A concrete change of parameters for the next take. */
 export interface NextStep {
-  readonly change: 'none' | 'startLouder' | 'fasterTempo' | 'softer' | 'slower' | 'hideTuner' | 'wider';
-  readonly parameters: Partial<SwellParameters>;
+  readonly change: 'none' | ChangeId;
+  readonly parameters: Readonly<Record<string, number | string | boolean>>;
 }
 
 export interface Verdict {

@@ -8,7 +8,8 @@ export type AbsentReason =
   | 'anotherNote'
   | 'noAttack'
   | 'noVibrato'
-  | 'noRelease';
+  | 'noRelease'
+  | 'olderVersion';
 
 /**
  * A quantity as measured: its value with one standard deviation of its own error, in the quantity's unit, or the reason

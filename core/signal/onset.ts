@@ -20,6 +20,8 @@ const BREATH_HALF_S = 0.005;
 /** Breath stands out of the room by this much, dB, and may dip below that for this long. */
 const BREATH_ABOVE_DB = 5;
 const BREATH_DIP_S = 0.03;
+/** Quieter than this no room is, whatever digital silence comes before a recording, RMS (−75 dBFS). */
+const FAINTEST_ROOM = 1.8e-4;
 /** Nearer to the onset than this, noise is the attack itself, seconds. */
 const LEAST_BREATH_S = 0.015;
 
@@ -74,7 +76,7 @@ function breathTimeS(sound: Float32Array, sampleRateHz: number, onsetS: number, 
   const envelope = Float64Array.from({ length: count }, (_, i) =>
     rms(sound, sampleRateHz, fromS + i * BREATH_STEP_S, BREATH_HALF_S),
   );
-  const threshold = Math.max(upper(envelope, 0.1), 1e-6) * 10 ** (BREATH_ABOVE_DB / 20);
+  const threshold = Math.max(upper(envelope, 0.1), FAINTEST_ROOM) * 10 ** (BREATH_ABOVE_DB / 20);
   let first = count;
   for (let i = count - 1; i >= 0 && first - i <= BREATH_DIP_S / BREATH_STEP_S; i--)
     if (envelope[i]! > threshold) first = i;

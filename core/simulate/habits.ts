@@ -33,6 +33,8 @@ export interface Habits {
   readonly rangeShare: number;
   /** peak comes later (earlier, negative) by this share of the tone */
   readonly peakShift: number;
+  /** low notes started this way break into the octave */
+  readonly failsWith: 'none' | 'tongue' | 'breath' | 'both';
   /** how the reed stands: a stiff one answers late and hisses, a tired one wavers and squeaks */
   readonly reed: 'good' | 'stiff' | 'tired';
   /** how tired the player gets over the score, 0–1: pitch sags, wavers, and the breath leaks */
@@ -61,6 +63,7 @@ export const CLEAN_HABITS: Habits = {
   lateS: 0,
   rangeShare: 1,
   peakShift: 0,
+  failsWith: 'none',
   reed: 'good',
   fatigue: 0,
   roomS: 0,
@@ -91,6 +94,9 @@ export const FAULTS = {
   slowResponse: { responseS: 0.32 },
   scooped: { scoopCents: 60 },
   slipsAtEnd: { slipCents: -40 },
+  tongueFails: { failsWith: 'tongue' },
+  airFails: { failsWith: 'breath' },
+  bothFail: { failsWith: 'both' },
   stiffReed: { reed: 'stiff' },
   tiredReed: { reed: 'tired' },
   fatigue: { fatigue: 1 },

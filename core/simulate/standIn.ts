@@ -30,6 +30,8 @@ const LOW_SEMITONES = 7;
 /** How faintly the whole tube sounds under an overtone, dB. */
 const TUBE_DB = -30;
 const ROOM_NOISE = 1e-4;
+/** A start that fails: the octave for a while. */
+const OCTAVE_START = { place: 0, partial: 2, lastsS: 0.4 } as const;
 /** What a reed and fatigue change. */
 const REEDS = {
   good: { responseS: 0, breathDb: 0, wobble: 1, squeaks: false },
@@ -82,8 +84,16 @@ class Tone {
     const tired = REEDS[settings.habits.reed].squeaks;
     const squeak = { place: 0.15 + 0.6 * random.uniform(), partial: 3, lastsS: 0.12 };
     const { habits } = settings;
-    this.habits = tired ? { ...habits, jumps: [...habits.jumps, squeak] } : habits;
+    const jumps = [...habits.jumps, ...(tired ? [squeak] : []), ...(this.startFails() ? [OCTAVE_START] : [])];
+    this.habits = { ...habits, jumps };
     this.plan = levelPlan(step, habits, settings.ruler);
+  }
+
+  private startFails(): boolean {
+    const { failsWith } = this.settings.habits;
+    const { attack, fingeredMidi } = this.step;
+    const low = fingeredMidi - instrumentById(this.score.instrumentId).lowestWrittenMidi < LOW_SEMITONES;
+    return low && (failsWith === attack || (failsWith === 'both' && attack !== 'slurred'));
   }
 
   addTo(out: Float32Array, startS: number, lengthS: number, scoreS: number, sinceStartS: number): void {

@@ -10,6 +10,7 @@ import { system } from './shared/theme';
 import { useColourMode } from './shared/useColourMode';
 import { store } from './store';
 
+const ExercisesPage = lazy(() => import('./features/exercises/ExercisesPage'));
 const LogPage = lazy(() => import('./features/log/LogPage'));
 const TakePage = lazy(() => import('./features/take/TakePage'));
 const SetUpPage = lazy(() => import('./features/setup/SetUpPage'));
@@ -40,6 +41,7 @@ function Places() {
         <Route element={<AppFrame />}>
           <Route index element={<Navigate to="/stand" replace />} />
           <Route path="stand" element={<StandPage />} />
+          <Route path="exercises" element={<ExercisesPage />} />
           <Route path="log" element={<LogPage />} />
           <Route path="take/:id" element={<TakePage />} />
           <Route path="set-up" element={<SetUpPage />} />

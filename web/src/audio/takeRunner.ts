@@ -1,4 +1,4 @@
-import { beatSeconds, scoreBeats, swell } from '@inner-hum/core/exercise';
+import { beatSeconds, scoreBeats, exerciseScore } from '@inner-hum/core/exercise';
 import { instrumentById, soundingRangeHz, writtenToHz } from '@inner-hum/core/theory';
 import type { AudioPath } from '@inner-hum/core/measure';
 import { withFault } from '@inner-hum/core/simulate';
@@ -6,8 +6,8 @@ import type { TakeSource } from '@inner-hum/core/formats';
 import { beginDraft, forgetDraft, planDraft } from '../db/drafts';
 import type { DraftPlan } from '../db/database';
 import { keepTake } from '../db/takes';
-import { rulerKey, rulerOf, swellOf, type Settings } from '../store/settings';
-import { exerciseKey, phaseChanged, problemMet, takeJudged, type ProblemId } from '../store/stand';
+import { exerciseOf, mainNote, rulerKey, rulerOf, settingsChanged, type Settings } from '../store/settings';
+import { blockMoved, exerciseKey, phaseChanged, problemMet, takeJudged, type ProblemId } from '../store/stand';
 import { store } from '../store';
 import { chosenFile } from './chosenFile';
 import { Desk, earService, SoundProblem } from './desk';
@@ -25,6 +25,8 @@ const FIRST_TONE_S = 0.1;
 const UNMEASURED_DELAY_ERROR_S = 0.03;
 /** An audio clock that stands still for this long has been stopped by the device or the browser, milliseconds. */
 const STALLED_MS = 2500;
+/** How long a verdict stands in a block before the next exercise, seconds. */
+export const VERDICT_S = 6;
 const FREE_RETAIN_S = 30;
 /** A stopped take shorter than this is not kept, seconds. */
 const LEAST_KEPT_S = 1;
@@ -45,6 +47,7 @@ class TakeRunner {
   timing: Timing | undefined;
   private metronome: Metronome | undefined;
   private ending: Ending | undefined;
+  private pausing: ((goesOn: boolean) => void) | undefined;
 
   /** Runs a take of the present swell to its verdict. Problems go to the store, never to the caller. */
   async start(): Promise<void> {
@@ -67,9 +70,41 @@ class TakeRunner {
     }
   }
 
-  /** Ends what runs: a take is kept up to here, free play stops. */
+  /** Plays the block, one exercise after the other, each verdict standing for a while; `stop` ends it. */
+  async startBlock(): Promise<void> {
+    const { block } = store.getState().settings;
+    if (isBusy() || store.getState().stand.block) return;
+    this.pausing = undefined;
+    for (const [index, exercise] of block.entries()) {
+      store.dispatch(settingsChanged({ exercise }));
+      store.dispatch(blockMoved({ index, count: block.length }));
+      await this.start();
+      if (this.ending !== 'score' || store.getState().stand.phase !== 'verdict') break;
+      if (index < block.length - 1 && !(await this.verdictStands())) break;
+    }
+    store.dispatch(blockMoved(null));
+  }
+
+  /** Cuts the pause between two exercises of a block short. */
+  goOn(): void {
+    this.pausing?.(true);
+  }
+
+  /** Ends what runs: a take is kept up to here, free play and blocks stop. */
   stop(): void {
     this.ending = 'stopped';
+    this.pausing?.(false);
+  }
+
+  private verdictStands(): Promise<boolean> {
+    return new Promise((resolve) => {
+      const timer = setTimeout(() => this.pausing?.(true), 1000 * VERDICT_S);
+      this.pausing = (goesOn) => {
+        clearTimeout(timer);
+        this.pausing = undefined;
+        resolve(goesOn);
+      };
+    });
   }
 
   /** Listens without a score until stopped. */
@@ -121,7 +156,7 @@ class TakeRunner {
     try {
       const desk = await this.openDesk();
       const horn = instrumentById(settings.instrumentId);
-      playReference(desk.context, writtenToHz(horn, settings.swell.writtenMidi, settings.a4Hz));
+      playReference(desk.context, writtenToHz(horn, mainNote(settings.exercise), settings.a4Hz));
     } catch (error) {
       this.meet(error);
     }
@@ -135,8 +170,8 @@ class TakeRunner {
     source: TakeSource,
     buffer: AudioBuffer | undefined,
   ): Promise<void> {
-    const parameters = swellOf(settings);
-    const score = swell(parameters);
+    const parameters = exerciseOf(settings);
+    const score = exerciseScore(parameters);
     const beatS = beatSeconds(score);
     const { context } = desk;
     const samples = source.kind === 'standIn' ? await this.standInBuffer(desk, settings, source, LEAD_S) : buffer;
@@ -233,7 +268,7 @@ class TakeRunner {
   private async standInBuffer(desk: Desk, settings: Settings, source: TakeSource, leadS: number): Promise<AudioBuffer> {
     if (source.kind !== 'standIn') throw new SoundProblem('failed');
     const { sampleRate } = desk.context;
-    const samples = await earService().playStandIn(swell(swellOf(settings)), {
+    const samples = await earService().playStandIn(exerciseScore(exerciseOf(settings)), {
       sampleRateHz: sampleRate,
       a4Hz: settings.a4Hz,
       ruler: rulerOf(settings),

@@ -146,7 +146,7 @@ describe('settings', () => {
   it('an older row takes first values for what it lacks, a spoilt one is left aside', async () => {
     await database.settings.put({ name: 'settings', value: { instrumentId: 'tenor', swell: { tempoBpm: 72 } } });
     const older = await loadSettings();
-    expect(older).toMatchObject({ instrumentId: 'tenor', demand: 'firm', swell: { tempoBpm: 72, beats: 8 } });
+    expect(older).toMatchObject({ instrumentId: 'tenor', demand: 'firm', exercise: { tempoBpm: 72, beats: 8 } });
     await database.settings.put({ name: 'settings', value: { instrumentId: 'ocarina' } });
     expect(await loadSettings()).toEqual(INITIAL_SETTINGS);
   });

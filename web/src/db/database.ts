@@ -1,4 +1,4 @@
-import type { TakeRecord } from '@inner-hum/core/formats';
+import { modernise, type TakeRecord } from '@inner-hum/core/formats';
 import { Dexie, type EntityTable } from 'dexie';
 
 interface FramesRow {
@@ -56,6 +56,14 @@ export class InnerHumDatabase extends Dexie {
       draftPieces: '++id, takeId',
       settings: 'name',
     });
+    this.version(2).upgrade((transaction) =>
+      transaction
+        .table<TakeRecord>('takes')
+        .toCollection()
+        .modify((_, row) => {
+          row.value = modernise(row.value) as TakeRecord;
+        }),
+    );
   }
 }
 

@@ -1,9 +1,15 @@
 import { A4_RANGE_HZ, INSTRUMENTS } from '@inner-hum/core/theory';
-import { boolean, number, object, string } from 'yup';
+import { exerciseScore, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { array, boolean, mixed, number, object, string } from 'yup';
 import { HABIT_NAMES, INITIAL_SETTINGS, type Settings } from '../store/settings';
 import { database } from './database';
 
 const KEY = 'settings';
+
+/** What older versions kept: their only exercise was a swell. */
+interface OlderSettings {
+  readonly swell?: Readonly<Record<string, number | string | boolean>>;
+}
 
 /** What a stored row must hold to be used; rows of older versions lack fields, which then take their first values. */
 const storedSchema = object({
@@ -21,17 +27,31 @@ const storedSchema = object({
   clickOn: boolean(),
   startOn: string().oneOf(['beat', 'sound']),
   habit: string().oneOf([...HABIT_NAMES]),
-  swell: object(),
+  exercise: mixed((value): value is ExerciseParameters => isPlayable(value)),
+  block: array(mixed((value): value is ExerciseParameters => isPlayable(value))),
+  own: array(
+    object({ name: string().required(), exercise: mixed((value): value is ExerciseParameters => isPlayable(value)) }),
+  ),
 });
 
 /** Stored settings over the initial ones; a row that can't be understood is left aside. */
 export async function loadSettings(): Promise<Settings> {
   const row = await database.settings.get(KEY);
   if (!row || !storedSchema.isValidSync(row.value, { strict: true })) return INITIAL_SETTINGS;
-  const stored = row.value as Partial<Settings>;
-  return { ...INITIAL_SETTINGS, ...stored, swell: { ...INITIAL_SETTINGS.swell, ...stored.swell } };
+  const stored = row.value as Partial<Settings> & OlderSettings;
+  const { swell, ...rest } = stored;
+  const exercise = { ...INITIAL_SETTINGS.exercise, ...swell };
+  return { ...INITIAL_SETTINGS, ...(swell && isPlayable(exercise) && { exercise }), ...rest };
 }
 
 export async function storeSettings(settings: Settings): Promise<void> {
   await database.settings.put({ name: KEY, value: settings });
+}
+
+function isPlayable(value: unknown): boolean {
+  try {
+    return value === undefined || exerciseScore(value as ExerciseParameters).steps.length > 0;
+  } catch {
+    return false;
+  }
 }

@@ -13,6 +13,7 @@ import { ShortcutsDialog } from './ShortcutsDialog';
 
 const PLACES = [
   ['stand', '/stand'],
+  ['exercises', '/exercises'],
   ['log', '/log'],
   ['setUp', '/set-up'],
 ] as const;

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { number } from 'yup';
-import { Field, NumberInput } from './controls';
+import { Field, TextInput } from './controls';
 
 /**
  * A number between limits. What is typed stays as typed; only a number within the limits is handed on, and the limits
@@ -28,7 +28,7 @@ export function NumberField({
   const bad = typed !== null && !schema.isValidSync(typed);
   return (
     <Field label={label} error={bad ? (error ?? `${min}–${max}`) : undefined}>
-      <NumberInput
+      <TextInput
         type="number"
         inputMode="decimal"
         min={min}

@@ -1,5 +1,6 @@
 import { chakra } from '@chakra-ui/react';
 import { ALTISSIMO_REACH_SEMITONES, instrumentById, spellMidi, zoneOf, type Zone } from '@inner-hum/core/theory';
+import { familyById, usualExercise } from '@inner-hum/core/exercise';
 import { DEMAND_CENTS, valueOf } from '@inner-hum/core/measure';
 import { subDays } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
@@ -7,8 +8,9 @@ import { useSyncExternalStore } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
 import { database } from '../db/database';
-import { useAppDispatch, useAppSelector } from '../store';
-import { swellChanged } from '../store/settings';
+import { store, useAppDispatch, useAppSelector } from '../store';
+import { mainNote, settingsChanged } from '../store/settings';
+import { phaseChanged } from '../store/stand';
 import { liveNote, onLiveNote } from './liveNote';
 import { useNoteName } from './useNoteName';
 
@@ -71,14 +73,18 @@ export function Rail() {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const nameOf = useNoteName();
-  const chosen = useAppSelector((state) => state.settings.swell.writtenMidi);
+  const chosen = useAppSelector((state) => mainNote(state.settings.exercise));
   const horn = instrumentById(useAppSelector((state) => state.settings.instrumentId));
   const states = useNoteStates();
   const lit = useSyncExternalStore(onLiveNote, liveNote);
   const top = horn.highestKeyedWrittenMidi + ALTISSIMO_REACH_SEMITONES;
   const notes = Array.from({ length: top - horn.lowestWrittenMidi + 1 }, (_, i) => top - i);
   const open = (written: number) => {
-    dispatch(swellChanged({ writtenMidi: written }));
+    const { exercise, instrumentId } = store.getState().settings;
+    // A note opens the present exercise there, or its swell when the exercise has no note of its own.
+    const base = 'writtenMidi' in exercise ? exercise : usualExercise(familyById('swell'), instrumentId);
+    dispatch(settingsChanged({ exercise: { ...base, writtenMidi: written } }));
+    dispatch(phaseChanged('idle'));
     void navigate('/stand');
   };
   const naturals = notes.filter((written) => spellMidi(written).alter === 0);

@@ -33,7 +33,7 @@ export function VerdictText({ take, large = false }: { readonly take: TakeRecord
       )}
       <chakra.p fontSize={large ? '1.2rem' : '1rem'} mt="10px">
         <strong>{t(`verdict.decision.${verdict.decision}`)} </strong>
-        {verdict.next.change !== 'none' && nextText(t, verdict, take)}
+        {verdict.next.change !== 'none' && nextText(t, verdict, take, nameOf)}
       </chakra.p>
     </Box>
   );

@@ -72,7 +72,7 @@ const fieldStyle = {
   _invalid: { borderColor: 'accent', borderWidth: '2px' },
 } as const;
 
-export const NumberInput = chakra('input', { base: fieldStyle });
+export const TextInput = chakra('input', { base: fieldStyle });
 export const Select = chakra('select', { base: { ...fieldStyle, cursor: 'pointer' } });
 export const TextArea = chakra('textarea', {
   base: { ...fieldStyle, py: '10px', minHeight: '96px', resize: 'vertical' },

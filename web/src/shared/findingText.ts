@@ -4,8 +4,18 @@ import { instrumentById, writtenMidi } from '@inner-hum/core/theory';
 import type { TFunction } from 'i18next';
 import { formatNumber } from './format';
 
+/** Findings that are about the whole take, not about one of its tones. */
+const ABOUT_ALL = new Set<Finding['id']>([
+  'steady',
+  'stoppedAfter',
+  'tongueFails',
+  'airFails',
+  'bothFail',
+  'laterWorse',
+]);
+
 /** Decimals of the numbers in sentences, by their name; others are whole. */
-const DECIMALS: Record<string, number> = { beats: 1, db: 0, plannedDb: 0 };
+const DECIMALS: Record<string, number> = { beats: 1, seconds: 1, db: 0, plannedDb: 0 };
 
 /** The sentence of a finding with its evidence, rounded to what can be known. */
 export function findingText(
@@ -27,19 +37,21 @@ export function findingText(
     words['heard'] = nameOf(writtenMidi(horn, values['soundingMidi']!));
     words['wanted'] = nameOf(take.score.steps[finding.stepIndex]!.soundedMidi);
   }
-  const which = take.score.steps.length > 1 ? t('verdict.swellOf', { number: finding.stepIndex + 1 }) : '';
-  return which + t(`verdict.findings.${finding.id}`, { ...words, ...(values['count'] && { count: values['count'] }) });
+  const sentence = t(`verdict.findings.${finding.id}`, {
+    ...words,
+    ...(values['count'] && { count: values['count'] }),
+  });
+  const step = take.score.steps[finding.stepIndex];
+  if (take.score.steps.length === 1 || !step || ABOUT_ALL.has(finding.id)) return sentence;
+  const which = t('verdict.toneOf', { number: finding.stepIndex + 1, note: nameOf(step.soundedMidi) });
+  const more = (finding.steps ?? 1) - 1;
+  return `${which}${sentence}${more > 0 ? ` ${t('verdict.moreTones', { count: more })}` : ''}`;
 }
 
 /** The sentence of what comes next. */
-export function nextText(t: TFunction, verdict: Verdict, take: TakeRecord): string {
+export function nextText(t: TFunction, verdict: Verdict, take: TakeRecord, nameOf: (midi: number) => string): string {
   const { change, parameters } = verdict.next;
-  const now = take.parameters;
-  const was = change === 'startLouder' ? now.softest : now.tempoBpm;
-  return t(`verdict.change.${change}`, {
-    softest: parameters.softest,
-    loudest: parameters.loudest,
-    tempo: parameters.tempoBpm,
-    was,
-  });
+  const [name = 'tempoBpm', value = ''] = Object.entries(parameters)[0] ?? [];
+  const text = (one: unknown) => (name === 'writtenMidi' ? nameOf(Number(one)) : String(one));
+  return t(`verdict.change.${change}`, { value: text(value), was: text(take.parameters[name]) });
 }

@@ -1,6 +1,6 @@
 import { swell, SWELL_DEFAULTS } from '@inner-hum/core/exercise';
 import type { TakeRecord } from '@inner-hum/core/formats';
-import { SWELL_RULES, type Finding, type Verdict } from '@inner-hum/core/judge';
+import { RULES, type Finding, type Verdict } from '@inner-hum/core/judge';
 import { ASSUMED_RULER, noteName } from '@inner-hum/core/theory';
 import { describe, expect, it } from 'vitest';
 import { i18next } from '../i18n';
@@ -55,11 +55,13 @@ describe('sentences', () => {
     [finding('otherNote', { soundingMidi: 60 }), 'You played A4, written; G4 was asked for.'],
   ])('%o', (one, sentence) => expect(findingText(t, one, takeWith({}), name)).toBe(sentence));
 
-  it('names the swell when there are several', () =>
-    expect(findingText(t, finding('nothingHeard', {}, 1), takeWith({}, 3), name)).toBe('Swell 2: No tone was heard.'));
+  it('names the tone when there are several', () =>
+    expect(findingText(t, finding('nothingHeard', {}, 1), takeWith({}, 3), name)).toBe(
+      'Tone 2 (G4): No tone was heard.',
+    ));
 
   it('has a sentence for every rule, and for everything it proposes to try', () => {
-    for (const rule of SWELL_RULES) {
+    for (const rule of RULES) {
       expect(Object.keys(en.verdict.findings).some((key) => key.replace(/_(one|other)$/, '') === rule.id)).toBe(true);
       for (const id of rule.tries) expect(en.verdict.tries[id].length).toBeGreaterThan(10);
     }
@@ -72,11 +74,11 @@ describe('sentences', () => {
     [{ change: 'softer', parameters: { softest: 'pp' } }, 'Down to pp.'],
   ] as const)('next: %o', (next, sentence) => {
     const take = takeWith({ next });
-    expect(nextText(t, take.verdict, take)).toBe(sentence);
+    expect(nextText(t, take.verdict, take, name)).toBe(sentence);
   });
 
   it('leaves no gap unfilled in any sentence', () => {
-    for (const rule of SWELL_RULES) {
+    for (const rule of RULES) {
       const values = {
         cents: 1,
         db: 1,

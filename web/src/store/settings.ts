@@ -1,5 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import { SWELL_DEFAULTS, type SwellParameters } from '@inner-hum/core/exercise';
+import { familyById, fitToHorn, usualExercise, type ExerciseParameters } from '@inner-hum/core/exercise';
 import type { AudioPath, Demand } from '@inner-hum/core/measure';
 import { FAULTS, type FaultName } from '@inner-hum/core/simulate';
 import {
@@ -33,7 +33,12 @@ export interface Settings {
   readonly clickOn: boolean;
   readonly startOn: 'beat' | 'sound';
   readonly habit: HabitName;
-  readonly swell: Omit<SwellParameters, 'instrumentId'>;
+  /** the exercise on the Stand */
+  readonly exercise: ExerciseParameters;
+  /** exercises that one key press plays one after the other */
+  readonly block: readonly ExerciseParameters[];
+  /** own exercises by the names the player gave them */
+  readonly own: readonly { readonly name: string; readonly exercise: ExerciseParameters }[];
 }
 
 export const INITIAL_SETTINGS: Settings = {
@@ -51,7 +56,9 @@ export const INITIAL_SETTINGS: Settings = {
   clickOn: true,
   startOn: 'beat',
   habit: 'sharpWhenSoft',
-  swell: SWELL_DEFAULTS,
+  exercise: usualExercise(familyById('swell'), 'alto'),
+  block: [],
+  own: [],
 };
 
 const slice = createSlice({
@@ -60,14 +67,19 @@ const slice = createSlice({
   reducers: {
     settingsLoaded: (_, action: PayloadAction<Settings>) => action.payload,
     settingsChanged: (state, action: PayloadAction<Partial<Settings>>) => ({ ...state, ...action.payload }),
-    swellChanged: (state, action: PayloadAction<Partial<Settings['swell']>>) => ({
+    exerciseChanged: (state, action: PayloadAction<Readonly<Record<string, number | string | boolean>>>) => ({
       ...state,
-      swell: { ...state.swell, ...action.payload },
+      exercise: { ...state.exercise, ...action.payload },
+    }),
+    hornChosen: (state, { payload: instrumentId }: PayloadAction<InstrumentId>) => ({
+      ...state,
+      instrumentId,
+      exercise: fitToHorn({ ...state.exercise, instrumentId }),
     }),
   },
 });
 
-export const { settingsLoaded, settingsChanged, swellChanged } = slice.actions;
+export const { settingsLoaded, settingsChanged, exerciseChanged, hornChosen } = slice.actions;
 export const settingsReducer = slice.reducer;
 
 /** Under which name the ruler and the loop of the present source is kept. */
@@ -80,6 +92,12 @@ export function rulerOf(settings: Settings): LevelRuler {
   return settings.rulers[rulerKey(settings)] ?? ASSUMED_RULER;
 }
 
-export function swellOf(settings: Settings): SwellParameters {
-  return { ...settings.swell, instrumentId: settings.instrumentId };
+/** The exercise on the Stand, on the present horn. */
+export function exerciseOf(settings: Settings): ExerciseParameters {
+  return fitToHorn({ ...settings.exercise, instrumentId: settings.instrumentId });
+}
+
+/** The written note an exercise is mainly about. */
+export function mainNote(exercise: ExerciseParameters): number {
+  return Number(exercise['writtenMidi'] ?? exercise['middle'] ?? 67);
 }

@@ -1,4 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { familyById, type Field } from '@inner-hum/core/exercise';
 import type { Decision } from '@inner-hum/core/judge';
 import type { TakeRecord } from '@inner-hum/core/formats';
 
@@ -15,9 +16,23 @@ interface StandState {
   readonly decisions: readonly Decision[];
   /** what the decisions are about: they begin anew with another note or shape */
   readonly decisionsAbout: string;
+  /** where a block stands that plays by itself */
+  readonly block: BlockPlace | null;
 }
 
-const initialState: StandState = { phase: 'idle', problem: null, last: null, decisions: [], decisionsAbout: '' };
+interface BlockPlace {
+  readonly index: number;
+  readonly count: number;
+}
+
+const initialState: StandState = {
+  phase: 'idle',
+  problem: null,
+  last: null,
+  decisions: [],
+  decisionsAbout: '',
+  block: null,
+};
 
 const slice = createSlice({
   name: 'stand',
@@ -25,6 +40,7 @@ const slice = createSlice({
   reducers: {
     phaseChanged: (state, action: PayloadAction<StandPhase>) => ({ ...state, phase: action.payload }),
     problemMet: (state, action: PayloadAction<ProblemId | null>) => ({ ...state, problem: action.payload }),
+    blockMoved: (state, { payload }: PayloadAction<BlockPlace | null>) => ({ ...state, block: payload }),
     takeJudged: (state, { payload }: PayloadAction<TakeRecord>): StandState => {
       const about = exerciseKey(payload.parameters);
       const before = about === state.decisionsAbout ? state.decisions : [];
@@ -39,10 +55,18 @@ const slice = createSlice({
   },
 });
 
-export const { phaseChanged, problemMet, takeJudged } = slice.actions;
+export const { phaseChanged, problemMet, takeJudged, blockMoved } = slice.actions;
 export const standReducer = slice.reducer;
 
 /** Takes with the same key are tries at one thing, also when made easier or harder. */
 export function exerciseKey(parameters: TakeRecord['parameters']): string {
-  return `${parameters.instrumentId} ${parameters.writtenMidi} ${parameters.shape}`;
+  const fields = Object.entries(familyById(parameters.family).fields);
+  const decisive = fields.filter(
+    ([, field]) => field.kind === 'note' || (field.kind === 'choice' && !isDynamic(field)),
+  );
+  return [parameters.instrumentId, parameters.family, ...decisive.map(([name]) => parameters[name])].join(' ');
+}
+
+function isDynamic(field: Field): boolean {
+  return field.kind === 'choice' && field.options.includes('mf');
 }

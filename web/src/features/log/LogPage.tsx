@@ -10,6 +10,8 @@ import { newestTakes } from '../../db/takes';
 import { Button } from '../../shared/controls';
 import { deleteTake } from '../../shared/deleteTake';
 import { findingText } from '../../shared/findingText';
+import { exerciseMeta, exerciseTitle } from '../../shared/exerciseText';
+import { mainNote } from '../../store/settings';
 import { MiniRibbon } from '../../shared/MiniRibbon';
 import { useNoteName } from '../../shared/useNoteName';
 import { store, useAppDispatch } from '../../store';
@@ -84,7 +86,7 @@ function TakeRow({ take }: { readonly take: TakeRecord }) {
     >
       <Box width="92px" flexShrink={0}>
         <chakra.span fontFamily="heading" fontSize="1.7rem" display="block" lineHeight={1.1}>
-          {nameOf(parameters.writtenMidi)}
+          {nameOf(mainNote(parameters))}
         </chakra.span>
         <chakra.span color="inkSoft" fontSize="0.85rem">
           {format(new Date(take.startedAt), 'HH:mm')}
@@ -95,8 +97,8 @@ function TakeRow({ take }: { readonly take: TakeRecord }) {
       </Box>
       <Box flex="1 1 0" minWidth={0}>
         <chakra.span color="inkSoft" fontSize="0.9rem" display="block">
-          {t(`instruments.${take.setup.instrumentId}`)} · {t(`shapes.${parameters.shape}`)} · {parameters.softest}–
-          {parameters.loudest} · {parameters.beats} × {parameters.tempoBpm}
+          {t(`instruments.${take.setup.instrumentId}`)} · {exerciseTitle(t, parameters, nameOf)} ·{' '}
+          {exerciseMeta(t, parameters)}
         </chakra.span>
         {/* The link covers the row, so that the whole of it opens the take. */}
         <chakra.span

@@ -1,11 +1,11 @@
 import { measuresCsv, readBackup, writeBackup, type TakeRecord } from '@inner-hum/core/formats';
-import { swell } from '@inner-hum/core/exercise';
+import { exerciseScore } from '@inner-hum/core/exercise';
 import { earService } from '../../audio/desk';
 import { assignmentOf, hearingFor, newTake } from '../../audio/newTake';
 import type { DraftPlan } from '../../db/database';
 import { allTakes, keepTake, mergeTakes } from '../../db/takes';
 import { saveFile } from '../../shared/saveFile';
-import { rulerOf, swellOf, type Settings } from '../../store/settings';
+import { rulerOf, exerciseOf, type Settings } from '../../store/settings';
 
 /** What became of a file; `reason` picks the sentence when it was refused. */
 export type FileOutcome =
@@ -39,12 +39,12 @@ export async function analyseRecording(file: File, settings: Settings): Promise<
   const decoded = await decode(file);
   if (!decoded) return { kind: 'refused', reason: 'sound', detail: '' };
   if (decoded.length === 0) return { kind: 'refused', reason: 'empty', detail: '' };
-  const parameters = swellOf(settings);
+  const parameters = exerciseOf(settings);
   const { instrumentId, a4Hz, demand } = settings;
   const plan: DraftPlan = {
     startedAt: new Date().toISOString(),
     parameters,
-    score: swell(parameters),
+    score: exerciseScore(parameters),
     setup: { instrumentId, a4Hz, demand, ruler: rulerOf(settings) },
     source: { kind: 'file', name: file.name },
     audioPath: { delayS: 0, delayErrorS: 0 },

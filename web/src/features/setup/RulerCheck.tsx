@@ -8,7 +8,7 @@ import { runner } from '../../audio/takeRunner';
 import { Button } from '../../shared/controls';
 import { useNoteName } from '../../shared/useNoteName';
 import { store, useAppDispatch, useAppSelector } from '../../store';
-import { rulerKey, rulerOf, settingsChanged } from '../../store/settings';
+import { mainNote, rulerKey, rulerOf, settingsChanged } from '../../store/settings';
 import { problemMet } from '../../store/stand';
 
 const HOLD_S = 12;
@@ -24,7 +24,7 @@ export function RulerCheck() {
   const cancelled = useRef(false);
   useEffect(() => () => void (cancelled.current = true), []);
   const ruler = rulerOf(settings);
-  const note = nameOf(settings.swell.writtenMidi);
+  const note = nameOf(mainNote(settings.exercise));
 
   const hold = async (which: 'soft' | 'loud'): Promise<Frames | null> => {
     const desk = await runner.openDesk();

@@ -1,6 +1,6 @@
 import { Box, chakra, Grid } from '@chakra-ui/react';
 import { DEMAND_CENTS } from '@inner-hum/core/measure';
-import { A4_RANGE_HZ, instrumentById, INSTRUMENTS } from '@inner-hum/core/theory';
+import { A4_RANGE_HZ, INSTRUMENTS } from '@inner-hum/core/theory';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useLocation } from 'react-router';
@@ -9,7 +9,7 @@ import { Button, Choice, Tick } from '../../shared/controls';
 import { NumberField } from '../../shared/NumberField';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { useAppDispatch, useAppSelector } from '../../store';
-import { HABIT_NAMES, settingsChanged, swellChanged, type Settings } from '../../store/settings';
+import { HABIT_NAMES, hornChosen, settingsChanged, type Settings } from '../../store/settings';
 import { problemMet } from '../../store/stand';
 import { LevelCheck } from './LevelCheck';
 import { LoopCheck } from './LoopCheck';
@@ -27,12 +27,6 @@ export default function SetUpPage() {
     if (hash) document.getElementById(hash.slice(1))?.scrollIntoView();
   }, [hash]);
   const change = (part: Partial<Settings>) => dispatch(settingsChanged(part));
-  const chooseHorn = (instrumentId: Settings['instrumentId']) => {
-    const horn = instrumentById(instrumentId);
-    change({ instrumentId });
-    if (settings.swell.writtenMidi < horn.lowestWrittenMidi)
-      dispatch(swellChanged({ writtenMidi: horn.lowestWrittenMidi }));
-  };
   return (
     <Box maxWidth="76rem" pb="40px">
       <chakra.h1 fontFamily="heading" fontSize="2.2rem" fontWeight={500} mt="14px" mb="6px">
@@ -46,7 +40,7 @@ export default function SetUpPage() {
             value={settings.instrumentId}
             options={INSTRUMENTS.map((one) => one.id)}
             textOf={(id) => t(`instruments.${id}`)}
-            onChange={chooseHorn}
+            onChange={(id) => dispatch(hornChosen(id))}
           />
           <NumberField
             label={t('setUp.tuning')}

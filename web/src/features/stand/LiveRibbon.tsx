@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { beatSeconds, scoreBeats, swell } from '@inner-hum/core/exercise';
+import { beatSeconds, scoreBeats, exerciseScore } from '@inner-hum/core/exercise';
 import { DEMAND_CENTS } from '@inner-hum/core/measure';
 import { hzToMidi, instrumentById, midiToHz, writtenMidi } from '@inner-hum/core/theory';
 import { useCallback, useEffect } from 'react';
@@ -10,7 +10,7 @@ import { drawRibbon, ribbonSteps, type RibbonFrames } from '../../shared/ribbon'
 import { useCanvas } from '../../shared/useCanvas';
 import { usePalette } from '../../shared/useColourMode';
 import { useAppSelector } from '../../store';
-import { rulerOf, swellOf } from '../../store/settings';
+import { rulerOf, exerciseOf } from '../../store/settings';
 
 /** Longest stretch shown at once, seconds; longer scores scroll. */
 const SHOWN_S = 16;
@@ -27,7 +27,7 @@ export function LiveRibbon({ live }: { readonly live: boolean }) {
   const free = phase === 'free';
   const draw = useCallback(
     (context: CanvasRenderingContext2D, width: number, height: number) => {
-      const { a4Hz, demand, instrumentId, swell: chosen } = settings;
+      const { a4Hz, demand, instrumentId, exercise: chosen } = settings;
       const { desk, timing } = runner;
       const trace = desk?.trace;
       const frames: RibbonFrames = {
@@ -44,7 +44,7 @@ export function LiveRibbon({ live }: { readonly live: boolean }) {
         const targetOf = (hz: number) => midiToHz(Math.round(hzToMidi(hz, a4Hz)), a4Hz);
         drawRibbon(context, { ...common, hidden: false, fromS: toS - FREE_SHOWN_S, toS, steps: [], targetOf });
       } else {
-        const score = swell(swellOf(settings));
+        const score = exerciseScore(exerciseOf(settings));
         const beatS = beatSeconds(score);
         const firstS = timing?.firstBeatAtS ?? (timing && nowS !== undefined ? nowS : 0);
         const totalS = scoreBeats(score) * beatS;

@@ -1,11 +1,21 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import { centsBetweenHz, hzToMidi, instrumentById, midiToHz, writtenMidi, writtenToHz } from '@inner-hum/core/theory';
-import { useEffect, useRef, type RefObject } from 'react';
+import { exerciseScore, type Score, type Step } from '@inner-hum/core/exercise';
+import {
+  centsBetweenHz,
+  dynamicPosition,
+  hzToMidi,
+  instrumentById,
+  midiToHz,
+  writtenMidi,
+  writtenToHz,
+} from '@inner-hum/core/theory';
+import { useEffect, useMemo, useRef, type RefObject } from 'react';
 import { useTranslation } from 'react-i18next';
-import { runner } from '../../audio/takeRunner';
+import { runner, type Timing } from '../../audio/takeRunner';
 import { formatSigned } from '../../shared/format';
 import { useNoteName } from '../../shared/useNoteName';
 import { useAppSelector } from '../../store';
+import { exerciseOf } from '../../store/settings';
 
 const LETTER_PX = { base: '84px', md: '132px' } as const;
 
@@ -15,14 +25,24 @@ export function StandHead() {
   const nameOf = useNoteName();
   const { phase } = useAppSelector((state) => state.stand);
   const settings = useAppSelector((state) => state.settings);
-  const { swell } = settings;
+  const exercise = useMemo(() => exerciseOf(settings), [settings]);
+  const score = useMemo(() => exerciseScore(exercise), [exercise]);
   const number = useRef<HTMLSpanElement>(null);
   const note = useRef<HTMLSpanElement>(null);
+  const dynamics = useRef<HTMLSpanElement>(null);
   const cents = useRef<HTMLSpanElement>(null);
+  const next = useRef<HTMLSpanElement>(null);
   const running = ['countIn', 'waiting', 'running', 'free'].includes(phase);
   useEffect(() => {
-    const plain = nameOf(swell.writtenMidi);
-    show(note, plain);
+    const horn = instrumentById(settings.instrumentId);
+    const showStep = (index: number) => {
+      const step = score.steps[Math.min(index, score.steps.length - 1)]!;
+      const after = score.steps[index + 1];
+      show(note, nameOf(step.soundedMidi));
+      show(dynamics, phase === 'free' ? '' : dynamicsText(step));
+      show(next, after && phase !== 'free' ? t('stand.nextNote', { note: nameOf(after.soundedMidi) }) : '');
+    };
+    showStep(0);
     show(cents, '');
     show(number, '');
     if (!running) return;
@@ -32,14 +52,12 @@ export function StandHead() {
       const { desk, timing } = runner;
       if (!desk) return;
       if (phase === 'free') showFree();
-      else if (timing) show(number, beatNow(timing, desk.context.currentTime));
-      if (phase === 'running' && !swell.tunerHidden) showCents();
+      else if (timing) showScore(timing, desk.context.currentTime);
     };
     const hzNow = () => {
       const trace = runner.desk?.trace;
       return trace ? (trace.f0Hz[trace.count - 1] ?? 0) : 0;
     };
-    const horn = instrumentById(settings.instrumentId);
     const showFree = () => {
       const hz = hzNow();
       if (hz === 0) return;
@@ -48,15 +66,23 @@ export function StandHead() {
       const off = centsBetweenHz(midiToHz(midi, settings.a4Hz), hz);
       show(cents, t('stand.cents', { value: formatSigned(off, 0) }));
     };
-    const target = writtenToHz(horn, swell.writtenMidi, settings.a4Hz);
-    const showCents = () => {
+    const showScore = (timing: Timing, nowS: number) => {
+      const place = placeIn(score, timing, nowS);
+      showStep(place.step);
+      show(number, place.number);
+      if (phase !== 'running') return;
+      if (place.rest) show(cents, t('stand.rest'));
+      else showCents(score.steps[place.step]!.soundedMidi);
+    };
+    const showCents = (written: number) => {
+      if (exercise.tunerHidden) return show(cents, '');
       const hz = hzNow();
-      const off = hz > 0 ? centsBetweenHz(target, hz) : 0;
+      const off = hz > 0 ? centsBetweenHz(writtenToHz(horn, written, settings.a4Hz), hz) : 0;
       show(cents, hz > 0 && Math.abs(off) < 100 ? t('stand.cents', { value: formatSigned(off, 0) }) : '');
     };
     request = requestAnimationFrame(tick);
     return () => cancelAnimationFrame(request);
-  }, [phase, running, nameOf, swell.writtenMidi, swell.tunerHidden, settings.instrumentId, settings.a4Hz, t]);
+  }, [phase, running, nameOf, score, exercise.tunerHidden, settings.instrumentId, settings.a4Hz, t]);
   return (
     <Flex align="flex-end" justify="space-between" gap="24px" minHeight={{ base: '96px', md: '148px' }}>
       <Flex align="baseline" gap="28px" minWidth={0} wrap="wrap">
@@ -75,7 +101,8 @@ export function StandHead() {
             fontFamily="heading"
             fontStyle="italic"
           >
-            {phase === 'free' ? '' : dynamicsText(swell.shape, swell.softest, swell.loudest)}
+            <span ref={dynamics} />
+            <chakra.span ref={next} fontStyle="normal" fontSize="0.8em" color="inkSoft" ml="22px" />
           </chakra.span>
           <chakra.span
             ref={cents}
@@ -114,15 +141,27 @@ function show(place: RefObject<HTMLElement | null>, text: string): void {
 }
 
 /** Dynamics with hairpins as the part would show them. */
-function dynamicsText(shape: string, softest: string, loudest: string): string {
-  if (shape === 'grow') return `${softest} < ${loudest}`;
-  if (shape === 'fade') return `${loudest} > ${softest}`;
-  return shape === 'growFade' ? `${softest} < ${loudest} > ${softest}` : `${loudest} > ${softest} < ${loudest}`;
+function dynamicsText({ dynamics }: Step): string {
+  return dynamics
+    .map(({ dynamic }, i) => {
+      const before = dynamics[i - 1];
+      if (!before) return dynamic;
+      return `${dynamicPosition(before.dynamic) < dynamicPosition(dynamic) ? '<' : '>'} ${dynamic}`;
+    })
+    .join(' ');
 }
 
-function beatNow(timing: NonNullable<typeof runner.timing>, nowS: number): string {
+/** Which step sounds or comes next, the beat of it to show, and whether it is a rest (whose beats count down). */
+function placeIn(score: Score, timing: Timing, nowS: number): { step: number; number: string; rest: boolean } {
   const { firstBeatAtS, countInFromS, beatS } = timing;
-  const fromS = firstBeatAtS !== undefined && nowS >= firstBeatAtS ? firstBeatAtS : countInFromS;
-  const beat = Math.floor((nowS - fromS) / beatS);
-  return beat >= 0 && firstBeatAtS !== undefined ? String(beat + 1) : beat >= 0 && beat < 4 ? String(beat + 1) : '';
+  if (firstBeatAtS === undefined || nowS < firstBeatAtS) {
+    const beat = Math.floor((nowS - countInFromS) / beatS);
+    return { step: 0, number: beat >= 0 && beat < score.countInBeats ? String(beat + 1) : '', rest: false };
+  }
+  const beat = (nowS - firstBeatAtS) / beatS;
+  const step = score.steps.findIndex((one) => beat < one.startBeat + one.beats);
+  if (step < 0) return { step: score.steps.length - 1, number: '', rest: false };
+  const { startBeat } = score.steps[step]!;
+  if (beat < startBeat) return { step, number: String(Math.ceil(startBeat - beat)), rest: true };
+  return { step, number: String(Math.floor(beat - startBeat) + 1), rest: false };
 }

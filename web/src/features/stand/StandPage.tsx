@@ -1,6 +1,6 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import { SWELL_LIMITS } from '@inner-hum/core/exercise';
-import { ALTISSIMO_REACH_SEMITONES, instrumentById } from '@inner-hum/core/theory';
+import { highestNote, TEMPO_RANGE_BPM } from '@inner-hum/core/exercise';
+import { instrumentById } from '@inner-hum/core/theory';
 import { useEffect, useMemo, useRef } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
@@ -10,43 +10,50 @@ import { MiniRibbon } from '../../shared/MiniRibbon';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { VerdictText } from '../../shared/VerdictText';
 import { store, useAppDispatch, useAppSelector } from '../../store';
-import { settingsChanged, swellChanged } from '../../store/settings';
+import { exerciseChanged, exerciseOf, settingsChanged } from '../../store/settings';
 import { phaseChanged } from '../../store/stand';
+import { ExerciseControls } from '../../shared/ExerciseControls';
 import { LiveRibbon } from './LiveRibbon';
+import { BlockBar } from './BlockBar';
 import { StandHead } from './StandHead';
-import { SwellControls } from './SwellControls';
 import { useStandKeys, type StandActions } from './useStandKeys';
 
 function useStandActions(): StandActions {
   const dispatch = useAppDispatch();
   return useMemo(() => {
-    const swellNow = () => store.getState().settings.swell;
+    const exerciseNow = () => exerciseOf(store.getState().settings);
     const phaseNow = () => store.getState().stand.phase;
     const resting = () => ['idle', 'verdict'].includes(phaseNow());
     const start = () => void runner.start();
     return {
-      toggle: () => (resting() ? start() : runner.stop()),
+      toggle: () => {
+        if (store.getState().stand.block && phaseNow() === 'verdict') runner.goOn();
+        else if (resting()) start();
+        else runner.stop();
+      },
+      pause: () => runner.stop(),
       again: () => resting() && start(),
       next: () => {
         const { last, phase } = store.getState().stand;
-        if (phase === 'verdict' && last) dispatch(swellChanged(last.verdict.next.parameters));
+        if (phase === 'verdict' && last) dispatch(exerciseChanged(last.verdict.next.parameters));
         if (resting()) start();
       },
-      hide: () => dispatch(swellChanged({ tunerHidden: !swellNow().tunerHidden })),
+      hide: () => dispatch(exerciseChanged({ tunerHidden: !exerciseNow().tunerHidden })),
       click: () => dispatch(settingsChanged({ clickOn: !store.getState().settings.clickOn })),
       reference: () => void runner.reference(),
       free: () => (phaseNow() === 'free' ? runner.stop() : resting() && void runner.listen()),
       tempo: (by) => {
-        const tempoBpm = swellNow().tempoBpm + by;
-        const { min, max } = SWELL_LIMITS.tempoBpm;
-        if (resting() && tempoBpm >= min && tempoBpm <= max) dispatch(swellChanged({ tempoBpm }));
+        const tempoBpm = exerciseNow().tempoBpm + by;
+        const { min, max } = TEMPO_RANGE_BPM;
+        if (resting() && tempoBpm >= min && tempoBpm <= max) dispatch(exerciseChanged({ tempoBpm }));
       },
       note: (by) => {
         const horn = instrumentById(store.getState().settings.instrumentId);
-        const writtenMidi = swellNow().writtenMidi + by;
-        const top = horn.highestKeyedWrittenMidi + ALTISSIMO_REACH_SEMITONES;
-        if (!resting() || writtenMidi < horn.lowestWrittenMidi || writtenMidi > top) return;
-        dispatch(swellChanged({ writtenMidi }));
+        const exercise = exerciseNow();
+        if (!resting() || !('writtenMidi' in exercise)) return;
+        const writtenMidi = Number(exercise['writtenMidi']) + by;
+        if (writtenMidi < horn.lowestWrittenMidi || writtenMidi > highestNote(horn)) return;
+        dispatch(exerciseChanged({ writtenMidi }));
         dispatch(phaseChanged('idle'));
       },
     };
@@ -57,7 +64,7 @@ function useStandActions(): StandActions {
 export default function StandPage() {
   const { t } = useTranslation();
   const { phase, last } = useAppSelector((state) => state.stand);
-  const tunerHidden = useAppSelector((state) => state.settings.swell.tunerHidden);
+  const tunerHidden = useAppSelector((state) => state.settings.exercise.tunerHidden);
   const actions = useStandActions();
   useStandKeys(actions);
   useEffect(() => () => runner.stop(), []);
@@ -67,6 +74,7 @@ export default function StandPage() {
     <Flex direction="column" height="100%" minHeight={{ base: 'auto', md: 'calc(100dvh - 84px)' }} gap="10px">
       <chakra.h1 srOnly>{t('stand.title')}</chakra.h1>
       <StandHead />
+      <BlockBar />
       <ProblemNote onRetry={actions.toggle} />
       <Box flex="1 1 0" minHeight={{ base: '220px', md: '225px' }} position="relative">
         {verdict ? (
@@ -76,7 +84,6 @@ export default function StandPage() {
         )}
       </Box>
       <Status />
-      {!playing && !verdict && <SwellControls />}
       <Flex gap="12px" align="center" wrap="wrap" py="6px">
         {!verdict && (
           <Button
@@ -100,6 +107,7 @@ export default function StandPage() {
         )}
         {tunerHidden && <chakra.span color="inkSoft">{t('stand.tunerIsHidden')}</chakra.span>}
       </Flex>
+      {!playing && !verdict && <ExerciseControls withFamily />}
     </Flex>
   );
 }

@@ -2,6 +2,7 @@ import { useEffect } from 'react';
 
 export interface StandActions {
   readonly toggle: () => void;
+  readonly pause: () => void;
   readonly again: () => void;
   readonly next: () => void;
   readonly hide: () => void;
@@ -17,6 +18,7 @@ export function useStandKeys(actions: StandActions): void {
   useEffect(() => {
     const run: Record<string, () => void> = {
       ' ': actions.toggle,
+      p: actions.pause,
       r: actions.again,
       PageUp: actions.again,
       ArrowRight: actions.next,

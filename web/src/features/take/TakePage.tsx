@@ -13,10 +13,11 @@ import { takeView } from '../../shared/MiniRibbon';
 import { drawRibbon } from '../../shared/ribbon';
 import { useCanvas } from '../../shared/useCanvas';
 import { usePalette } from '../../shared/useColourMode';
+import { exerciseMeta, exerciseTitle } from '../../shared/exerciseText';
 import { useNoteName } from '../../shared/useNoteName';
 import { VerdictText } from '../../shared/VerdictText';
 import { useAppDispatch } from '../../store';
-import { settingsChanged, swellChanged } from '../../store/settings';
+import { hornChosen, settingsChanged } from '../../store/settings';
 import { ExportRow } from './ExportRow';
 import { Events, MeasuresTable } from './MeasuresTable';
 import { Player, soundOf } from './playback';
@@ -56,18 +57,12 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
     <Box maxWidth="80rem" pb="32px">
       <Flex align="baseline" gap="18px" wrap="wrap" mt="10px">
         <chakra.h1 fontFamily="heading" fontSize="2.2rem" fontWeight={500}>
-          {t('take.heading', {
-            note: nameOf(parameters.writtenMidi),
-            shape: t(`shapes.${parameters.shape}`),
-            from: parameters.softest,
-            to: parameters.loudest,
-          })}
+          {exerciseTitle(t, parameters, nameOf)}
         </chakra.h1>
         <chakra.span color="inkSoft">
           {format(new Date(record.startedAt), 'd MMM yyyy, HH:mm')} ·{' '}
           {t('take.meta', {
-            beats: parameters.beats,
-            tempo: parameters.tempoBpm,
+            exercise: exerciseMeta(t, parameters),
             horn: t(`instruments.${record.setup.instrumentId}`),
             source: source.kind === 'file' ? source.name : t(`sources.${source.kind}`),
           })}{' '}
@@ -97,17 +92,18 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
         <Box minWidth={0}>
           {record.measures.map((measures, i) =>
             measures.kind === 'silent' ? null : (
-              <Box key={measures.onsetS} mb="20px">
-                <chakra.h2 fontFamily="heading" fontSize="1.3rem" mb="6px">
-                  {record.measures.length > 1 && t('verdict.swellOf', { number: i + 1 })}
+              <chakra.details key={measures.onsetS} open={record.measures.length === 1} mb="14px">
+                <chakra.summary fontFamily="heading" fontSize="1.3rem" mb="6px" cursor="pointer" minHeight="32px">
+                  {record.measures.length > 1 &&
+                    t('verdict.toneOf', { number: i + 1, note: nameOf(record.score.steps[i]!.soundedMidi) })}
                   {t('measures.title')}
-                </chakra.h2>
+                </chakra.summary>
                 <MeasuresTable measures={measures} />
                 <chakra.h3 fontWeight={600} mt="14px">
                   {t('measures.events')}
                 </chakra.h3>
                 <Events measures={measures} onPlace={setPlaceS} />
-              </Box>
+              </chakra.details>
             ),
           )}
           <chakra.p color="inkSoft" fontSize="0.85rem">
@@ -240,9 +236,9 @@ function LastRow({ take }: { readonly take: WholeTake }) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const again = () => {
-    const { instrumentId, ...swell } = take.record.parameters;
-    dispatch(settingsChanged({ instrumentId }));
-    dispatch(swellChanged(swell));
+    const { parameters } = take.record;
+    dispatch(hornChosen(parameters.instrumentId));
+    dispatch(settingsChanged({ exercise: parameters }));
     void navigate('/stand');
   };
   return (

@@ -28,6 +28,8 @@ const LIMITS = {
 const WRONG_WAY_SHARE = 0.12;
 const PEAK_BEATS = 0.75;
 const AIRY_DB = -14;
+const SLUR_GAP_S = 0.06;
+const SLUR_STEP_DB = 5;
 const SCOOP_CENTS = 20;
 const SLIP_CENTS = 12;
 
@@ -48,8 +50,8 @@ function negative(quantity: Measured): Measured {
 const beatOf = (timeS: number, measures: Sounded, { beatS }: RuleContext) =>
   1 + Math.max(0, Math.floor((timeS - measures.plannedStartS) / beatS));
 
-/** The rules of a swell, weightiest first; within a weight the order is the order of telling. */
-export const SWELL_RULES: readonly Rule[] = [
+/** The rules of a tone, weightiest first; within a weight the order is the order of telling. */
+export const RULES: readonly Rule[] = [
   {
     id: 'otherNote',
     weight: 3,
@@ -93,6 +95,23 @@ export const SWELL_RULES: readonly Rule[] = [
     weight: 2,
     tries: ['warmReed', 'voiceTheNote'],
     when: (m, context) => slips('squeak', m, context),
+  },
+  {
+    id: 'slurGap',
+    weight: 2,
+    tries: ['keepAirThrough'],
+    when: (m) => (m.slur && m.slur.gapS > SLUR_GAP_S ? { ms: 1000 * m.slur.gapS } : undefined),
+  },
+  {
+    id: 'slurStep',
+    weight: 2,
+    tries: ['keepAirThrough', 'onePressure'],
+    when: (m) => {
+      const step = m.slur?.levelStepDb;
+      return step && (above(step, SLUR_STEP_DB) || above(negative(step), SLUR_STEP_DB))
+        ? evidence('db', step)
+        : undefined;
+    },
   },
   {
     id: 'stairs',
@@ -173,14 +192,18 @@ export const SWELL_RULES: readonly Rule[] = [
     weight: 2,
     tries: ['listenAhead'],
     when: (m, { demand }) =>
-      above(m.driftCentsPerS, LIMITS[demand].driftCents) ? evidence('cents', m.driftCentsPerS) : undefined,
+      above(m.driftCentsPerS, LIMITS[demand].driftCents) && driftsFar(m, demand)
+        ? evidence('cents', m.driftCentsPerS)
+        : undefined,
   },
   {
     id: 'sinking',
     weight: 2,
     tries: ['supportWhenSoft'],
     when: (m, { demand }) =>
-      above(negative(m.driftCentsPerS), LIMITS[demand].driftCents) ? evidence('cents', m.driftCentsPerS) : undefined,
+      above(negative(m.driftCentsPerS), LIMITS[demand].driftCents) && driftsFar(m, demand)
+        ? evidence('cents', m.driftCentsPerS)
+        : undefined,
   },
   {
     id: 'unsteady',
@@ -243,6 +266,13 @@ export const SWELL_RULES: readonly Rule[] = [
     when: (m) => (above(m.breathAtSoftEndDb, AIRY_DB) ? evidence('db', m.breathAtSoftEndDb) : undefined),
   },
 ];
+
+/** Whether a drift leads anywhere: over a short tone a slope is only its waver. */
+function driftsFar(m: Sounded, demand: Demand): boolean {
+  const { driftCentsPerS: drift } = m;
+  const far = drift.kind === 'measured' ? Math.abs(drift.value) * (m.endS - m.onsetS) : 0;
+  return far > DEMAND_CENTS[demand];
+}
 
 /** The first slip of a kind, and how many there are. */
 function slips(kind: PartialJump['kind'], m: Sounded, context: RuleContext) {

@@ -4,7 +4,7 @@ import { measureTake, type Demand } from '../measure';
 import { hear } from '../signal';
 import { CLEAN_HABITS, playStandIn, type Habits } from '../simulate';
 import { ASSUMED_RULER, DYNAMICS, instrumentById, soundingRangeHz } from '../theory';
-import { judgeSwell, type Decision, type FindingId } from './index';
+import { judgeTake, type Decision, type FindingId } from './index';
 
 const RATE_HZ = 44100;
 const parameters: SwellParameters = { ...SWELL_DEFAULTS, instrumentId: 'alto', tempoBpm: 120, beats: 12 };
@@ -36,10 +36,10 @@ function take(
     audioPath: { delayS: 0, delayErrorS: 0 },
     onBeat: true,
   });
-  return { measures, verdict: judgeSwell(measures, { score, parameters: all, demand, before }) };
+  return { measures, verdict: judgeTake(measures, { score, parameters: all, demand, before }) };
 }
 
-describe('judgeSwell with the stand-in player', () => {
+describe('judgeTake with the stand-in player', () => {
   it('a clean swell raises nothing and asks for a harder one', () => {
     const { verdict } = take({});
     expect(verdict.findings.map((one) => one.id)).toEqual(['even']);
@@ -102,7 +102,7 @@ describe('judgeSwell with the stand-in player', () => {
   });
 
   it('silence is no judgement on the exercise', () => {
-    const verdict = judgeSwell([{ kind: 'silent' }], {
+    const verdict = judgeTake([{ kind: 'silent' }], {
       score: swell(parameters),
       parameters,
       demand: 'firm',

@@ -1,9 +1,16 @@
-import { swell, SWELL_DEFAULTS, type SwellParameters } from '@inner-hum/core/exercise';
+import {
+  exerciseScore,
+  familyById,
+  SWELL_DEFAULTS,
+  usualExercise,
+  type ExerciseParameters,
+  type SwellParameters,
+} from '@inner-hum/core/exercise';
 import { assess, type Verdict } from '@inner-hum/core/judge';
 import type { StepMeasures } from '@inner-hum/core/measure';
 import { hear } from '@inner-hum/core/signal';
 import { playStandIn, SeededRandom, type Habits } from '@inner-hum/core/simulate';
-import { ASSUMED_RULER, INSTRUMENTS, instrumentById, soundingRangeHz } from '@inner-hum/core/theory';
+import { ASSUMED_RULER, INSTRUMENTS, instrumentById, soundingRangeHz, type InstrumentId } from '@inner-hum/core/theory';
 
 const RATE_HZ = 44100;
 const SHAPES = ['growFade', 'grow', 'fadeGrow', 'growFade'] as const;
@@ -25,10 +32,19 @@ export function playSwell(seed: number, habits: Habits): { measures: readonly St
     beats: 10,
     shape: turns ? 'growFade' : shape,
   };
-  const score = swell(parameters);
+  return play(parameters, seed, habits);
+}
+
+/** A family as it usually is on a horn, through the whole analysis. */
+export function playFamily(id: string, instrumentId: InstrumentId, seed: number, habits: Habits): Verdict {
+  return play(usualExercise(familyById(id), instrumentId), seed, habits).verdict;
+}
+
+function play(parameters: ExerciseParameters, seed: number, habits: Habits) {
+  const score = exerciseScore(parameters);
   const common = { a4Hz: 440, ruler: ASSUMED_RULER } as const;
   const samples = playStandIn(score, { ...common, sampleRateHz: RATE_HZ, habits, seed, leadS: 1, tailS: 0.6 });
-  const frames = hear(samples, { sampleRateHz: RATE_HZ, ...soundingRangeHz(instrumentById(horn.id), 440) });
+  const frames = hear(samples, { sampleRateHz: RATE_HZ, ...soundingRangeHz(instrumentById(score.instrumentId), 440) });
   return assess(frames, {
     ...common,
     score,

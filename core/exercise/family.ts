@@ -1,0 +1,148 @@
+import {
+  ALTISSIMO_REACH_SEMITONES,
+  DYNAMICS,
+  dynamicPosition,
+  instrumentById,
+  type Dynamic,
+  type Instrument,
+  type InstrumentId,
+} from '@inner-hum/core/theory';
+import { TEMPO_RANGE_BPM, type Attack, type DynamicPoint, type Score, type Step } from './score';
+
+/** Groups of families, in the order of a practice. */
+export const STAGES = ['lowEnd', 'longTones', 'swells', 'descents', 'lowRegister', 'wholeHorn'] as const;
+export type Stage = (typeof STAGES)[number];
+
+/** What can be set on a family, with what is usual and what is possible. Notes are written MIDI numbers. */
+export type Field =
+  | { readonly kind: 'number'; readonly min: number; readonly max: number; readonly usual: number }
+  | { readonly kind: 'note'; readonly usual: number }
+  | { readonly kind: 'choice'; readonly options: readonly string[]; readonly usual: string };
+
+type Fields = Readonly<Record<string, Field>>;
+type ValueOf<F extends Field> = F extends { kind: 'choice'; options: readonly (infer T)[] } ? T : number;
+/** Values of fields by their names. */
+export type ValuesOf<F extends Fields> = { readonly [name in keyof F]: ValueOf<F[name]> };
+
+/** Everything that can be set on an exercise: what all have, and the fields of its family. */
+export type ExerciseParameters = {
+  readonly family: string;
+  readonly instrumentId: InstrumentId;
+  readonly tempoBpm: number;
+  readonly tunerHidden: boolean;
+  readonly [field: string]: number | string | boolean;
+};
+
+/** A tone of a family, laid after the one before it. */
+export interface Tone {
+  readonly note: number;
+  readonly beats: number;
+  /** dynamics spread evenly over the tone: one is level, two are a hairpin */
+  readonly dynamics: readonly (Dynamic | number)[];
+  readonly attack: Attack;
+  /** silence after it, beats */
+  readonly rest?: number;
+}
+
+export interface Family {
+  readonly id: string;
+  readonly stage: Stage;
+  readonly tempoBpm: number;
+  readonly fields: Fields;
+  readonly tones: (values: ExerciseParameters, horn: Instrument) => readonly Tone[];
+}
+
+export const number = (min: number, max: number, usual: number) => ({ kind: 'number', min, max, usual }) as const;
+export const note = (usual: number) => ({ kind: 'note', usual }) as const;
+export const choice = <const T extends string>(options: readonly T[], usual: NoInfer<T>) =>
+  ({ kind: 'choice', options, usual }) as const;
+export const dynamic = (usual: Dynamic) => choice(DYNAMICS, usual);
+
+/** A family whose tones are made from its own fields. `tones` throws a RangeError that names what does not fit. */
+export function defineFamily<const F extends Fields>(family: {
+  readonly id: string;
+  readonly stage: Stage;
+  readonly tempoBpm: number;
+  readonly fields: F;
+  readonly tones: (values: ValuesOf<F>, horn: Instrument) => readonly Tone[];
+}): Family {
+  const { tones } = family;
+  return { ...family, tones: (values, horn) => tones(values as unknown as ValuesOf<F>, horn) };
+}
+
+/** Highest written note that can be asked of a horn. */
+export function highestNote(horn: Instrument): number {
+  return horn.highestKeyedWrittenMidi + ALTISSIMO_REACH_SEMITONES;
+}
+
+/**
+ * The score of an exercise of a family: its tones one after the other.
+ * @throws RangeError naming the parameter that is out of its limits
+ */
+export function scoreOf(family: Family, parameters: ExerciseParameters): Score {
+  const horn = instrumentById(parameters.instrumentId);
+  inLimits('tempoBpm', parameters.tempoBpm, TEMPO_RANGE_BPM.min, TEMPO_RANGE_BPM.max);
+  for (const [name, field] of Object.entries(family.fields)) check(name, field, parameters[name], horn);
+  let beat = 0;
+  const steps = family.tones(parameters, horn).map((tone): Step => {
+    inLimits('note', tone.note, horn.lowestWrittenMidi, highestNote(horn));
+    const startBeat = beat;
+    beat += tone.beats + (tone.rest ?? 0);
+    return {
+      startBeat,
+      beats: tone.beats,
+      fingeredMidi: tone.note,
+      partialNumber: 1,
+      soundedMidi: tone.note,
+      dynamics: points(tone),
+      attack: tone.attack,
+    };
+  });
+  return {
+    family: family.id,
+    instrumentId: parameters.instrumentId,
+    tempoBpm: parameters.tempoBpm,
+    countInBeats: 4,
+    beatsPerBar: 4,
+    partialTuning: 'tempered',
+    tunerHidden: parameters.tunerHidden,
+    steps,
+  };
+}
+
+function points({ dynamics, beats }: Tone): DynamicPoint[] {
+  const gaps = Math.max(1, dynamics.length - 1);
+  return dynamics.map((one, i): DynamicPoint => {
+    const beat = (i * beats) / gaps;
+    if (typeof one === 'string') return { beat, dynamic: one };
+    return { beat, dynamic: nearestTo(one), position: one };
+  });
+}
+
+function nearestTo(position: number): Dynamic {
+  const away = (one: Dynamic) => Math.abs(dynamicPosition(one) - position);
+  return DYNAMICS.reduce((best, one) => (away(one) < away(best) ? one : best));
+}
+
+function check(name: string, field: Field, value: unknown, horn: Instrument): void {
+  if (field.kind === 'choice') {
+    if (!field.options.includes(value as string))
+      throw new RangeError(`${name} must be one of ${field.options.join(', ')}`);
+  } else if (field.kind === 'note') inLimits(name, value, horn.lowestWrittenMidi, highestNote(horn));
+  else inLimits(name, value, field.min, field.max);
+}
+
+function inLimits(name: string, value: unknown, min: number, max: number): void {
+  if (!(typeof value === 'number' && value >= min && value <= max))
+    throw new RangeError(`${name} must be from ${min} to ${max}, got ${String(value)}`);
+}
+
+/** @throws RangeError when the first dynamic is not softer than the second */
+export function softerThan(softest: Dynamic, loudest: Dynamic): void {
+  if (dynamicPosition(softest) >= dynamicPosition(loudest)) throw new RangeError('softest must be softer than loudest');
+}
+
+/** `count` items made from their index. */
+export function series<T>(count: number, item: (index: number) => T): T[] {
+  return Array.from({ length: count }, (_, i) => item(i));
+}

@@ -1,0 +1,46 @@
+import { absent } from '@inner-hum/core/measure';
+
+/** Quantities that later versions added to the measures of a step. */
+const ADDED = [
+  'responseS',
+  'riseS',
+  'settleS',
+  'scoopCents',
+  'vibratoHz',
+  'vibratoCents',
+  'vibratoRegularity',
+  'centroidPartials',
+  'centroidAgainstLevel',
+  'breathRatioDb',
+  'breathAgainstLevel',
+] as const;
+
+type Loose = Record<string, unknown>;
+const isObject = (value: unknown): value is Loose => typeof value === 'object' && value !== null;
+
+/**
+ * A record of an older version in today's form: exercises were all swells, and what was not measured then is absent.
+ * Anything that is no record comes back as it is; the schema says what is wrong with it.
+ */
+export function modernise(record: unknown): unknown {
+  if (!isObject(record) || !isObject(record['parameters']) || !Array.isArray(record['measures'])) return record;
+  return {
+    ...record,
+    parameters: { family: 'swell', ...record['parameters'] },
+    measures: record['measures'].map((step: unknown) =>
+      isObject(step) && step['kind'] === 'sounded' ? measuresOf(step) : step,
+    ),
+  };
+}
+
+function measuresOf(step: Loose): Loose {
+  const missing = absent('olderVersion');
+  const jumps = Array.isArray(step['jumps']) ? step['jumps'] : [];
+  return {
+    ...Object.fromEntries(ADDED.map((name) => [name, missing])),
+    release: { fallS: missing, slipCents: missing, into: 'silence' },
+    hold: { beats: missing, fault: 'none' },
+    ...step,
+    jumps: jumps.map((jump: unknown) => (isObject(jump) ? { kind: 'jump', ...jump } : jump)),
+  };
+}

@@ -1,0 +1,121 @@
+import { beatSeconds, type ExerciseParameters, type Score } from '@inner-hum/core/exercise';
+import { valueOf, type Demand, type StepMeasures } from '@inner-hum/core/measure';
+import { demandsOf } from './familyDemands';
+import { nextStep } from './nextStep';
+import { RULES } from './rules';
+import { seriesFindings } from './seriesFindings';
+import type { Decision, Finding, FindingId, Verdict } from './verdict';
+
+/** Tries in a row that break before the judge proposes to leave it for today. */
+const BREAKS_BEFORE_LEAVING = 3;
+/** From so many tones on, the same finding on several is told once. */
+const MANY_STEPS = 3;
+
+/** What the judge is told of a take besides its measures. */
+export interface TakeCase {
+  readonly score: Score;
+  readonly parameters: ExerciseParameters;
+  readonly demand: Demand;
+  /** decisions of the takes of the same exercise just before, latest last */
+  readonly before: readonly Decision[];
+}
+
+/** Verdict on a take: what happened with evidence, what to try, and what comes next. */
+export function judgeTake(measures: readonly StepMeasures[], about: TakeCase): Verdict {
+  const { without } = demandsOf(about.parameters.family);
+  const found = toneFindings(measures, about).filter((one) => !without.includes(one.id));
+  const explained = found.filter((one) => !isExplained(one, found));
+  const findings = [...together(explained, about.score), ...seriesFindings(measures, about.score)];
+  findings.sort((a, b) => b.weight - a.weight);
+  const tries = findings.flatMap((one) => TRIES[one.id] ?? RULES.find((rule) => rule.id === one.id)?.tries ?? []);
+  if (findings.every((one) => one.weight < 2)) findings.unshift(...wellFindings(measures, about.score));
+  const decision = decide(findings, about.before);
+  return {
+    findings,
+    tries: [...new Set(tries)].slice(0, 2),
+    decision,
+    next: nextStep(decision, findings, about.parameters),
+  };
+}
+
+/** What to try for findings that no rule of a tone makes. */
+const TRIES: Partial<Record<FindingId, Verdict['tries']>> = {
+  nothingHeard: ['checkMicrophone'],
+  tongueFails: ['softerTongue'],
+  airFails: ['letItSpeak'],
+  bothFail: ['haveItChecked'],
+  laterWorse: ['restLonger'],
+};
+
+function toneFindings(measures: readonly StepMeasures[], about: TakeCase): Finding[] {
+  const context = { demand: about.demand, beatS: beatSeconds(about.score) };
+  const found: Finding[] = [];
+  const played = measures.findLastIndex((step) => step.kind === 'sounded') + 1;
+  for (const weight of [3, 2, 1] as const)
+    measures.forEach((step, stepIndex) => {
+      if (step.kind === 'silent') {
+        if (weight === 3 && (played === 0 || stepIndex < played))
+          found.push({ id: 'nothingHeard', weight, stepIndex, values: {} });
+        if (weight === 1 && played > 0 && stepIndex === played)
+          found.push({ id: 'stoppedAfter', weight, stepIndex, values: { played, total: measures.length } });
+        return;
+      }
+      for (const rule of RULES) {
+        if (rule.weight !== weight) continue;
+        const values = rule.when(step, context);
+        if (values) found.push({ id: rule.id, weight, stepIndex, values });
+      }
+    });
+  return found;
+}
+
+/** A waver or drift that is the pitch following the loudness is told once, as that. */
+function isExplained(one: Finding, found: readonly Finding[]): boolean {
+  if (!['unsteady', 'rising', 'sinking'].includes(one.id)) return false;
+  return found.some(
+    (other) => other.stepIndex === one.stepIndex && (other.id === 'sharpWhenSoft' || other.id === 'flatWhenSoft'),
+  );
+}
+
+/** In a long score the same finding on several tones becomes one, with the evidence of the plainest. */
+function together(found: readonly Finding[], score: Score): Finding[] {
+  if (score.steps.length <= MANY_STEPS) return [...found];
+  const size = (one: Finding) => Object.values(one.values)[0] ?? 0;
+  return [...new Set(found.map((one) => one.id))].map((id) => {
+    const own = found.filter((one) => one.id === id);
+    const plainest = own.reduce((best, one) => (size(one) > size(best) ? one : best));
+    return { ...plainest, steps: own.length };
+  });
+}
+
+function wellFindings(measures: readonly StepMeasures[], score: Score): Finding[] {
+  const sounded = measures.flatMap((step, stepIndex) => (step.kind === 'sounded' ? [{ step, stepIndex }] : []));
+  const swells = score.steps.every((step) => step.dynamics.length > 1);
+  if (!swells || score.steps.length > MANY_STEPS) {
+    const shares = sounded.flatMap(({ step }) => valueOf(step.shareInWindow) ?? []);
+    if (shares.length === 0) return [];
+    const percent = (100 * shares.reduce((sum, one) => sum + one, 0)) / shares.length;
+    return [{ id: 'steady', weight: 0, stepIndex: 0, values: { percent, tones: shares.length } }];
+  }
+  return sounded.flatMap(({ step, stepIndex }): Finding[] => {
+    const share = valueOf(step.shareInWindow);
+    const db = valueOf(step.rangeDb);
+    if (share === undefined || db === undefined) return [];
+    return [{ id: 'even', weight: 0, stepIndex, values: { percent: 100 * share, db } }];
+  });
+}
+
+function decide(findings: readonly Finding[], before: readonly Decision[]): Decision {
+  const worst = Math.max(0, ...findings.map((one) => one.weight));
+  if (worst === 3) {
+    const recent = before.slice(-(BREAKS_BEFORE_LEAVING - 1));
+    const keepsBreaking = recent.length === BREAKS_BEFORE_LEAVING - 1 && recent.every((one) => one === 'easier');
+    return keepsBreaking ? 'leave' : onlyMissed(findings) ? 'again' : 'easier';
+  }
+  return worst === 2 ? 'again' : 'harder';
+}
+
+/** Nothing heard or another note says nothing about how hard the exercise is. */
+function onlyMissed(findings: readonly Finding[]): boolean {
+  return findings.filter((one) => one.weight === 3).every((one) => one.id === 'nothingHeard' || one.id === 'otherNote');
+}

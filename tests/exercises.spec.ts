@@ -1,0 +1,49 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+
+async function addToBlock(page: Page, family: string, fields: Record<string, string>): Promise<void> {
+  await page.getByRole('button', { name: family, exact: true }).click();
+  for (const [name, value] of Object.entries(fields))
+    await page.getByRole('spinbutton', { name, exact: true }).fill(value);
+  await page.getByRole('button', { name: 'Add to the block' }).click();
+}
+
+test('a block of three families runs from one key press to the last verdict', async ({ page }) => {
+  await page.goto('/?demo');
+  await expect(page.getByText('Demo data')).toBeVisible();
+  await page.goto('/set-up');
+  await page.getByRole('combobox', { name: 'Stand-in player' }).selectOption('clean');
+  await page.goto('/exercises');
+  await addToBlock(page, 'Hold', { Beats: '8', Times: '1', Tempo: '150' });
+  await addToBlock(page, 'Home check', { Tempo: '120' });
+  await addToBlock(page, 'One-breath descent', { Beats: '2', Tempo: '150' });
+  await page.getByRole('button', { name: 'Play the block' }).press('Enter');
+  for (const place of ['1 of 3', '2 of 3', '3 of 3'])
+    await expect(page.getByTestId('block')).toContainText(place, { timeout: 40_000 });
+  await expect(page.getByTestId('block')).toBeHidden({ timeout: 40_000 });
+  await expect(page.getByTestId('verdict')).toContainText('% within the pitch window over 6 tones');
+  await page.goto('/log');
+  await expect(page.getByText('24 takes')).toBeVisible();
+});
+
+test('own exercises and links carry an exercise; a bad link changes nothing', async ({ page }) => {
+  await page.goto('/exercises');
+  await page.getByRole('button', { name: 'Crossing the break' }).click();
+  await page.getByRole('spinbutton', { name: 'Tempo' }).fill('72');
+  await expect(page.getByTestId('part').locator('svg')).toBeVisible();
+  await page.getByRole('textbox', { name: 'Name' }).fill('Break, slowly');
+  await page.getByRole('button', { name: 'Keep as my own' }).click();
+  await page.getByRole('button', { name: 'Hold', exact: true }).click();
+  await page.reload();
+  await page.getByRole('button', { name: 'Use' }).click();
+  await expect(page.getByRole('spinbutton', { name: 'Tempo' })).toHaveValue('72');
+  await page.goto(`/exercises?exercise=${encodeURIComponent('{"family":"nothing"}')}`);
+  await expect(page.getByText('This link holds no exercise')).toBeVisible();
+  await expect(page.getByRole('spinbutton', { name: 'Tempo' })).toHaveValue('72');
+  const linked = { family: 'hold', instrumentId: 'alto', tempoBpm: 99, tunerHidden: false, writtenMidi: 70 };
+  const fields = { beats: 12, dynamic: 'mp', attack: 'tongue', repeats: 2, restBeats: 4 };
+  await page.goto(`/exercises?exercise=${encodeURIComponent(JSON.stringify({ ...linked, ...fields }))}`);
+  await expect(page.getByRole('heading', { name: 'B♭4 · Hold · mp' })).toBeVisible();
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag22aa']).analyze();
+  expect(violations.map((one) => `${one.id}: ${one.nodes[0]?.html}`)).toEqual([]);
+});

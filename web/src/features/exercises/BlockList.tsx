@@ -1,0 +1,60 @@
+import { chakra, Flex } from '@chakra-ui/react';
+import { breathBudget, exerciseScore, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { useTranslation } from 'react-i18next';
+import { useNavigate } from 'react-router';
+import { runner, VERDICT_S } from '../../audio/takeRunner';
+import { Button } from '../../shared/controls';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { settingsChanged } from '../../store/settings';
+
+/** Several exercises that one key press plays one after the other. */
+export function BlockList({ nameOf }: { readonly nameOf: (exercise: ExerciseParameters) => string }) {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const block = useAppSelector((state) => state.settings.block);
+  const change = (next: readonly ExerciseParameters[]) => dispatch(settingsChanged({ block: next }));
+  const seconds = block.reduce((sum, one) => sum + breathBudget(exerciseScore(one)).totalS + VERDICT_S, 0);
+  const start = () => {
+    void navigate('/stand');
+    void runner.startBlock();
+  };
+  return (
+    <chakra.section borderTopWidth="2px" borderColor="ink" mt="26px" pt="10px">
+      <chakra.h2 fontFamily="heading" fontSize="1.35rem" fontWeight={600} mb="6px">
+        {t('exercise.block')}
+      </chakra.h2>
+      {block.length === 0 && <p>{t('exercise.blockEmpty')}</p>}
+      <chakra.ol listStyleType="decimal" pl="1.6em">
+        {block.map((one, i) => (
+          <li key={`${i} ${JSON.stringify(one)}`}>
+            <Flex align="center" gap="8px">
+              <chakra.span flex="1 1 auto">{nameOf(one)}</chakra.span>
+              {i > 0 && (
+                <Button tone="quiet" onClick={() => change(block.toSpliced(i - 1, 2, one, block[i - 1]!))}>
+                  {t('exercise.moveUp')}
+                </Button>
+              )}
+              <Button tone="quiet" onClick={() => change(block.toSpliced(i, 1))}>
+                {t('exercise.remove')}
+              </Button>
+            </Flex>
+          </li>
+        ))}
+      </chakra.ol>
+      {block.length > 0 && (
+        <Flex gap="12px" mt="10px" align="center" wrap="wrap">
+          <Button tone="strong" onClick={start}>
+            {t('exercise.blockStart')}
+          </Button>
+          <Button tone="quiet" onClick={() => change([])}>
+            {t('exercise.clear')}
+          </Button>
+          <chakra.span color="inkSoft">
+            {t('exercise.blockMinutes', { minutes: Math.max(1, Math.round(seconds / 60)) })}
+          </chakra.span>
+        </Flex>
+      )}
+    </chakra.section>
+  );
+}

@@ -1,0 +1,35 @@
+import { chakra, Flex } from '@chakra-ui/react';
+import { useTranslation } from 'react-i18next';
+import { runner } from '../../audio/takeRunner';
+import { Button, Key } from '../../shared/controls';
+import { exerciseTitle } from '../../shared/exerciseText';
+import { useNoteName } from '../../shared/useNoteName';
+import { useAppSelector } from '../../store';
+
+/** Where a block stands, or the way to start one. */
+export function BlockBar() {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const block = useAppSelector((state) => state.settings.block);
+  const { block: place, phase } = useAppSelector((state) => state.stand);
+  if (!place) return null;
+  const next = block[place.index + 1];
+  return (
+    <Flex align="center" gap="14px" wrap="wrap" data-testid="block">
+      <chakra.span fontWeight={600} fontSize="1.1rem">
+        {t('stand.blockPlace', { number: place.index + 1, count: place.count })}
+      </chakra.span>
+      {next && (
+        <chakra.span color="inkSoft">{t('stand.blockNext', { title: exerciseTitle(t, next, nameOf) })}</chakra.span>
+      )}
+      {phase === 'verdict' && next && (
+        <Button tone="strong" onClick={() => runner.goOn()}>
+          {t('stand.blockGoOn')} <Key>{t('stand.startKey')}</Key>
+        </Button>
+      )}
+      <Button tone="quiet" onClick={() => runner.stop()}>
+        {t('stand.blockStop')} <Key>P</Key>
+      </Button>
+    </Flex>
+  );
+}

@@ -1,0 +1,167 @@
+import { chakra, Grid } from '@chakra-ui/react';
+import {
+  breathBudget,
+  exerciseScore,
+  FAMILIES,
+  familyById,
+  highestNote,
+  TEMPO_RANGE_BPM,
+  usualExercise,
+  type Field,
+} from '@inner-hum/core/exercise';
+import { DYNAMICS, instrumentById, type Dynamic } from '@inner-hum/core/theory';
+import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
+import { useAppDispatch, useAppSelector } from '../store';
+import { exerciseChanged, exerciseOf, mainNote, rulerOf, settingsChanged } from '../store/settings';
+import { Choice, Tick } from './controls';
+import { NumberField } from './NumberField';
+import { useNoteName } from './useNoteName';
+
+/** Longer breaths than this are remarked on until the player's own hold times are known, seconds. */
+const LONG_BREATH_S = 20;
+
+/** Everything that can be set on the exercise of the Stand, with the breath it asks for. */
+export function ExerciseControls({ withFamily = false }: { readonly withFamily?: boolean }) {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const settings = useAppSelector((state) => state.settings);
+  const now = exerciseOf(settings);
+  const family = familyById(now.family);
+  const budget = breathBudget(exerciseScore(now));
+  const change = (part: Readonly<Record<string, number | string | boolean>>) => dispatch(exerciseChanged(part));
+  const chooseFamily = (id: string) => {
+    const usual = usualExercise(familyById(id), settings.instrumentId);
+    const writtenMidi = 'writtenMidi' in usual && id === 'swell' ? { writtenMidi: mainNote(now) } : {};
+    dispatch(settingsChanged({ exercise: { ...usual, ...writtenMidi } }));
+  };
+  return (
+    <chakra.section aria-label={t('exercise.settings')}>
+      <Grid templateColumns="repeat(auto-fit, minmax(104px, 1fr))" gap="12px" alignItems="start">
+        {withFamily && (
+          <chakra.div gridColumn="span 2">
+            <Choice
+              label={t('exercise.family')}
+              value={now.family}
+              options={FAMILIES.map((one) => one.id)}
+              textOf={(id) => t(`families.${id}.name`)}
+              onChange={chooseFamily}
+            />
+          </chakra.div>
+        )}
+        {Object.entries(family.fields).map(([name, field]) => (
+          <chakra.div key={`${now.family} ${name}`} gridColumn={isLong(field) ? 'span 2' : undefined}>
+            <FieldControl name={name} field={field} change={change} />
+          </chakra.div>
+        ))}
+        <NumberField
+          label={t('fields.tempoBpm')}
+          value={now.tempoBpm}
+          {...TEMPO_RANGE_BPM}
+          onChange={(tempoBpm) => change({ tempoBpm })}
+        />
+      </Grid>
+      <chakra.div display="flex" flexWrap="wrap" columnGap="26px" alignItems="center" mt="6px">
+        <Tick
+          label={t('stand.tunerHidden')}
+          checked={now.tunerHidden}
+          onChange={(tunerHidden) => change({ tunerHidden })}
+        />
+        <Tick
+          label={t('stand.clickOn')}
+          checked={settings.clickOn}
+          onChange={(clickOn) => dispatch(settingsChanged({ clickOn }))}
+        />
+        <chakra.span width="190px">
+          <Choice
+            label={t('stand.startOn')}
+            value={settings.startOn}
+            options={['beat', 'sound'] as const}
+            textOf={(start) => t(start === 'beat' ? 'stand.startOnBeat' : 'stand.startOnSound')}
+            onChange={(startOn) => dispatch(settingsChanged({ startOn }))}
+          />
+        </chakra.span>
+        <chakra.span color="inkSoft" marginLeft="auto" data-testid="breath">
+          {t('stand.breathNeeded', { seconds: budget.longestBreathS.toFixed(1) })}
+          {budget.totalS > budget.longestBreathS && ` · ${t('stand.total', { seconds: budget.totalS.toFixed(0) })}`}
+        </chakra.span>
+      </chakra.div>
+      {budget.longestBreathS > LONG_BREATH_S && (
+        <chakra.p color="accent" fontWeight={600}>
+          {t('stand.breathLong', { seconds: budget.longestBreathS.toFixed(0) })}
+        </chakra.p>
+      )}
+      {rulerOf(settings).origin === 'assumed' && (
+        <chakra.p color="inkSoft" fontSize="0.92rem" mt="4px">
+          {t('stand.rulerAssumed')} <Link to="/set-up#ruler">{t('stand.rulerMeasure')}</Link>
+        </chakra.p>
+      )}
+    </chakra.section>
+  );
+}
+
+/** A field of a family: a note of the horn, a number between limits, or a choice. */
+function FieldControl({
+  name,
+  field,
+  change,
+}: {
+  readonly name: string;
+  readonly field: Field;
+  readonly change: (part: Readonly<Record<string, number | string>>) => void;
+}) {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const settings = useAppSelector((state) => state.settings);
+  const now = exerciseOf(settings);
+  const horn = instrumentById(settings.instrumentId);
+  const label = t(`fields.${name}`);
+  if (field.kind === 'number')
+    return (
+      <NumberField
+        label={label}
+        value={Number(now[name])}
+        min={field.min}
+        max={field.max}
+        onChange={(value) => change({ [name]: value })}
+      />
+    );
+  if (field.kind === 'note') {
+    const notes = Array.from({ length: highestNote(horn) - horn.lowestWrittenMidi + 1 }, (_, i) =>
+      String(horn.lowestWrittenMidi + i),
+    );
+    return (
+      <Choice
+        label={label}
+        value={String(now[name])}
+        options={notes}
+        textOf={(midi) => nameOf(Number(midi))}
+        onChange={(midi) => change({ [name]: Number(midi) })}
+      />
+    );
+  }
+  return (
+    <Choice
+      label={label}
+      value={String(now[name])}
+      options={name === 'softest' || name === 'loudest' ? besides(name, now) : field.options}
+      textOf={(option) => (isDynamic(option) ? option : t(`options.${option}`, { defaultValue: option }))}
+      onChange={(option) => change({ [name]: option })}
+    />
+  );
+}
+
+/** Dynamics that keep the softest softer than the loudest. */
+function besides(name: 'softest' | 'loudest', now: Readonly<Record<string, unknown>>): readonly string[] {
+  if (name === 'softest') return DYNAMICS.slice(0, DYNAMICS.indexOf(now['loudest'] as Dynamic));
+  return DYNAMICS.slice(DYNAMICS.indexOf(now['softest'] as Dynamic) + 1);
+}
+
+/** Choices whose words need the room of two fields. */
+function isLong(field: Field): boolean {
+  return field.kind === 'choice' && field.options.some((option) => option.length > 7);
+}
+
+function isDynamic(option: string): boolean {
+  return (DYNAMICS as readonly string[]).includes(option);
+}
