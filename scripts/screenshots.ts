@@ -1,5 +1,6 @@
 import { spawn } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
+import { familyById, usualExercise } from '@inner-hum/core/exercise';
 import { chromium, type Page } from '@playwright/test';
 import { CHROMIUM_FLAGS } from '../playwright.config';
 
@@ -29,6 +30,15 @@ try {
     await page.waitForTimeout(1500);
     await shoot(page, name);
   }
+  const descent = usualExercise(familyById('zigzagDescent'), 'alto');
+  await page.goto(`${address}/exercises?exercise=${encodeURIComponent(JSON.stringify({ ...descent, tempoBpm: 100 }))}`);
+  await page.getByTestId('part').locator('svg').waitFor();
+  await shoot(page, 'exercises');
+  await page.goto(`${address}/stand`);
+  await page.getByText('Press Space').waitFor();
+  await page.keyboard.press('Space');
+  await page.waitForTimeout(9500);
+  await shoot(page, 'stand-descent');
   const dark = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: 'dark' });
   await dark.goto(`${address}/?demo`);
   await dark.waitForTimeout(1500);

@@ -47,3 +47,25 @@ test('own exercises and links carry an exercise; a bad link changes nothing', as
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag22aa']).analyze();
   expect(violations.map((one) => `${one.id}: ${one.nodes[0]?.html}`)).toEqual([]);
 });
+
+test('the home check is one key away, and one key leads back', async ({ page }) => {
+  await page.goto('/?demo');
+  await expect(page.getByText('Demo data')).toBeVisible();
+  await expect(page.getByText('Press Space')).toBeVisible();
+  await page.keyboard.press('b');
+  await expect(page.getByTestId('note')).toHaveText('B♭3');
+  await expect(page.getByTestId('verdict')).toBeVisible({ timeout: 40_000 });
+  await page.keyboard.press('b');
+  await expect(page.getByTestId('note')).toHaveText('G4');
+});
+
+test('a caution shows where it matters, and is put away for the day', async ({ page }) => {
+  await page.goto('/?demo');
+  await page.getByRole('combobox', { name: 'Exercise' }).selectOption({ label: 'Three zones' });
+  await expect(page.getByTestId('caution')).toContainText('loud at the ear');
+  await page.getByRole('button', { name: 'Not again today' }).click();
+  await expect(page.getByTestId('caution')).toBeHidden();
+  await page.reload();
+  await expect(page.getByText('Press Space')).toBeVisible();
+  await expect(page.getByTestId('caution')).toBeHidden();
+});

@@ -144,6 +144,8 @@ describe('scoreToAbc', () => {
     expect(lines(usual('crossingBreak', { way: 'byStep', holdBeats: 2, restBeats: 4 }))).toBe(
       '!mf!(c2 !breath!d2)|z4|(^c2 d2)|]',
     ));
+  it('a tied note keeps its accidental unsaid', () =>
+    expect(lines(usual('hold', { writtenMidi: 66, beats: 8, repeats: 1 }))).toBe('!mf!^F4-|F4|]'));
   it('cancels an accidental within its bar only', () =>
     expect(lines(usual('endSets', { repeats: 1, beats: 1 }))).toBe('!mf!(_B, =B, C ^C|C B, _B,) z|]'));
 });

@@ -74,7 +74,8 @@ function tone(
     first ? dynamicAtStart(step, score.steps[index - 1]) : '',
     breathes ? '!breath!' : '',
     opensSlur ? '(' : '',
-    pitch(step.soundedMidi, spelling, altered),
+    // A tied note keeps the accidental of the one it is tied to.
+    pitch(step.soundedMidi, spelling, first ? altered : undefined),
     lengthOf(beats),
     last ? '' : '-',
     closesSlur ? ')' : '',
@@ -104,13 +105,14 @@ function hairpins(score: Score, pieces: readonly Piece[]): string[] {
   return marks;
 }
 
-function pitch(midi: number, spelling: Spelling, altered: Map<string, number>): string {
+function pitch(midi: number, spelling: Spelling, altered: Map<string, number> | undefined): string {
   const { step, alter, octave } = spellMidi(midi, spelling);
   const letter = LETTERS[step]!;
+  const name = octave >= 5 ? letter.toLowerCase() + "'".repeat(octave - 5) : letter + ','.repeat(4 - octave);
+  if (!altered) return name;
   const place = `${letter}${octave}`;
   const natural = alter === 0 && (altered.get(place) ?? 0) !== 0 ? '=' : '';
   altered.set(place, alter);
-  const name = octave >= 5 ? letter.toLowerCase() + "'".repeat(octave - 5) : letter + ','.repeat(4 - octave);
   return `${ACCIDENTALS[alter] ?? ''}${natural}${name}`;
 }
 

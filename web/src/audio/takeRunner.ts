@@ -60,7 +60,12 @@ class TakeRunner {
     try {
       const desk = await this.openDesk();
       const { source, buffer } = await this.chooseSource(desk, settings);
-      await navigator.locks.request(`take ${takeId}`, () => this.run(takeId, desk, settings, stand, source, buffer));
+      const awake = keepAwake();
+      try {
+        await navigator.locks.request(`take ${takeId}`, () => this.run(takeId, desk, settings, stand, source, buffer));
+      } finally {
+        void awake.then((lock) => lock?.release());
+      }
     } catch (error) {
       this.meet(error);
       await forgetDraft(takeId);
@@ -312,6 +317,15 @@ export const runner = new TakeRunner();
 
 function isBusy(): boolean {
   return !['idle', 'verdict'].includes(store.getState().stand.phase);
+}
+
+/** Keeps the screen from going dark during a take, where the browser can; a refusal is no trouble. */
+async function keepAwake(): Promise<WakeLockSentinel | undefined> {
+  try {
+    return await navigator.wakeLock?.request('screen');
+  } catch {
+    return undefined;
+  }
 }
 
 /** The way round as measured, or what the browser reports of it: how far off that is, is not known. */

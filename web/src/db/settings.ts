@@ -23,6 +23,7 @@ const storedSchema = object({
   deviceId: string(),
   rulers: object(),
   loops: object(),
+  cautionsSeen: object(),
   keepSound: boolean(),
   clickOn: boolean(),
   startOn: string().oneOf(['beat', 'sound']),

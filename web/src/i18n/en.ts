@@ -134,6 +134,12 @@ export const en = {
     endSets: { name: 'End sets', what: 'The four notes at one end of the horn, up and back.' },
     heardInterval: { name: 'Heard interval', what: 'Hold a note, hear the next inwardly, play it; ever wider.' },
   },
+  cautions: {
+    ears: 'High long tones are loud at the ear: protect yours, and take breaks.',
+    dizziness:
+      'Long loud breaths can make dizzy: then stop and breathe as usual. If your heart, lungs or eyes give you trouble, ask a doctor about them.',
+    dismiss: 'Not again today',
+  },
   stages: {
     lowEnd: 'Wake the low end',
     longTones: 'Long tones',
@@ -166,6 +172,14 @@ export const en = {
     share: 'Copy a link to it',
     shared: 'Copied. Who opens the link has this exercise on the Stand.',
     shareBad: 'This link holds no exercise this version knows. Nothing was changed.',
+    breath: {
+      withReserve: 'Your longest good tone there lately: {{hold}} s. It lasts, with breath to spare.',
+      just: 'Your longest good tone there lately: {{hold}} s. It just lasts.',
+      not: 'Your longest good tone there lately: {{hold}} s. It lasts from {{just}} on, with breath to spare from {{reserve}}.',
+      never:
+        'Your longest good tone there lately: {{hold}} s. Fewer beats or notes are needed; no tempo is fast enough.',
+      take: 'Take {{reserve}}',
+    },
     score: 'The part',
     noScore: 'The part can’t be drawn here.',
     beatsAt: '{{beats}} beats at {{tempo}}',
@@ -175,7 +189,6 @@ export const en = {
   demands: { loose: 'Loose (±20 cents)', firm: 'Firm (±12 cents)', fine: 'Fine (±7 cents)' },
   stand: {
     title: 'Stand',
-    swell: 'Swell',
     free: 'Free play',
     start: 'Start',
     startKey: 'Space',
@@ -212,6 +225,8 @@ export const en = {
     blockNext: 'Next: {{title}}',
     blockGoOn: 'Go on',
     blockStop: 'Stop the block',
+    homeCheck: 'Home check',
+    homeBack: 'Back to {{title}}',
   },
   verdict: {
     label: 'Verdict',
@@ -577,12 +592,15 @@ export const en = {
     title: 'Keys',
     rows: {
       start: 'Start or stop a take',
+      pause: 'Stop the take or the block',
       again: 'Play the same again',
       next: 'Take the proposed next step',
+      home: 'Home check, and back',
+      full: 'Full screen on or off',
       hide: 'Hide or show the tuner',
       click: 'Click on or off',
       reference: 'Hear the note',
-      free: 'Free play or swell',
+      free: 'Free play or exercise',
       tempo: 'Tempo slower or faster by 2',
       note: 'Note down or up by a semitone',
       help: 'This list',

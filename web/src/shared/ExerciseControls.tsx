@@ -16,6 +16,7 @@ import { useAppDispatch, useAppSelector } from '../store';
 import { exerciseChanged, exerciseOf, mainNote, rulerOf, settingsChanged } from '../store/settings';
 import { Choice, Tick } from './controls';
 import { NumberField } from './NumberField';
+import { useBreathFit } from './useBreathFit';
 import { useNoteName } from './useNoteName';
 
 /** Longer breaths than this are remarked on until the player's own hold times are known, seconds. */
@@ -28,7 +29,9 @@ export function ExerciseControls({ withFamily = false }: { readonly withFamily?:
   const settings = useAppSelector((state) => state.settings);
   const now = exerciseOf(settings);
   const family = familyById(now.family);
-  const budget = breathBudget(exerciseScore(now));
+  const score = exerciseScore(now);
+  const budget = breathBudget(score);
+  const own = useBreathFit(score);
   const change = (part: Readonly<Record<string, number | string | boolean>>) => dispatch(exerciseChanged(part));
   const chooseFamily = (id: string) => {
     const usual = usualExercise(familyById(id), settings.instrumentId);
@@ -86,10 +89,30 @@ export function ExerciseControls({ withFamily = false }: { readonly withFamily?:
           {budget.totalS > budget.longestBreathS && ` · ${t('stand.total', { seconds: budget.totalS.toFixed(0) })}`}
         </chakra.span>
       </chakra.div>
-      {budget.longestBreathS > LONG_BREATH_S && (
-        <chakra.p color="accent" fontWeight={600}>
-          {t('stand.breathLong', { seconds: budget.longestBreathS.toFixed(0) })}
+      {own ? (
+        <chakra.p color={own.fit.fits === 'not' ? 'accent' : 'inkSoft'} data-testid="breath-fit">
+          {t(`exercise.breath.${own.fit.possible ? own.fit.fits : 'never'}`, {
+            hold: own.holdS.toFixed(1),
+            just: own.fit.justBpm,
+            reserve: own.fit.reserveBpm,
+          })}{' '}
+          {own.fit.fits !== 'withReserve' && own.fit.reserveBpm <= TEMPO_RANGE_BPM.max && (
+            <chakra.button
+              textDecoration="underline"
+              cursor="pointer"
+              minHeight="24px"
+              onClick={() => change({ tempoBpm: own.fit.reserveBpm })}
+            >
+              {t('exercise.breath.take', { reserve: own.fit.reserveBpm })}
+            </chakra.button>
+          )}
         </chakra.p>
+      ) : (
+        budget.longestBreathS > LONG_BREATH_S && (
+          <chakra.p color="accent" fontWeight={600}>
+            {t('stand.breathLong', { seconds: budget.longestBreathS.toFixed(0) })}
+          </chakra.p>
+        )
       )}
       {rulerOf(settings).origin === 'assumed' && (
         <chakra.p color="inkSoft" fontSize="0.92rem" mt="4px">

@@ -6,8 +6,11 @@ import { Button, Key } from './controls';
 /** Every key of the application; the Stand acts on them. */
 export const SHORTCUTS = [
   ['start', ['Space']],
+  ['pause', ['P']],
   ['again', ['R', 'Page Up']],
   ['next', ['→', 'Page Down']],
+  ['home', ['B']],
+  ['full', ['X']],
   ['hide', ['H']],
   ['click', ['C']],
   ['reference', ['N']],

@@ -37,6 +37,8 @@ export interface Settings {
   readonly exercise: ExerciseParameters;
   /** exercises that one key press plays one after the other */
   readonly block: readonly ExerciseParameters[];
+  /** the day on which each caution was put away */
+  readonly cautionsSeen: Readonly<Record<string, string>>;
   /** own exercises by the names the player gave them */
   readonly own: readonly { readonly name: string; readonly exercise: ExerciseParameters }[];
 }
@@ -59,6 +61,7 @@ export const INITIAL_SETTINGS: Settings = {
   exercise: usualExercise(familyById('swell'), 'alto'),
   block: [],
   own: [],
+  cautionsSeen: {},
 };
 
 const slice = createSlice({

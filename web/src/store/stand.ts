@@ -1,5 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import { familyById, type Field } from '@inner-hum/core/exercise';
+import { familyById, type ExerciseParameters, type Field } from '@inner-hum/core/exercise';
 import type { Decision } from '@inner-hum/core/judge';
 import type { TakeRecord } from '@inner-hum/core/formats';
 
@@ -18,6 +18,8 @@ interface StandState {
   readonly decisionsAbout: string;
   /** where a block stands that plays by itself */
   readonly block: BlockPlace | null;
+  /** the exercise that a home check interrupted */
+  readonly away: ExerciseParameters | null;
 }
 
 interface BlockPlace {
@@ -32,6 +34,7 @@ const initialState: StandState = {
   decisions: [],
   decisionsAbout: '',
   block: null,
+  away: null,
 };
 
 const slice = createSlice({
@@ -40,6 +43,7 @@ const slice = createSlice({
   reducers: {
     phaseChanged: (state, action: PayloadAction<StandPhase>) => ({ ...state, phase: action.payload }),
     problemMet: (state, action: PayloadAction<ProblemId | null>) => ({ ...state, problem: action.payload }),
+    awayFrom: (state, { payload }: PayloadAction<ExerciseParameters | null>) => ({ ...state, away: payload }),
     blockMoved: (state, { payload }: PayloadAction<BlockPlace | null>) => ({ ...state, block: payload }),
     takeJudged: (state, { payload }: PayloadAction<TakeRecord>): StandState => {
       const about = exerciseKey(payload.parameters);
@@ -55,7 +59,7 @@ const slice = createSlice({
   },
 });
 
-export const { phaseChanged, problemMet, takeJudged, blockMoved } = slice.actions;
+export const { phaseChanged, problemMet, takeJudged, blockMoved, awayFrom } = slice.actions;
 export const standReducer = slice.reducer;
 
 /** Takes with the same key are tries at one thing, also when made easier or harder. */

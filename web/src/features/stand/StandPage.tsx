@@ -1,5 +1,5 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import { highestNote, TEMPO_RANGE_BPM } from '@inner-hum/core/exercise';
+import { familyById, highestNote, TEMPO_RANGE_BPM, usualExercise } from '@inner-hum/core/exercise';
 import { instrumentById } from '@inner-hum/core/theory';
 import { useEffect, useMemo, useRef } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -8,13 +8,16 @@ import { runner } from '../../audio/takeRunner';
 import { Button, Key } from '../../shared/controls';
 import { MiniRibbon } from '../../shared/MiniRibbon';
 import { ProblemNote } from '../../shared/ProblemNote';
+import { exerciseTitle } from '../../shared/exerciseText';
+import { useNoteName } from '../../shared/useNoteName';
 import { VerdictText } from '../../shared/VerdictText';
 import { store, useAppDispatch, useAppSelector } from '../../store';
 import { exerciseChanged, exerciseOf, settingsChanged } from '../../store/settings';
-import { phaseChanged } from '../../store/stand';
+import { awayFrom, phaseChanged } from '../../store/stand';
 import { ExerciseControls } from '../../shared/ExerciseControls';
 import { LiveRibbon } from './LiveRibbon';
 import { BlockBar } from './BlockBar';
+import { CautionNote } from './CautionNote';
 import { StandHead } from './StandHead';
 import { useStandKeys, type StandActions } from './useStandKeys';
 
@@ -38,6 +41,22 @@ function useStandActions(): StandActions {
         if (phase === 'verdict' && last) dispatch(exerciseChanged(last.verdict.next.parameters));
         if (resting()) start();
       },
+      home: () => {
+        const { away } = store.getState().stand;
+        const { exercise, instrumentId } = store.getState().settings;
+        if (!resting()) return;
+        if (away) {
+          dispatch(settingsChanged({ exercise: away }));
+          dispatch(awayFrom(null));
+          dispatch(phaseChanged('idle'));
+          return;
+        }
+        dispatch(awayFrom(exercise));
+        dispatch(settingsChanged({ exercise: usualExercise(familyById('homeCheck'), instrumentId) }));
+        start();
+      },
+      full: () =>
+        void (document.fullscreenElement ? document.exitFullscreen() : document.documentElement.requestFullscreen()),
       hide: () => dispatch(exerciseChanged({ tunerHidden: !exerciseNow().tunerHidden })),
       click: () => dispatch(settingsChanged({ clickOn: !store.getState().settings.clickOn })),
       reference: () => void runner.reference(),
@@ -63,7 +82,8 @@ function useStandActions(): StandActions {
 /** The Stand: one swell at a time, from the count-in to the verdict, or free play. */
 export default function StandPage() {
   const { t } = useTranslation();
-  const { phase, last } = useAppSelector((state) => state.stand);
+  const nameOf = useNoteName();
+  const { phase, last, away } = useAppSelector((state) => state.stand);
   const tunerHidden = useAppSelector((state) => state.settings.exercise.tunerHidden);
   const actions = useStandActions();
   useStandKeys(actions);
@@ -105,8 +125,14 @@ export default function StandPage() {
             </Button>
           </>
         )}
+        {!playing && (
+          <Button tone="quiet" onClick={actions.home}>
+            {away ? t('stand.homeBack', { title: exerciseTitle(t, away, nameOf) }) : t('stand.homeCheck')} <Key>B</Key>
+          </Button>
+        )}
         {tunerHidden && <chakra.span color="inkSoft">{t('stand.tunerIsHidden')}</chakra.span>}
       </Flex>
+      {!playing && <CautionNote />}
       {!playing && !verdict && <ExerciseControls withFamily />}
     </Flex>
   );

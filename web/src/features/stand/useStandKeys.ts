@@ -5,6 +5,8 @@ export interface StandActions {
   readonly pause: () => void;
   readonly again: () => void;
   readonly next: () => void;
+  readonly home: () => void;
+  readonly full: () => void;
   readonly hide: () => void;
   readonly click: () => void;
   readonly reference: () => void;
@@ -23,6 +25,8 @@ export function useStandKeys(actions: StandActions): void {
       PageUp: actions.again,
       ArrowRight: actions.next,
       PageDown: actions.next,
+      b: actions.home,
+      x: actions.full,
       h: actions.hide,
       c: actions.click,
       n: actions.reference,

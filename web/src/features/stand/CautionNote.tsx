@@ -1,0 +1,26 @@
+import { chakra } from '@chakra-ui/react';
+import { cautionsFor, exerciseScore } from '@inner-hum/core/exercise';
+import { format } from 'date-fns';
+import { useTranslation } from 'react-i18next';
+import { Button } from '../../shared/controls';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { exerciseOf, settingsChanged } from '../../store/settings';
+
+/** What to mind with the present exercise, once a day, until it is put away. */
+export function CautionNote() {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const settings = useAppSelector((state) => state.settings);
+  const today = format(new Date(), 'yyyy-MM-dd');
+  const caution = cautionsFor(exerciseScore(exerciseOf(settings))).find((one) => settings.cautionsSeen[one] !== today);
+  if (!caution) return null;
+  const dismiss = () => dispatch(settingsChanged({ cautionsSeen: { ...settings.cautionsSeen, [caution]: today } }));
+  return (
+    <chakra.p display="flex" alignItems="center" gap="8px" color="inkSoft" data-testid="caution">
+      {t(`cautions.${caution}`)}
+      <Button tone="quiet" onClick={dismiss}>
+        {t('cautions.dismiss')}
+      </Button>
+    </chakra.p>
+  );
+}
