@@ -2,7 +2,7 @@ import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', '**/node_modules/**', '**/*.tmp.ts'] },
+  { ignores: ['.cache/**', '**/dist/**', '**/node_modules/**', '**/*.tmp.ts'] },
   ...tseslint.configs.strict,
   {
     rules: {
@@ -19,7 +19,7 @@ export default tseslint.config(
   },
   {
     files: ['core/**/*.ts'],
-    ignores: ['**/*.test.ts'],
+    ignores: ['.cache/**', '**/*.test.ts'],
     rules: {
       'no-restricted-globals': ['error', 'Date', 'performance'],
       'no-restricted-properties': ['error', { object: 'Math', property: 'random' }],
