@@ -19,7 +19,7 @@ export default tseslint.config(
   },
   {
     files: ['core/**/*.ts'],
-    ignores: ['.cache/**', '**/*.test.ts'],
+    ignores: ['**/*.test.ts'],
     rules: {
       'no-restricted-globals': ['error', 'Date', 'performance'],
       'no-restricted-properties': ['error', { object: 'Math', property: 'random' }],

@@ -1,6 +1,6 @@
 import { resolve } from 'node:path';
 import { expect, test } from '@playwright/test';
-import { CHROMIUM_FLAGS } from '../playwright.config';
+import { hearing } from './fakeMicrophone';
 import { writeToneWav } from './testWav';
 
 /** Alto, written E♭4 down to B♭3, a second each, in one fade; the last note breaks into the octave for 0.3 s. */
@@ -21,17 +21,7 @@ writeToneWav(
   2,
 );
 
-test.use({
-  launchOptions: {
-    executablePath: '/usr/bin/chromium',
-    args: [
-      ...CHROMIUM_FLAGS,
-      '--use-fake-ui-for-media-stream',
-      '--use-fake-device-for-media-stream',
-      `--use-file-for-fake-audio-capture=${WAV}`,
-    ],
-  },
-});
+test.use({ launchOptions: hearing(WAV) });
 // The headless sound device now and then loses sound, as in microphone.spec.ts.
 test.describe.configure({ retries: 3 });
 

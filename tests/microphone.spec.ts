@@ -1,6 +1,6 @@
 import { resolve } from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
-import { CHROMIUM_FLAGS } from '../playwright.config';
+import { hearing } from './fakeMicrophone';
 import { centsAt, levelDbAt, writeSwellWav, type KnownSwell } from './testWav';
 
 /** Alto, written G4: sounds B♭3. */
@@ -21,17 +21,7 @@ writeSwellWav(WAV, SWELL, 7, 2);
 /** More lost sound than this spoils a run; single lost pieces of 10 ms don't move medians. */
 const SPOILT_MS = 400;
 
-test.use({
-  launchOptions: {
-    executablePath: '/usr/bin/chromium',
-    args: [
-      ...CHROMIUM_FLAGS,
-      '--use-fake-ui-for-media-stream',
-      '--use-fake-device-for-media-stream',
-      `--use-file-for-fake-audio-capture=${WAV}`,
-    ],
-  },
-});
+test.use({ launchOptions: hearing(WAV) });
 // The headless sound device now and then loses sound; the application counts it, and such a run is played again.
 test.describe.configure({ retries: 3 });
 

@@ -1,0 +1,126 @@
+import { describe, expect, it } from 'vitest';
+import { absent, measured, type Measured } from '../measure';
+import { RULES, type RuleContext, type Sounded } from './rules';
+
+const none = absent('tooShort');
+/** A tone with nothing to say of it: eight beats at 60, in time, in tune. */
+const PLAIN: Sounded = {
+  kind: 'sounded',
+  onsetS: 1,
+  endS: 9,
+  plannedStartS: 1,
+  plannedEndS: 9,
+  targetHz: 233,
+  responseS: measured(0.02, 0.013),
+  latenessS: measured(0, 0.005),
+  riseS: measured(0.03, 0.006),
+  settleS: measured(0.05, 0.01),
+  scoopCents: measured(0, 1.5),
+  pitchCentreCents: measured(0, 0.5),
+  pitchSteadinessCents: measured(1, 0.2),
+  driftCentsPerS: measured(0, 0.2),
+  pitchAgainstLevelCents: measured(0, 0.5),
+  shareInWindow: measured(1, 0.01),
+  vibratoHz: none,
+  vibratoCents: none,
+  vibratoRegularity: none,
+  centroidPartials: measured(3, 0.1),
+  centroidAgainstLevel: measured(1, 0.1),
+  breathRatioDb: measured(-30, 1.5),
+  breathAgainstLevel: measured(-2, 0.5),
+  swellErrorDb: measured(0.4, 0.3),
+  wrongWayShare: measured(0, 0.02),
+  rangeDb: measured(17, 0.3),
+  plannedRangeDb: 18,
+  peakPlaceBeats: measured(0, 0.25),
+  breathAtSoftEndDb: measured(-28, 1.5),
+  stairs: [],
+  jumps: [],
+  dropOuts: [],
+  release: { fallS: measured(0.05, 0.015), slipCents: measured(0, 2), into: 'silence' },
+  hold: { beats: measured(8, 0.01), fault: 'none' },
+};
+const context: RuleContext = { demand: 'firm', beatS: 1 };
+const spoken = (change: Partial<Sounded>, more: Partial<RuleContext> = {}) =>
+  RULES.filter((rule) => rule.when({ ...PLAIN, ...change }, { ...context, ...more })).map((rule) => rule.id);
+const jump = (kind: 'jump' | 'crack' | 'squeak', atS = 3) =>
+  ({ kind, atS, lastsS: 0.1, fromPartial: 1, toPartial: 2, cameBack: true }) as const;
+
+describe('RULES', () => {
+  it('say nothing of a plain tone', () => expect(spoken({})).toEqual([]));
+
+  it('stand in the order of their weight', () =>
+    RULES.slice(1).forEach((rule, i) => expect(rule.weight).toBeLessThanOrEqual(RULES[i]!.weight)));
+
+  // Each speaks just beyond its limit by more than the uncertainty, and not within.
+  it.each<[string, keyof Sounded, number, number, number]>([
+    ['sharp', 'pitchCentreCents', 12.6, 12.4, 0.5],
+    ['flat', 'pitchCentreCents', -12.6, -12.4, 0.5],
+    ['unsteady', 'pitchSteadinessCents', 5.3, 5.1, 0.2],
+    ['rising', 'driftCentsPerS', 3.8, 3.6, 0.2],
+    ['sinking', 'driftCentsPerS', -3.8, -3.6, 0.2],
+    ['sharpWhenSoft', 'pitchAgainstLevelCents', -7.6, -7.4, 0.5],
+    ['flatWhenSoft', 'pitchAgainstLevelCents', 7.6, 7.4, 0.5],
+    ['unevenLine', 'swellErrorDb', 2.4, 2.2, 0.3],
+    ['wrongWay', 'wrongWayShare', 0.15, 0.13, 0.02],
+    ['narrowRange', 'rangeDb', 11.3, 11.5, 0.3],
+    ['late', 'latenessS', 0.076, 0.074, 0.005],
+    ['early', 'latenessS', -0.076, -0.074, 0.005],
+    ['slowResponse', 'responseS', 0.18, 0.165, 0.013],
+    ['scooped', 'scoopCents', -22, -21, 1.5],
+    ['peakLate', 'peakPlaceBeats', 1.1, 0.9, 0.25],
+    ['peakEarly', 'peakPlaceBeats', -1.1, -0.9, 0.25],
+    ['airySoftEnd', 'breathAtSoftEndDb', -12, -13, 1.5],
+  ])('%s: %s', (id, quantity, beyond, within, uncertainty) => {
+    expect(spoken({ [quantity]: measured(beyond, uncertainty) })).toEqual([id]);
+    expect(spoken({ [quantity]: measured(within, uncertainty) })).toEqual([]);
+    expect(spoken({ [quantity]: absent('tooShort') })).toEqual([]);
+    // What is not known well enough is not said.
+    expect(spoken({ [quantity]: measured(beyond, 40 * uncertainty) })).toEqual([]);
+  });
+
+  it('a drift over a short tone is its waver', () => {
+    const drift = { driftCentsPerS: measured(5, 0.5) };
+    expect(spoken(drift)).toEqual(['rising']);
+    expect(spoken({ ...drift, endS: 3, plannedEndS: 3 })).toEqual([]);
+  });
+
+  it('a finer demand hears more', () => {
+    const lean = { pitchCentreCents: measured(9, 0.5) };
+    expect(spoken(lean)).toEqual([]);
+    expect(spoken(lean, { demand: 'fine' })).toEqual(['sharp']);
+  });
+
+  it.each(['jump', 'crack', 'squeak'] as const)('a %s is told as that, with its beat', (kind) => {
+    expect(spoken({ jumps: [jump(kind)] })).toEqual([kind]);
+    const rule = RULES.find((one) => one.id === kind)!;
+    const evidence = rule.when({ ...PLAIN, jumps: [jump(kind, 5.5), jump(kind, 7)] }, context);
+    expect(evidence).toMatchObject({ beat: 5, partial: 2, lastsMs: 100, count: 2 });
+  });
+
+  it.each([
+    [8.65, []],
+    [8.55, ['stoppedEarly']],
+  ])('a tone that ends at %f s: %o', (endS, expected) => expect(spoken({ endS })).toEqual(expected));
+
+  it('a slur that breaks or steps', () => {
+    const slur = (gapS: number, db: Measured) => ({ slur: { gapS, levelStepDb: db, pitchStepCents: none } });
+    expect(spoken(slur(0.05, measured(3, 0.5)))).toEqual([]);
+    expect(spoken(slur(0.07, measured(3, 0.5)))).toEqual(['slurGap']);
+    expect(spoken(slur(0, measured(-6, 0.5)))).toEqual(['slurStep']);
+    expect(spoken(slur(0, none))).toEqual([]);
+  });
+
+  it('a slip as it is let go, either way', () => {
+    const slip = (cents: number) => ({ release: { ...PLAIN.release, slipCents: measured(cents, 2) } });
+    expect(spoken(slip(-15))).toEqual(['slipsAtEnd']);
+    expect(spoken(slip(15))).toEqual(['slipsAtEnd']);
+    expect(spoken(slip(-13))).toEqual([]);
+  });
+
+  it('another note, a stair, a hole', () => {
+    expect(spoken({ otherSoundingMidi: 60 })).toEqual(['otherNote']);
+    expect(spoken({ stairs: [{ atS: 3, db: -3 }] })).toEqual(['stairs']);
+    expect(spoken({ dropOuts: [{ atS: 3, lastsS: 0.1 }] })).toEqual(['dropOut']);
+  });
+});
