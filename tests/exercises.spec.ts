@@ -69,3 +69,25 @@ test('a caution shows where it matters, and is put away for the day', async ({ p
   await expect(page.getByText('Press Space')).toBeVisible();
   await expect(page.getByTestId('caution')).toBeHidden();
 });
+
+test('hands-free: each verdict is followed by the proposed next step, until it is stopped', async ({ page }) => {
+  await page.goto('/?demo');
+  await expect(page.getByText('Demo data')).toBeVisible();
+  await page.goto('/set-up');
+  await page.getByRole('combobox', { name: 'Stand-in player' }).selectOption('clean');
+  await page.goto('/stand');
+  await page.getByRole('combobox', { name: 'Exercise' }).selectOption({ label: 'Home check' });
+  await page.getByRole('spinbutton', { name: 'Tempo' }).fill('160');
+  await page.getByRole('checkbox', { name: 'Go on by itself' }).check();
+  await page.keyboard.press('Escape');
+  await page.getByTestId('start').press('Enter');
+  await expect(page.getByText('The next take follows by itself')).toBeVisible({ timeout: 40_000 });
+  // It held, so the next one is softer, and begins without a key.
+  await expect(page.getByTestId('verdict')).toBeHidden({ timeout: 15_000 });
+  await expect(page.getByText('mp', { exact: true })).toBeVisible();
+  await expect(page.getByText('The next take follows by itself')).toBeVisible({ timeout: 40_000 });
+  await page.keyboard.press('p');
+  await expect(page.getByText('The next take follows by itself')).toBeHidden();
+  await page.waitForTimeout(7000);
+  await expect(page.getByTestId('verdict')).toBeVisible();
+});

@@ -6,8 +6,16 @@ import type { TakeSource } from '@inner-hum/core/formats';
 import { beginDraft, forgetDraft, planDraft } from '../db/drafts';
 import type { DraftPlan } from '../db/database';
 import { keepTake } from '../db/takes';
-import { exerciseOf, mainNote, rulerKey, rulerOf, settingsChanged, type Settings } from '../store/settings';
-import { blockMoved, exerciseKey, phaseChanged, problemMet, takeJudged, type ProblemId } from '../store/stand';
+import {
+  exerciseChanged,
+  exerciseOf,
+  mainNote,
+  rulerKey,
+  rulerOf,
+  settingsChanged,
+  type Settings,
+} from '../store/settings';
+import { blockMoved, exerciseKey, goingOn, phaseChanged, problemMet, takeJudged, type ProblemId } from '../store/stand';
 import { store } from '../store';
 import { chosenFile } from './chosenFile';
 import { Desk, earService, SoundProblem } from './desk';
@@ -72,6 +80,25 @@ class TakeRunner {
     } finally {
       this.metronome?.stop();
       this.timing = undefined;
+    }
+  }
+
+  /**
+   * Plays the present exercise; when the player wants it so, the proposed next step follows each verdict by itself, until
+   * the judge says leave it, nothing is heard, or `stop`.
+   */
+  async startFlow(): Promise<void> {
+    for (;;) {
+      await this.start();
+      const { stand, settings } = store.getState();
+      const verdict = stand.phase === 'verdict' && this.ending === 'score' ? stand.last?.verdict : undefined;
+      const silent = verdict?.findings.some((one) => one.id === 'nothingHeard');
+      if (!settings.goesOn || !verdict || silent || verdict.decision === 'leave') return;
+      store.dispatch(goingOn(true));
+      const goesOn = await this.verdictStands();
+      store.dispatch(goingOn(false));
+      if (!goesOn) return;
+      store.dispatch(exerciseChanged(verdict.next.parameters));
     }
   }
 

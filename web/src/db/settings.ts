@@ -27,6 +27,7 @@ const storedSchema = object({
   keepSound: boolean(),
   clickOn: boolean(),
   startOn: string().oneOf(['beat', 'sound']),
+  goesOn: boolean(),
   habit: string().oneOf([...HABIT_NAMES]),
   exercise: mixed((value): value is ExerciseParameters => isPlayable(value)),
   block: array(mixed((value): value is ExerciseParameters => isPlayable(value))),

@@ -219,6 +219,8 @@ export const en = {
     freeListening: 'Listening. Press Space to stop.',
     cents: '{{value}} cents',
     lost: 'The device lost {{ms}} ms of sound. That is not counted against you.',
+    goesOn: 'Go on by itself',
+    goingOn: 'The next take follows by itself. Space: at once. P: stop here.',
     rest: 'rest',
     nextNote: 'then {{note}}',
     blockPlace: '{{number}} of {{count}}',

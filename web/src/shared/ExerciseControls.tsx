@@ -75,6 +75,11 @@ export function ExerciseControls({ withFamily = false }: { readonly withFamily?:
           checked={settings.clickOn}
           onChange={(clickOn) => dispatch(settingsChanged({ clickOn }))}
         />
+        <Tick
+          label={t('stand.goesOn')}
+          checked={settings.goesOn}
+          onChange={(goesOn) => dispatch(settingsChanged({ goesOn }))}
+        />
         <chakra.span width="190px">
           <Choice
             label={t('stand.startOn')}

@@ -32,6 +32,8 @@ export interface Settings {
   readonly keepSound: boolean;
   readonly clickOn: boolean;
   readonly startOn: 'beat' | 'sound';
+  /** whether the proposed next step follows a verdict by itself */
+  readonly goesOn: boolean;
   readonly habit: HabitName;
   /** the exercise on the Stand */
   readonly exercise: ExerciseParameters;
@@ -57,6 +59,7 @@ export const INITIAL_SETTINGS: Settings = {
   keepSound: true,
   clickOn: true,
   startOn: 'beat',
+  goesOn: false,
   habit: 'sharpWhenSoft',
   exercise: usualExercise(familyById('swell'), 'alto'),
   block: [],

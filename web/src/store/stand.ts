@@ -18,6 +18,8 @@ interface StandState {
   readonly decisionsAbout: string;
   /** where a block stands that plays by itself */
   readonly block: BlockPlace | null;
+  /** whether the next take follows by itself in a moment */
+  readonly goingOn: boolean;
   /** the exercise that a home check interrupted */
   readonly away: ExerciseParameters | null;
 }
@@ -34,6 +36,7 @@ const initialState: StandState = {
   decisions: [],
   decisionsAbout: '',
   block: null,
+  goingOn: false,
   away: null,
 };
 
@@ -43,6 +46,7 @@ const slice = createSlice({
   reducers: {
     phaseChanged: (state, action: PayloadAction<StandPhase>) => ({ ...state, phase: action.payload }),
     problemMet: (state, action: PayloadAction<ProblemId | null>) => ({ ...state, problem: action.payload }),
+    goingOn: (state, { payload }: PayloadAction<boolean>) => ({ ...state, goingOn: payload }),
     awayFrom: (state, { payload }: PayloadAction<ExerciseParameters | null>) => ({ ...state, away: payload }),
     blockMoved: (state, { payload }: PayloadAction<BlockPlace | null>) => ({ ...state, block: payload }),
     takeJudged: (state, { payload }: PayloadAction<TakeRecord>): StandState => {
@@ -59,7 +63,7 @@ const slice = createSlice({
   },
 });
 
-export const { phaseChanged, problemMet, takeJudged, blockMoved, awayFrom } = slice.actions;
+export const { phaseChanged, problemMet, takeJudged, blockMoved, awayFrom, goingOn } = slice.actions;
 export const standReducer = slice.reducer;
 
 /** Takes with the same key are tries at one thing, also when made easier or harder. */

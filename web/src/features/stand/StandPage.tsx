@@ -27,16 +27,21 @@ function useStandActions(): StandActions {
     const exerciseNow = () => exerciseOf(store.getState().settings);
     const phaseNow = () => store.getState().stand.phase;
     const resting = () => ['idle', 'verdict'].includes(phaseNow());
-    const start = () => void runner.start();
+    const start = () => void runner.startFlow();
+    const waiting = () => {
+      const { block, goingOn, phase } = store.getState().stand;
+      return phase === 'verdict' && (goingOn || block !== null);
+    };
     return {
       toggle: () => {
-        if (store.getState().stand.block && phaseNow() === 'verdict') runner.goOn();
+        if (waiting()) runner.goOn();
         else if (resting()) start();
         else runner.stop();
       },
       pause: () => runner.stop(),
-      again: () => resting() && start(),
+      again: () => resting() && !waiting() && start(),
       next: () => {
+        if (waiting()) return runner.goOn();
         const { last, phase } = store.getState().stand;
         if (phase === 'verdict' && last) dispatch(exerciseChanged(last.verdict.next.parameters));
         if (resting()) start();
@@ -45,6 +50,7 @@ function useStandActions(): StandActions {
         const { away } = store.getState().stand;
         const { exercise, instrumentId } = store.getState().settings;
         if (!resting()) return;
+        if (waiting()) runner.stop();
         if (away) {
           dispatch(settingsChanged({ exercise: away }));
           dispatch(awayFrom(null));
@@ -70,6 +76,7 @@ function useStandActions(): StandActions {
         const horn = instrumentById(store.getState().settings.instrumentId);
         const exercise = exerciseNow();
         if (!resting() || !('writtenMidi' in exercise)) return;
+        if (waiting()) runner.stop();
         const writtenMidi = Number(exercise['writtenMidi']) + by;
         if (writtenMidi < horn.lowestWrittenMidi || writtenMidi > highestNote(horn)) return;
         dispatch(exerciseChanged({ writtenMidi }));
@@ -163,6 +170,7 @@ function Status() {
 function VerdictPanel({ takeId, actions }: { readonly takeId: string; readonly actions: StandActions }) {
   const { t } = useTranslation();
   const take = useAppSelector((state) => state.stand.last)!;
+  const goingOn = useAppSelector((state) => state.stand.goingOn);
   const panel = useRef<HTMLElement>(null);
   useEffect(() => panel.current?.focus(), [takeId]);
   const leave = take.verdict.decision === 'leave';
@@ -172,6 +180,11 @@ function VerdictPanel({ takeId, actions }: { readonly takeId: string; readonly a
       <Box mt="14px" maxWidth="62rem">
         <VerdictText take={take} large />
       </Box>
+      {goingOn && (
+        <chakra.p role="status" mt="12px" fontSize="1.1rem">
+          {t('stand.goingOn')}
+        </chakra.p>
+      )}
       <Flex gap="12px" mt="18px" wrap="wrap" align="center">
         {!leave && take.verdict.next.change !== 'none' && (
           <Button tone="strong" onClick={actions.next}>
