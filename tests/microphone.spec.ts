@@ -82,6 +82,14 @@ function trueRangeDb(): number {
   return Math.max(...halves) - Math.min(...halves);
 }
 
+test('tuning up tells the way for the mouthpiece', async ({ page }) => {
+  await page.goto('/set-up');
+  await page.getByRole('spinbutton', { name: 'Tuning A4, Hz' }).fill('443');
+  await page.getByRole('button', { name: 'Tune up' }).click();
+  // The swell sits about 5 cents over 440, so about 7 under 443.
+  await expect(page.getByTestId('tune-up')).toContainText('in a little', { timeout: 40_000 });
+});
+
 test('the way of the sound is refused when no click comes back', async ({ page }) => {
   await page.goto('/set-up');
   await page.getByRole('button', { name: 'Measure the way' }).click();

@@ -15,3 +15,4 @@ export { outline, overtonePair, type OvertonePair } from './overtonePair';
 export { responseSeries, type ResponseSeries, type Restart } from './responseSeries';
 export { slurContinuity, type SlurContinuity } from './slur';
 export { LOOP_CLICK, loopDelay, type LoopDelay } from './loopDelay';
+export { IN_TUNE_CENTS, tuneUp, type TuneUp } from './tuneUp';

@@ -23,6 +23,7 @@ const storedSchema = object({
   deviceId: string(),
   rulers: object(),
   loops: object(),
+  tuneUps: object(),
   cautionsSeen: object(),
   keepSound: boolean(),
   clickOn: boolean(),

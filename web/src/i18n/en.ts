@@ -499,6 +499,17 @@ export const en = {
     rulerNoTone: 'No steady tone of a second was heard. Nothing was changed; try again nearer to the microphone.',
     rulerTooNarrow: 'Soft and loud were only {{db}} dB apart. Nothing was changed; try again with more difference.',
     rulerForget: 'Forget this ruler',
+    tuneUp: 'Tune up',
+    tuneUpHelp:
+      'Warm the horn, then play a few notes in its middle as you like to play them. A4 is {{a4}} Hz. Single notes may lean; the centre counts.',
+    tuneUpStart: 'Tune up',
+    tuneUpListening: 'Play, and hold each note a moment.',
+    tuneUpAdvice: {
+      out: '{{cents}} cents (±{{spread}}): out a little.',
+      in: '{{cents}} cents (±{{spread}}): in a little.',
+      there: '{{cents}} cents (±{{spread}}): it sits.',
+    },
+    tuneUpLast: 'Last in tune {{date}}, {{cents}} cents.',
     needsMicrophone: 'This needs the microphone: choose it above.',
     loop: 'Way of the sound',
     loopHelp:

@@ -29,6 +29,8 @@ export interface Settings {
   readonly rulers: Readonly<Record<string, LevelRuler>>;
   /** measured ways round, under the same names: what is taken out of lateness */
   readonly loops: Readonly<Record<string, AudioPath>>;
+  /** when each horn was last in tune, and how it sat then, cents */
+  readonly tuneUps: Readonly<Record<string, { readonly at: string; readonly cents: number }>>;
   readonly keepSound: boolean;
   readonly clickOn: boolean;
   readonly startOn: 'beat' | 'sound';
@@ -56,6 +58,7 @@ export const INITIAL_SETTINGS: Settings = {
   deviceId: '',
   rulers: {},
   loops: {},
+  tuneUps: {},
   keepSound: true,
   clickOn: true,
   startOn: 'beat',

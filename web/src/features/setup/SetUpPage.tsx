@@ -14,6 +14,7 @@ import { problemMet } from '../../store/stand';
 import { LevelCheck } from './LevelCheck';
 import { LoopCheck } from './LoopCheck';
 import { RulerCheck } from './RulerCheck';
+import { TuneUpCheck } from './TuneUpCheck';
 
 const keysOf = <T extends string>(record: Record<T, unknown>) => Object.keys(record) as T[];
 
@@ -118,6 +119,9 @@ export default function SetUpPage() {
         </Part>
         <Part title={t('setUp.ruler')} id="ruler">
           <RulerCheck />
+        </Part>
+        <Part title={t('setUp.tuneUp')} id="tune-up">
+          <TuneUpCheck />
         </Part>
         <Part title={t('setUp.loop')} id="loop">
           <LoopCheck />

@@ -1,0 +1,84 @@
+import { Box, chakra } from '@chakra-ui/react';
+import { tuneUp, type TuneUp } from '@inner-hum/core/measure';
+import { HOP_S } from '@inner-hum/core/signal';
+import { format } from 'date-fns';
+import { useEffect, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { earService, SoundProblem } from '../../audio/desk';
+import { runner } from '../../audio/takeRunner';
+import { Button } from '../../shared/controls';
+import { formatNumber, formatSigned } from '../../shared/format';
+import { store, useAppDispatch, useAppSelector } from '../../store';
+import { settingsChanged } from '../../store/settings';
+import { problemMet } from '../../store/stand';
+
+/** How much of what was played lately counts, seconds. */
+const LATELY_S = 8;
+
+/** Listens to the middle of the horn and says which way the mouthpiece should go. */
+export function TuneUpCheck() {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const settings = useAppSelector((state) => state.settings);
+  const [on, setOn] = useState(false);
+  const [result, setResult] = useState<TuneUp>({ kind: 'listening' });
+  const { a4Hz, instrumentId } = settings;
+  const last = settings.tuneUps[instrumentId];
+
+  useEffect(() => {
+    if (!on) return;
+    const timer = setInterval(() => {
+      const trace = runner.desk?.trace;
+      if (!trace) return;
+      const from = Math.max(0, trace.count - LATELY_S / HOP_S);
+      const heard = tuneUp(trace.f0Hz.subarray(from, trace.count), a4Hz);
+      setResult(heard);
+      if (heard.kind !== 'heard' || heard.advice !== 'there') return;
+      const { tuneUps } = store.getState().settings;
+      const kept = { at: new Date().toISOString(), cents: heard.centreCents };
+      dispatch(settingsChanged({ tuneUps: { ...tuneUps, [instrumentId]: kept } }));
+    }, 500);
+    return () => {
+      clearInterval(timer);
+      void earService().stop();
+    };
+  }, [on, a4Hz, instrumentId, dispatch]);
+
+  const toggle = async () => {
+    if (on) return setOn(false);
+    dispatch(problemMet(null));
+    setResult({ kind: 'listening' });
+    try {
+      await runner.hearFreely(await runner.openDesk(), settings);
+      setOn(true);
+    } catch (error) {
+      dispatch(problemMet(error instanceof SoundProblem ? error.id : 'failed'));
+    }
+  };
+
+  return (
+    <Box>
+      <chakra.p color="inkSoft" mb="8px">
+        {t('setUp.tuneUpHelp', { a4: a4Hz })}
+      </chakra.p>
+      <chakra.p fontFamily="heading" fontSize="1.6rem" minHeight="2.6em" role="status" data-testid="tune-up">
+        {on && result.kind === 'listening' && t('setUp.tuneUpListening')}
+        {on &&
+          result.kind === 'heard' &&
+          t(`setUp.tuneUpAdvice.${result.advice}`, {
+            cents: formatSigned(result.centreCents, 0),
+            spread: formatNumber(Math.max(1, result.spreadCents), 0),
+          })}
+      </chakra.p>
+      {last && (
+        <chakra.p color="inkSoft" mb="8px">
+          {t('setUp.tuneUpLast', {
+            date: format(new Date(last.at), 'd MMM, HH:mm'),
+            cents: formatSigned(last.cents, 0),
+          })}
+        </chakra.p>
+      )}
+      <Button onClick={() => void toggle()}>{t(on ? 'setUp.checkStop' : 'setUp.tuneUpStart')}</Button>
+    </Box>
+  );
+}
