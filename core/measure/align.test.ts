@@ -86,3 +86,21 @@ describe('notes struck again', () => {
     expect(struck(12)[1]!.onsetS).toBeCloseTo(2.01, 1);
   });
 });
+
+describe('a note that begins on another pitch', () => {
+  it('begins where that began, not where it found itself', () => {
+    const frames = played([
+      [1, 0.04, -12],
+      [1.04, 1, 0],
+    ]);
+    expect(segmentNotes(frames, 440)).toMatchObject([{ onsetS: 1, soundingMidi: 57 }]);
+  });
+  it('after another note it is that note’s end', () => {
+    const frames = played([
+      [0.5, 0.5, 5],
+      [1, 0.04, -12],
+      [1.04, 1, 0],
+    ]);
+    expect(segmentNotes(frames, 440).map((note) => Number(note.onsetS.toFixed(2)))).toEqual([0.5, 1.04]);
+  });
+});

@@ -46,9 +46,21 @@ export function segmentNotes(frames: Frames, a4Hz: number): FoundNote[] {
 
 /** Frames of the notes of {@link segmentNotes}. */
 export function segmentSpans(frames: Frames): Piece[] {
-  return joinExcursions(frames)
-    .flatMap((piece) => divideAtDips(frames, piece))
-    .filter((piece) => piece.end - piece.start >= LEAST_NOTE_FRAMES / 2);
+  const pieces = joinExcursions(frames).flatMap((piece) => divideAtDips(frames, piece));
+  return withTheirStarts(pieces).filter((piece) => isNote(piece));
+}
+
+function isNote({ start, end }: Piece): boolean {
+  return end - start >= LEAST_NOTE_FRAMES / 2;
+}
+
+/** A note that begins on another pitch for a moment begins there. */
+function withTheirStarts(pieces: readonly Piece[]): Piece[] {
+  return pieces.map((piece, i) => {
+    const before = pieces[i - 1];
+    const begins = before && !isNote(before) && before.afterGap && before.end === piece.start;
+    return begins ? { ...piece, start: before.start, afterGap: true } : piece;
+  });
 }
 
 function joinExcursions(frames: Frames): Piece[] {
