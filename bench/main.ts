@@ -8,7 +8,7 @@ import { render, RATE_HZ } from './generate';
 import { libraries } from './libraries';
 import { listen, listenWith } from './listen';
 import { addRecording, recordedFigures, recordings, type RecordedTally } from './recorded';
-import { addScore, emptyTally, figures, jumpFigures, table, type Tally } from './score';
+import { addScore, emptyTally, figures, jumpFigures, quantile, table, type Tally } from './score';
 
 /** The libraries hear every n-th sound, so that the bench ends in minutes; ours hears all and, beside them, those too. */
 const LIBRARY_EVERY = 12;
@@ -84,6 +84,41 @@ function speedAlone(): { lengthS: number; cpuS: number } {
   return JSON.parse(execFileSync('node', [bundle], { encoding: 'utf8' })) as { lengthS: number; cpuS: number };
 }
 
+/** The figures that the ear is held to, each with what it must reach, what is aimed at, and what was measured. */
+function demands(): string[][] {
+  const trap = (name: string) => byTrap.get(name) ?? emptyTally();
+  const percent = (part: number, whole: number) => `${((100 * part) / Math.max(1, whole)).toFixed(3)} %`;
+  const cents = (tally: Tally) =>
+    `${quantile(tally.cents, 0.5).toFixed(2)} / ${quantile(tally.cents, 0.95).toFixed(2)}`;
+  const ms = (share: number) => (1000 * quantile(all.onsetErrorsS, share)).toFixed(1);
+  const db = (share: number) => quantile(all.levelErrorsDb, share).toFixed(2);
+  const subtone = trap('subtone');
+  const right = percent(subtone.found - subtone.gross, subtone.voiced);
+  return [
+    ['gross error', '≤ 0.3 %', '≤ 0.05 %', percent(all.gross, all.found)],
+    ['partial and octave errors', '≤ 0.2 %', '≤ 0.03 %', percent(all.octave, all.found)],
+    [
+      'the same on overtones over a sounding tube',
+      '≤ 0.5 %',
+      '',
+      percent(trap('overtones').octave, trap('overtones').found),
+    ],
+    ['cents, median / 95th (all sounds)', '≤ 0.45 / 2.5', '≤ 0.3 / 1.5', cents(all)],
+    ['tones missed', '≤ 1 %', '≤ 0.3 %', percent(all.missed, all.voiced)],
+    ['false tones', '≤ 1 %', '≤ 0.3 %', percent(all.falseTone, all.toneless)],
+    ['subtone: right', '≥ 99 %', '≥ 99.7 %', right],
+    ['subtone: cents 95th', '≤ 10', '≤ 4', quantile(subtone.cents, 0.95).toFixed(2)],
+    ['vibrato: cents 95th', '≤ 5', '≤ 3', quantile(trap('vibrato').cents, 0.95).toFixed(2)],
+    ['onset, ms median / 95th', '≤ 5 / 15', '≤ 2 / 8', `${ms(0.5)} / ${ms(0.95)}`],
+    ['level, dB median / 95th', '≤ 0.3', '≤ 0.1', `${db(0.5)} / ${db(0.95)}`],
+    ['changes of partial found', '≥ 98 %', '≥ 99.5 %', percent(changes.jumpsFound, changes.jumps)],
+    ['false ones a minute', '≤ 0.2', '≤ 0.05', ((60 * changes.jumpsFalse) / changes.lengthS).toFixed(2)],
+    ['speed, one core', '≥ 40 ×', '≥ 100 ×', `${(speed.lengthS / speed.cpuS).toFixed(0)} ×`],
+    ['ten minutes from a file', '≤ 20 s', '≤ 8 s', `${speed.cpuS.toFixed(1)} s`],
+    ['microphone to page', '≤ 80 ms', '≤ 50 ms', browser ? `${browser.answerMs} ms` : 'not measured'],
+  ];
+}
+
 function text(): string {
   const head = [
     'sound',
@@ -108,6 +143,9 @@ Written by \`npm run bench\` on ${cpus()[0]?.model.trim()} (Node ${process.versi
 made by \`bench/generate.ts\` (pulse trains through filters, another method than the stand-in player's). Edges of a tone
 (± 10 ms, and where it is less than 10 % of its size) count neither way, nor does a room's tail until it has fallen 20 dB.
 Pitch is searched from 48 to 2800 Hz without knowing the horn.
+
+## What is asked for, and what was measured
+${table([['figure', 'must', 'aim', 'measured'], ...demands()])}
 
 ## All sounds
 ${table([head, ['**all**', ...figures(all)], ...[...byTrap].map(([name, tally]) => [name, ...figures(tally)])])}

@@ -1,10 +1,20 @@
-import { swell, SWELL_DEFAULTS } from '@inner-hum/core/exercise';
+import {
+  FAMILIES,
+  familyById,
+  STAGES,
+  swell,
+  SWELL_DEFAULTS,
+  usualExercise,
+  type Field,
+} from '@inner-hum/core/exercise';
 import type { TakeRecord } from '@inner-hum/core/formats';
 import { RULES, type Finding, type Verdict } from '@inner-hum/core/judge';
-import { ASSUMED_RULER, noteName } from '@inner-hum/core/theory';
+import { ASSUMED_RULER, DYNAMICS, noteName } from '@inner-hum/core/theory';
 import { describe, expect, it } from 'vitest';
 import { i18next } from '../i18n';
 import { en } from '../i18n/en';
+import { HABIT_NAMES } from '../store/settings';
+import { exerciseMeta, exerciseTitle } from './exerciseText';
 import { findingText, nextText } from './findingText';
 import { formatNumber, formatSigned } from './format';
 import { ribbonSteps } from './ribbon';
@@ -96,6 +106,53 @@ describe('sentences', () => {
       expect(findingText(t, finding(rule.id, values), takeWith({}), name)).not.toContain('{{');
     }
   });
+});
+
+describe('words of exercises', () => {
+  const has = (key: string) => i18next.exists(key);
+  it('every family, stage and field has its words', () => {
+    for (const stage of STAGES) expect(has(`stages.${stage}`), stage).toBe(true);
+    for (const family of FAMILIES) {
+      expect(has(`families.${family.id}.name`) && has(`families.${family.id}.what`), family.id).toBe(true);
+      for (const [field, { kind, ...rest }] of Object.entries(family.fields) as [string, Field][]) {
+        expect(has(`fields.${field}`), field).toBe(true);
+        if (kind !== 'choice' || field === 'key') continue;
+        const options = 'options' in rest ? rest.options : [];
+        for (const option of options)
+          expect((DYNAMICS as readonly string[]).includes(option) || has(`options.${option}`), option).toBe(true);
+      }
+    }
+  });
+  it('every habit of the stand-in player has its words', () => {
+    for (const habit of HABIT_NAMES) expect(has(`setUp.habits.${habit}`), habit).toBe(true);
+  });
+  it('every finding of a row has its sentence and what to try', () => {
+    for (const id of ['tongueFails', 'airFails', 'bothFail', 'laterWorse', 'held', 'steady', 'stoppedAfter'])
+      expect(has(`verdict.findings.${id}`), id).toBe(true);
+  });
+  it('a title names notes, family and dynamics', () => {
+    const title = (id: string) => exerciseTitle(t, usualExercise(familyById(id), 'alto'), name);
+    expect(title('swell')).toBe('G4 · Grow, then fade · p–f');
+    expect(title('threeZones')).toBe('B4 C4 D6 · Three zones · mf');
+    expect(title('crossingBreak')).toBe('Crossing the break · mf');
+    expect(title('firstTrace')).toBe('B♭3 · First trace');
+  });
+  it('the small print has beats where the family has them', () => {
+    expect(exerciseMeta(t, usualExercise(familyById('hold'), 'alto'))).toBe('16 beats at 60');
+    const noBeats = { ...usualExercise(familyById('homeCheck'), 'alto') };
+    delete (noBeats as Record<string, unknown>)['beats'];
+    expect(exerciseMeta(t, noBeats)).toBe('at 80');
+  });
+  it('a finding on several tones says on how many more', () => {
+    const one: Finding = { ...finding('sharp', { cents: 14, uncertainty: 1 }, 2), steps: 3 };
+    expect(findingText(t, one, takeWith({}, 5), name)).toBe(
+      'Tone 3 (G4): Sharp by 14 cents (±1) in the middle of the tone. So on 2 more tones.',
+    );
+  });
+  it('what concerns the whole take names no tone', () =>
+    expect(findingText(t, finding('steady', { percent: 97.2, tones: 5 }), takeWith({}, 5), name)).toBe(
+      '97 % within the pitch window over 5 tones.',
+    ));
 });
 
 describe('numbers', () => {
