@@ -37,6 +37,16 @@ test('own exercises and links carry an exercise; a bad link changes nothing', as
   await page.reload();
   await page.getByRole('button', { name: 'Use' }).click();
   await expect(page.getByRole('spinbutton', { name: 'Tempo' })).toHaveValue('72');
+  const [saved] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save as a file' }).click(),
+  ]);
+  await page.getByRole('button', { name: 'Remove' }).click();
+  const broken = { name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('{"format":1}') };
+  await page.getByTestId('exercise-file').setInputFiles(broken);
+  await expect(page.getByText('This file holds no exercise')).toBeVisible();
+  await page.getByTestId('exercise-file').setInputFiles(await saved.path());
+  await expect(page.getByText('“Break, slowly” is among your own.')).toBeVisible();
   await page.goto(`/exercises?exercise=${encodeURIComponent('{"family":"nothing"}')}`);
   await expect(page.getByText('This link holds no exercise')).toBeVisible();
   await expect(page.getByRole('spinbutton', { name: 'Tempo' })).toHaveValue('72');

@@ -162,6 +162,10 @@ export const en = {
     own: 'My own',
     use: 'Use',
     remove: 'Remove',
+    saveFile: 'Save as a file',
+    readFile: 'Read a file',
+    fileRead: '“{{name}}” is among your own.',
+    fileBad: 'This file holds no exercise this version knows. Nothing was changed.',
     moveUp: 'Earlier',
     block: 'Block',
     blockEmpty:

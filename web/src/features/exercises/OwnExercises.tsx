@@ -4,7 +4,11 @@ import { useState, type FormEvent } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Button, Field, TextInput } from '../../shared/controls';
 import { useAppDispatch, useAppSelector } from '../../store';
+import { FileButton } from '../../shared/FileButton';
+import { saveFile } from '../../shared/saveFile';
+import { noticed } from '../../store/notices';
 import { settingsChanged } from '../../store/settings';
+import { exerciseFile, readExerciseFile } from './link';
 
 /** Exercises kept under the player's own names. */
 export function OwnExercises({
@@ -19,12 +23,20 @@ export function OwnExercises({
   const own = useAppSelector((state) => state.settings.own);
   const [name, setName] = useState('');
   const [missing, setMissing] = useState(false);
+  const put = (called: string, one: ExerciseParameters) =>
+    dispatch(
+      settingsChanged({ own: [...own.filter((other) => other.name !== called), { name: called, exercise: one }] }),
+    );
+  const read = async (file: File) => {
+    const found = readExerciseFile(await file.text());
+    if (found) put(found.name, found.exercise);
+    dispatch(noticed({ text: found ? t('exercise.fileRead', { name: found.name }) : t('exercise.fileBad') }));
+  };
   const keep = (event: FormEvent) => {
     event.preventDefault();
     setMissing(name.trim() === '');
     if (name.trim() === '') return;
-    const others = own.filter((one) => one.name !== name.trim());
-    dispatch(settingsChanged({ own: [...others, { name: name.trim(), exercise }] }));
+    put(name.trim(), exercise);
     setName('');
   };
   return (
@@ -38,6 +50,12 @@ export function OwnExercises({
           <Button tone="quiet" onClick={() => onUse(one.exercise)}>
             {t('exercise.use')}
           </Button>
+          <Button
+            tone="quiet"
+            onClick={() => saveFile(`${one.name}.json`, 'application/json', exerciseFile(one.name, one.exercise))}
+          >
+            {t('exercise.saveFile')}
+          </Button>
           <Button tone="quiet" onClick={() => dispatch(settingsChanged({ own: own.filter((other) => other !== one) }))}>
             {t('exercise.remove')}
           </Button>
@@ -49,6 +67,9 @@ export function OwnExercises({
             <TextInput value={name} maxLength={60} onChange={(event) => setName(event.target.value)} />
           </Field>
           <Button type="submit">{t('exercise.keep')}</Button>
+          <FileButton accept=".json,application/json" testId="exercise-file" onFile={(file) => void read(file)}>
+            {t('exercise.readFile')}
+          </FileButton>
         </Flex>
       </form>
     </chakra.section>

@@ -2,7 +2,7 @@ import { Box, chakra, Flex } from '@chakra-ui/react';
 import type { TakeRecord } from '@inner-hum/core/formats';
 import { format } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useRef, useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate } from 'react-router';
 import { database } from '../../db/database';
@@ -12,6 +12,7 @@ import { deleteTake } from '../../shared/deleteTake';
 import { findingText } from '../../shared/findingText';
 import { exerciseMeta, exerciseTitle } from '../../shared/exerciseText';
 import { mainNote } from '../../store/settings';
+import { FileButton } from '../../shared/FileButton';
 import { MiniRibbon } from '../../shared/MiniRibbon';
 import { useNoteName } from '../../shared/useNoteName';
 import { store, useAppDispatch } from '../../store';
@@ -197,35 +198,4 @@ function refusalText(
 ): string {
   const key = `log.refused.${reason}` as 'log.refused.damaged';
   return t(key, { detail });
-}
-
-function FileButton({
-  accept,
-  onFile,
-  testId,
-  children,
-}: {
-  readonly accept: string;
-  readonly onFile: (file: File) => void;
-  readonly testId: string;
-  readonly children: ReactNode;
-}) {
-  const input = useRef<HTMLInputElement>(null);
-  return (
-    <>
-      <Button onClick={() => input.current?.click()}>{children}</Button>
-      <input
-        ref={input}
-        type="file"
-        accept={accept}
-        hidden
-        data-testid={testId}
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = '';
-          if (file) onFile(file);
-        }}
-      />
-    </>
-  );
 }
