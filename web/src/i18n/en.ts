@@ -2,7 +2,6 @@
 export const en = {
   app: {
     name: 'Inner Hum',
-    motto: 'Hear it, hum it, hold it.',
     loading: 'One moment …',
     places: { stand: 'Stand', exercises: 'Exercises', log: 'Log', setUp: 'Set-up' },
     skip: 'Skip to the page',
@@ -185,7 +184,6 @@ export const en = {
       take: 'Take {{reserve}}',
     },
     score: 'The part',
-    noScore: 'The part can’t be drawn here.',
     beatsAt: '{{beats}} beats at {{tempo}}',
     tempoOnly: 'at {{tempo}}',
   },
@@ -217,9 +215,6 @@ export const en = {
     breathLong: '{{seconds}} s is a long breath. A faster tempo or fewer beats would shorten it.',
     tunerIsHidden: 'Tuner hidden: the pitch shows when you have finished.',
     ribbonLabel: 'Your tone against the planned swell',
-    ribbonHelp:
-      'The pale channel is the planned loudness. Your tone is drawn in it: higher is sharper, thicker is louder, grainy is airy.',
-    freeBegin: 'Press Space and play anything. The ribbon follows the nearest note.',
     freeListening: 'Listening. Press Space to stop.',
     cents: '{{value}} cents',
     lost: 'The device lost {{ms}} ms of sound. That is not counted against you.',
@@ -466,7 +461,6 @@ export const en = {
     sound: 'Sound',
     horn: 'Horn',
     tuning: 'Tuning A4, Hz',
-    tuningHelp: 'From 415 to 466.',
     tuningBad: 'A4 must be a number from 415 to 466.',
     names: 'Note names',
     namesSystem: { english: 'English: C D E F G A B', german: 'German: C D E F G A H, B for B♭', fixedDo: 'Fixed do' },
@@ -564,7 +558,6 @@ export const en = {
     },
     startOn: 'The beat starts',
     data: 'Data',
-    saved: 'Saved.',
     file: 'Sound file',
     chooseFile: 'Choose a sound file',
     noFile: 'No file chosen yet.',

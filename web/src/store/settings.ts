@@ -91,6 +91,11 @@ const slice = createSlice({
 export const { settingsLoaded, settingsChanged, exerciseChanged, hornChosen } = slice.actions;
 export const settingsReducer = slice.reducer;
 
+/** A record without one of its entries. */
+export function without<T>(record: Readonly<Record<string, T>>, key: string): Record<string, T> {
+  return Object.fromEntries(Object.entries(record).filter(([name]) => name !== key));
+}
+
 /** Under which name the ruler and the loop of the present source is kept. */
 export function rulerKey(settings: Pick<Settings, 'source' | 'deviceId'>): string {
   return settings.source === 'microphone' ? `microphone:${settings.deviceId}` : settings.source;

@@ -1,13 +1,12 @@
 import { Box, chakra } from '@chakra-ui/react';
 import { levelPosition } from '@inner-hum/core/theory';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef } from 'react';
 import { useTranslation } from 'react-i18next';
-import { earService, SoundProblem } from '../../audio/desk';
 import { runner } from '../../audio/takeRunner';
 import { Button } from '../../shared/controls';
-import { useAppDispatch, useAppSelector } from '../../store';
+import { useAppSelector } from '../../store';
 import { rulerOf } from '../../store/settings';
-import { problemMet } from '../../store/stand';
+import { useListening } from './useListening';
 
 const CLIPPED_PEAK = 0.985;
 const QUIET_DB = -50;
@@ -16,9 +15,8 @@ const MEMORY_FRAMES = 100;
 /** Listens and says whether the input is too loud, too quiet or right. */
 export function LevelCheck() {
   const { t } = useTranslation();
-  const dispatch = useAppDispatch();
   const settings = useAppSelector((state) => state.settings);
-  const [on, setOn] = useState(false);
+  const { on, toggle } = useListening();
   const bar = useRef<HTMLDivElement>(null);
   const words = useRef<HTMLParagraphElement>(null);
   const delay = useRef<HTMLParagraphElement>(null);
@@ -49,22 +47,8 @@ export function LevelCheck() {
       if (loudest === -Infinity) return t('setUp.checkSilence', { level: level.toFixed(0).replace('-', '−') });
       return loudest < QUIET_DB ? t('setUp.checkQuiet') : t('setUp.checkGood');
     };
-    return () => {
-      clearInterval(timer);
-      void earService().stop();
-    };
+    return () => clearInterval(timer);
   }, [on, settings, t]);
-
-  const toggle = async () => {
-    if (on) return setOn(false);
-    dispatch(problemMet(null));
-    try {
-      await runner.hearFreely(await runner.openDesk(), settings);
-      setOn(true);
-    } catch (error) {
-      dispatch(problemMet(error instanceof SoundProblem ? error.id : 'failed'));
-    }
-  };
 
   return (
     <Box>

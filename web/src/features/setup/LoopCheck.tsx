@@ -6,7 +6,7 @@ import { click } from '../../audio/metronome';
 import { runner } from '../../audio/takeRunner';
 import { Button } from '../../shared/controls';
 import { store, useAppDispatch, useAppSelector } from '../../store';
-import { rulerKey, settingsChanged } from '../../store/settings';
+import { rulerKey, settingsChanged, without } from '../../store/settings';
 import { problemMet } from '../../store/stand';
 
 /** Gaps between clicks, seconds: uneven, so that none can be taken for the one before. */
@@ -55,8 +55,7 @@ export function LoopCheck() {
   };
 
   const forget = () => {
-    const others = Object.entries(settings.loops).filter(([key]) => key !== rulerKey(settings));
-    dispatch(settingsChanged({ loops: Object.fromEntries(others) }));
+    dispatch(settingsChanged({ loops: without(settings.loops, rulerKey(settings)) }));
     setOutcome('');
   };
 

@@ -8,7 +8,7 @@ import { runner } from '../../audio/takeRunner';
 import { Button } from '../../shared/controls';
 import { useNoteName } from '../../shared/useNoteName';
 import { store, useAppDispatch, useAppSelector } from '../../store';
-import { mainNote, rulerKey, rulerOf, settingsChanged } from '../../store/settings';
+import { mainNote, rulerKey, rulerOf, settingsChanged, without } from '../../store/settings';
 import { problemMet } from '../../store/stand';
 
 const HOLD_S = 12;
@@ -66,8 +66,7 @@ export function RulerCheck() {
   };
 
   const forget = () => {
-    const others = Object.entries(settings.rulers).filter(([key]) => key !== rulerKey(settings));
-    dispatch(settingsChanged({ rulers: Object.fromEntries(others) }));
+    dispatch(settingsChanged({ rulers: without(settings.rulers, rulerKey(settings)) }));
   };
 
   const numbers = {

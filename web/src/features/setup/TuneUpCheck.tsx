@@ -4,13 +4,12 @@ import { HOP_S } from '@inner-hum/core/signal';
 import { format } from 'date-fns';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { earService, SoundProblem } from '../../audio/desk';
 import { runner } from '../../audio/takeRunner';
 import { Button } from '../../shared/controls';
 import { formatNumber, formatSigned } from '../../shared/format';
 import { store, useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
-import { problemMet } from '../../store/stand';
+import { useListening } from './useListening';
 
 /** How much of what was played lately counts, seconds. */
 const LATELY_S = 8;
@@ -20,7 +19,7 @@ export function TuneUpCheck() {
   const { t } = useTranslation();
   const dispatch = useAppDispatch();
   const settings = useAppSelector((state) => state.settings);
-  const [on, setOn] = useState(false);
+  const { on, toggle } = useListening();
   const [result, setResult] = useState<TuneUp>({ kind: 'listening' });
   const { a4Hz, instrumentId } = settings;
   const last = settings.tuneUps[instrumentId];
@@ -38,23 +37,8 @@ export function TuneUpCheck() {
       const kept = { at: new Date().toISOString(), cents: heard.centreCents };
       dispatch(settingsChanged({ tuneUps: { ...tuneUps, [instrumentId]: kept } }));
     }, 500);
-    return () => {
-      clearInterval(timer);
-      void earService().stop();
-    };
+    return () => clearInterval(timer);
   }, [on, a4Hz, instrumentId, dispatch]);
-
-  const toggle = async () => {
-    if (on) return setOn(false);
-    dispatch(problemMet(null));
-    setResult({ kind: 'listening' });
-    try {
-      await runner.hearFreely(await runner.openDesk(), settings);
-      setOn(true);
-    } catch (error) {
-      dispatch(problemMet(error instanceof SoundProblem ? error.id : 'failed'));
-    }
-  };
 
   return (
     <Box>

@@ -1,13 +1,11 @@
-import { chakra } from '@chakra-ui/react';
 import { beatSeconds, scoreBeats, exerciseScore } from '@inner-hum/core/exercise';
 import { DEMAND_CENTS } from '@inner-hum/core/measure';
 import { hzToMidi, instrumentById, midiToHz, writtenMidi } from '@inner-hum/core/theory';
 import { useCallback, useEffect } from 'react';
-import { useTranslation } from 'react-i18next';
 import { runner } from '../../audio/takeRunner';
+import { DrawnRibbon } from '../../shared/DrawnRibbon';
 import { setLiveNote } from '../../shared/liveNote';
 import { drawRibbon, ribbonSteps, type RibbonFrames } from '../../shared/ribbon';
-import { useCanvas } from '../../shared/useCanvas';
 import { usePalette } from '../../shared/useColourMode';
 import { useAppSelector } from '../../store';
 import { rulerOf, exerciseOf } from '../../store/settings';
@@ -20,7 +18,6 @@ const NOW_SHARE = 0.6;
 
 /** Channel and live ribbon of the present swell, or the free ribbon against the nearest note. */
 export function LiveRibbon({ live }: { readonly live: boolean }) {
-  const { t } = useTranslation();
   const palette = usePalette();
   const settings = useAppSelector((state) => state.settings);
   const phase = useAppSelector((state) => state.stand.phase);
@@ -66,17 +63,7 @@ export function LiveRibbon({ live }: { readonly live: boolean }) {
     [live, free, palette, settings],
   );
   useEffect(() => () => setLiveNote(null), [live]);
-  const ref = useCanvas(draw, live);
-  return (
-    <chakra.canvas
-      ref={ref}
-      role="img"
-      aria-label={t('stand.ribbonLabel')}
-      width="100%"
-      height="100%"
-      display="block"
-    />
-  );
+  return <DrawnRibbon draw={draw} live={live} height="100%" />;
 }
 
 function soundingNow(

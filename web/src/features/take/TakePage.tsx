@@ -10,8 +10,8 @@ import { changeNote, wholeTake } from '../../db/takes';
 import { Button, Field, Key, TextArea } from '../../shared/controls';
 import { deleteTake } from '../../shared/deleteTake';
 import { takeView } from '../../shared/MiniRibbon';
+import { DrawnRibbon } from '../../shared/DrawnRibbon';
 import { drawRibbon } from '../../shared/ribbon';
-import { useCanvas } from '../../shared/useCanvas';
 import { usePalette } from '../../shared/useColourMode';
 import { exerciseMeta, exerciseTitle } from '../../shared/exerciseText';
 import { useNoteName } from '../../shared/useNoteName';
@@ -123,25 +123,13 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
 }
 
 function LargeRibbon({ view, placeS }: { readonly view: ReturnType<typeof takeView>; readonly placeS: number }) {
-  const { t } = useTranslation();
   const palette = usePalette();
   const draw = useCallback(
     (context: CanvasRenderingContext2D, width: number, height: number) =>
       drawRibbon(context, { ...view, palette, width, height, playheadS: placeS }),
     [view, palette, placeS],
   );
-  const ref = useCanvas(draw, false);
-  return (
-    <chakra.canvas
-      ref={ref}
-      role="img"
-      aria-label={t('stand.ribbonLabel')}
-      width="100%"
-      height="270px"
-      display="block"
-      mt="8px"
-    />
-  );
+  return <DrawnRibbon draw={draw} live={false} height="270px" mt="8px" />;
 }
 
 function Playback(props: {

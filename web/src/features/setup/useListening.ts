@@ -1,0 +1,27 @@
+import { useEffect, useState } from 'react';
+import { earService, SoundProblem } from '../../audio/desk';
+import { runner } from '../../audio/takeRunner';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { problemMet } from '../../store/stand';
+
+/** Listening without a score, on and off by one button; it ends with the page. Problems go to the store. */
+export function useListening(): { readonly on: boolean; readonly toggle: () => Promise<void> } {
+  const dispatch = useAppDispatch();
+  const settings = useAppSelector((state) => state.settings);
+  const [on, setOn] = useState(false);
+  useEffect(() => {
+    if (on) return () => void earService().stop();
+    return undefined;
+  }, [on]);
+  const toggle = async () => {
+    if (on) return setOn(false);
+    dispatch(problemMet(null));
+    try {
+      await runner.hearFreely(await runner.openDesk(), settings);
+      setOn(true);
+    } catch (error) {
+      dispatch(problemMet(error instanceof SoundProblem ? error.id : 'failed'));
+    }
+  };
+  return { on, toggle };
+}
