@@ -19,18 +19,34 @@ export const EXPECTED_FINDINGS: Readonly<Record<FaultName, readonly FindingId[]>
   crack: ['crack'],
   // Three times a palm note lies above what is listened for: there a squeak is heard as a hole.
   squeak: ['squeak', 'dropOut'],
-  dropOut: ['dropOut'],
+  // A hole at the very end of a slurred tone is a broken slur.
+  dropOut: ['dropOut', 'slurGap'],
+  uneven: ['unevenLine'],
+  stopsEarly: ['stoppedEarly'],
+  breaksSlurs: ['slurGap'],
+  stepsAtSlurs: ['slurStep'],
+  colourApart: ['colourApart'],
+  opensWhenLoud: ['colourOpens'],
   airy: ['airySoftEnd'],
   late: ['late'],
   early: ['early'],
   slowResponse: ['slowResponse'],
   scooped: ['scooped'],
   slipsAtEnd: ['slipsAtEnd'],
-  // These need starts of both kinds: the family Tongue or air.
-  tongueFails: [],
-  airFails: [],
-  bothFail: [],
+  tongueFails: ['tongueFails'],
+  airFails: ['airFails'],
+  bothFail: ['bothFail'],
   stiffReed: ['slowResponse', 'airySoftEnd'],
   tiredReed: ['squeak', 'unsteady'],
   fatigue: ['sinking', 'unsteady', 'flat'],
+};
+
+/** The family that shows a fault where a swell does not. */
+export const SHOWN_BY: Partial<Record<FaultName, string>> = {
+  tongueFails: 'tongueOrAir',
+  airFails: 'tongueOrAir',
+  bothFail: 'tongueOrAir',
+  breaksSlurs: 'homeNote',
+  stepsAtSlurs: 'homeNote',
+  colourApart: 'ventMatch',
 };

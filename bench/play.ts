@@ -6,7 +6,7 @@ import {
   type ExerciseParameters,
   type SwellParameters,
 } from '@inner-hum/core/exercise';
-import { assess, type Verdict } from '@inner-hum/core/judge';
+import { assess, type Assignment, type Verdict } from '@inner-hum/core/judge';
 import type { StepMeasures } from '@inner-hum/core/measure';
 import { hear } from '@inner-hum/core/signal';
 import { playStandIn, SeededRandom, type Habits } from '@inner-hum/core/simulate';
@@ -36,16 +36,24 @@ export function playSwell(seed: number, habits: Habits): { measures: readonly St
 }
 
 /** A family as it usually is on a horn, through the whole analysis. */
-export function playFamily(id: string, instrumentId: InstrumentId, seed: number, habits: Habits): Verdict {
-  return play(usualExercise(familyById(id), instrumentId), seed, habits).verdict;
+export function playFamily(
+  id: string,
+  instrumentId: InstrumentId,
+  seed: number,
+  habits: Habits,
+  change: Readonly<Record<string, number | string>> = {},
+  about: Partial<Assignment> = {},
+): Verdict {
+  return play({ ...usualExercise(familyById(id), instrumentId), ...change }, seed, habits, about).verdict;
 }
 
-function play(parameters: ExerciseParameters, seed: number, habits: Habits) {
+/** An exercise played by the stand-in player, through the whole analysis. */
+export function play(parameters: ExerciseParameters, seed: number, habits: Habits, about: Partial<Assignment> = {}) {
   const score = exerciseScore(parameters);
   const common = { a4Hz: 440, ruler: ASSUMED_RULER } as const;
   const samples = playStandIn(score, { ...common, sampleRateHz: RATE_HZ, habits, seed, leadS: 1, tailS: 0.6 });
   const frames = hear(samples, { sampleRateHz: RATE_HZ, ...soundingRangeHz(instrumentById(score.instrumentId), 440) });
-  return assess(frames, {
+  const assignment: Assignment = {
     ...common,
     score,
     parameters,
@@ -54,5 +62,8 @@ function play(parameters: ExerciseParameters, seed: number, habits: Habits) {
     audioPath: { delayS: 0, delayErrorS: 0 },
     onBeat: true,
     before: [],
-  });
+    evenColour: habits.opensWhenLoudDb > 0,
+    ...about,
+  };
+  return { ...assess(frames, assignment), assignment };
 }

@@ -13,11 +13,14 @@ import { hold } from './families/hold';
 import { homeCheck } from './families/homeCheck';
 import { homeNote } from './families/homeNote';
 import { octaveRestart } from './families/octaveRestart';
+import { octaveDisplacement } from './families/octaveDisplacement';
 import { oneBreathDescent } from './families/oneBreathDescent';
 import { relaySwell } from './families/relaySwell';
+import { survey } from './families/survey';
 import { swellFamily } from './families/swell';
 import { threeZones } from './families/threeZones';
 import { tongueOrAir } from './families/tongueOrAir';
+import { ventMatch } from './families/ventMatch';
 import { vowelSweep } from './families/vowelSweep';
 import { zigzagDescent } from './families/zigzagDescent';
 import type { Score } from './score';
@@ -36,6 +39,7 @@ export const FAMILIES = [
   homeNote,
   homeCheck,
   vowelSweep,
+  ventMatch,
   octaveRestart,
   crossingBreak,
   tongueOrAir,
@@ -43,7 +47,9 @@ export const FAMILIES = [
   firstTrace,
   fullSpanScale,
   endSets,
+  octaveDisplacement,
   heardInterval,
+  survey,
 ] as const satisfies readonly Family[];
 
 /** @throws RangeError for an id that no family has */

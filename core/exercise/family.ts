@@ -4,9 +4,12 @@ import {
   dynamicPosition,
   instrumentById,
   type Dynamic,
+  partialSemitones,
   type Instrument,
   type InstrumentId,
+  type PartialTuning,
 } from '@inner-hum/core/theory';
+import { parsePhrase } from './phrase';
 import { TEMPO_RANGE_BPM, type Attack, type DynamicPoint, type Score, type Step } from './score';
 
 /** Groups of families, in the order of a practice. */
@@ -17,10 +20,16 @@ export type Stage = (typeof STAGES)[number];
 export type Field =
   | { readonly kind: 'number'; readonly min: number; readonly max: number; readonly usual: number }
   | { readonly kind: 'note'; readonly usual: number }
-  | { readonly kind: 'choice'; readonly options: readonly string[]; readonly usual: string };
+  | { readonly kind: 'choice'; readonly options: readonly string[]; readonly usual: string }
+  /** notes as text, see {@link parsePhrase} */
+  | { readonly kind: 'phrase'; readonly usual: string };
 
 type Fields = Readonly<Record<string, Field>>;
-type ValueOf<F extends Field> = F extends { kind: 'choice'; options: readonly (infer T)[] } ? T : number;
+type ValueOf<F extends Field> = F extends { kind: 'choice'; options: readonly (infer T)[] }
+  ? T
+  : F extends { kind: 'phrase' }
+    ? string
+    : number;
 /** Values of fields by their names. */
 export type ValuesOf<F extends Fields> = { readonly [name in keyof F]: ValueOf<F[name]> };
 
@@ -35,7 +44,12 @@ export type ExerciseParameters = {
 
 /** A tone of a family, laid after the one before it. */
 export interface Tone {
+  /** written note that is fingered */
   readonly note: number;
+  /** partial of it that should sound; 1 when left out */
+  readonly partial?: number;
+  /** is to be like the tone before it, and compared with it */
+  readonly pair?: boolean;
   readonly beats: number;
   /** dynamics spread evenly over the tone: one is level, two are a hairpin */
   readonly dynamics: readonly (Dynamic | number)[];
@@ -56,6 +70,7 @@ export const number = (min: number, max: number, usual: number) => ({ kind: 'num
 export const note = (usual: number) => ({ kind: 'note', usual }) as const;
 export const choice = <const T extends string>(options: readonly T[], usual: NoInfer<T>) =>
   ({ kind: 'choice', options, usual }) as const;
+export const phrase = (usual: string) => ({ kind: 'phrase', usual }) as const;
 export const dynamic = (usual: Dynamic) => choice(DYNAMICS, usual);
 
 /** A family whose tones are made from its own fields. `tones` throws a RangeError that names what does not fit. */
@@ -85,17 +100,21 @@ export function scoreOf(family: Family, parameters: ExerciseParameters): Score {
   for (const [name, field] of Object.entries(family.fields)) check(name, field, parameters[name], horn);
   let beat = 0;
   const steps = family.tones(parameters, horn).map((tone): Step => {
-    inLimits('note', tone.note, horn.lowestWrittenMidi, highestNote(horn));
+    const { note: fingeredMidi, partial: partialNumber = 1 } = tone;
+    const soundedMidi = fingeredMidi + partialSemitones(partialNumber);
+    inLimits('note', fingeredMidi, horn.lowestWrittenMidi, highestNote(horn));
+    inLimits('note', soundedMidi, horn.lowestWrittenMidi, highestNote(horn));
     const startBeat = beat;
     beat += tone.beats + (tone.rest ?? 0);
     return {
       startBeat,
       beats: tone.beats,
-      fingeredMidi: tone.note,
-      partialNumber: 1,
-      soundedMidi: tone.note,
+      fingeredMidi,
+      partialNumber,
+      soundedMidi,
       dynamics: points(tone),
       attack: tone.attack,
+      ...(tone.pair && { pair: true }),
     };
   });
   return {
@@ -104,7 +123,7 @@ export function scoreOf(family: Family, parameters: ExerciseParameters): Score {
     tempoBpm: parameters.tempoBpm,
     countInBeats: 4,
     beatsPerBar: 4,
-    partialTuning: 'tempered',
+    partialTuning: (parameters['tuning'] as PartialTuning | undefined) ?? 'tempered',
     tunerHidden: parameters.tunerHidden,
     steps,
   };
@@ -128,7 +147,8 @@ function check(name: string, field: Field, value: unknown, horn: Instrument): vo
   if (field.kind === 'choice') {
     if (!field.options.includes(value as string))
       throw new RangeError(`${name} must be one of ${field.options.join(', ')}`);
-  } else if (field.kind === 'note') inLimits(name, value, horn.lowestWrittenMidi, highestNote(horn));
+  } else if (field.kind === 'phrase') parsePhrase(String(value));
+  else if (field.kind === 'note') inLimits(name, value, horn.lowestWrittenMidi, highestNote(horn));
   else inLimits(name, value, field.min, field.max);
 }
 

@@ -13,6 +13,7 @@ export {
 } from './families/swell';
 export {
   beatSeconds,
+  longestRestBeats,
   plannedPosition,
   scoreBeats,
   TEMPO_RANGE_BPM,
@@ -21,4 +22,5 @@ export {
   type Score,
   type Step,
 } from './score';
+export { parsePhrase, phraseText, PhraseError, type PhraseNote } from './phrase';
 export { scoreToAbc } from './notation';

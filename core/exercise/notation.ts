@@ -16,7 +16,7 @@ interface Piece {
 
 /**
  * The written part of a score in ABC notation: a beat is a quarter, long tones are tied over the bar lines, with
- * dynamics, hairpins, slurs, rests and a breath mark where a rest follows a tone. Whole beats only.
+ * dynamics, hairpins, slurs, rests and a breath mark where a rest follows a tone. Beats down to quarters of one.
  * Source of the syntax: the ABC standard 2.1, abcnotation.com.
  */
 export function scoreToAbc(score: Score, spelling: Spelling = 'usual'): string {
@@ -117,5 +117,8 @@ function pitch(midi: number, spelling: Spelling, altered: Map<string, number> | 
 }
 
 function lengthOf(beats: number): string {
-  return beats === 1 ? '' : String(beats);
+  const quarters = Math.round(4 * beats);
+  const parts = quarters % 4 === 0 ? 1 : quarters % 2 === 0 ? 2 : 4;
+  const count = (quarters * parts) / 4;
+  return `${count === 1 ? '' : count}${parts === 1 ? '' : `/${parts}`}`;
 }

@@ -22,6 +22,8 @@ export interface Step {
   /** at least one point, in order of beats, the first at beat 0 */
   readonly dynamics: readonly DynamicPoint[];
   readonly attack: Attack;
+  /** should sound like the step before it and is compared with it */
+  readonly pair?: boolean;
 }
 
 /** What is to be played, on a beat grid. */
@@ -47,6 +49,11 @@ export function beatSeconds(score: Pick<Score, 'tempoBpm'>): number {
 /** Beats from the first beat to the end of the last step. */
 export function scoreBeats(score: Pick<Score, 'steps'>): number {
   return Math.max(0, ...score.steps.map((step) => step.startBeat + step.beats));
+}
+
+/** Beats of the longest silence between two steps. */
+export function longestRestBeats({ steps }: Pick<Score, 'steps'>): number {
+  return Math.max(0, ...steps.slice(1).map((step, i) => step.startBeat - steps[i]!.startBeat - steps[i]!.beats));
 }
 
 /**

@@ -16,6 +16,10 @@ export interface TakeSetup {
   readonly a4Hz: number;
   readonly ruler: LevelRuler;
   readonly demand: Demand;
+  /** the player's own name for the reed */
+  readonly reed?: string;
+  /** whether one colour from soft to loud was wanted */
+  readonly evenColour?: boolean;
 }
 
 /** One take without its frames and sound. Times in seconds count from the first frame. */
@@ -34,6 +38,8 @@ export interface TakeRecord {
   readonly measures: readonly StepMeasures[];
   readonly verdict: Verdict;
   readonly note: string;
+  /** cues the player was trying, such as “softPlaying.slow” */
+  readonly cues?: readonly string[];
   /** sound that the device lost during the take, milliseconds */
   readonly lostMs: number;
   /** the take ended before its score: stopped, or recovered after the page was closed */

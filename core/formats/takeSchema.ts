@@ -25,6 +25,7 @@ const step = object({
     .min(1)
     .required(),
   attack,
+  pair: boolean().optional(),
 });
 
 const score = object({
@@ -105,6 +106,14 @@ const stepMeasures = lazy((value: unknown) =>
         slur: object({ levelStepDb: measuredValue, pitchStepCents: measuredValue, gapS: real().min(0) })
           .optional()
           .default(undefined),
+        pair: object({
+          pitchCents: measuredValue,
+          levelDb: measuredValue,
+          centroidPartials: measuredValue,
+          spectralDistanceDb: measuredValue,
+        })
+          .optional()
+          .default(undefined),
       }),
 );
 
@@ -144,6 +153,8 @@ export const takeRecordSchema = object({
       origin: string().oneOf(['assumed', 'measured']).required(),
     }),
     demand: string().oneOf(Object.keys(DEMAND_CENTS)).required(),
+    reed: string().optional(),
+    evenColour: boolean().optional(),
   }),
   source,
   audioPath: object({ delayS: real(), delayErrorS: real().min(0) }),
@@ -153,6 +164,7 @@ export const takeRecordSchema = object({
   measures: array(stepMeasures).required(),
   verdict,
   note: string().defined(),
+  cues: array(string().required()).optional(),
   lostMs: real().min(0),
   cut: boolean().required(),
   demo: boolean().required(),

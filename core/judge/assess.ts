@@ -1,14 +1,9 @@
-import type { ExerciseParameters } from '@inner-hum/core/exercise';
 import { measureTake, type StepMeasures, type TakeContext } from '@inner-hum/core/measure';
-import { judgeTake } from './judgeTake';
-import type { Decision, Verdict } from './verdict';
+import { judgeTake, type TakeCase } from './judgeTake';
+import type { Verdict } from './verdict';
 
 /** What is known of a take before it is measured. */
-export interface Assignment extends TakeContext {
-  readonly parameters: ExerciseParameters;
-  /** decisions of the takes of the same exercise just before, latest last */
-  readonly before: readonly Decision[];
-}
+export type Assignment = TakeContext & TakeCase;
 
 /** Measures and verdict of a take from its frames: the one way from sound to judgement, live and from files. */
 export function assess(

@@ -1,3 +1,4 @@
+export { pastTake, type PastTake } from './acrossTakes';
 export { assess, type Assignment } from './assess';
 export { judgeTake, type TakeCase } from './judgeTake';
 export type { Decision, Finding, FindingId, NextStep, TryId, Verdict, Weight } from './verdict';

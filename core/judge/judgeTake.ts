@@ -2,6 +2,7 @@ import { beatSeconds, type ExerciseParameters, type Score } from '@inner-hum/cor
 import { valueOf, type Demand, type StepMeasures } from '@inner-hum/core/measure';
 import { demandsOf } from './familyDemands';
 import { nextStep } from './nextStep';
+import { acrossTakes, pastTake, type PastTake } from './acrossTakes';
 import { RULES } from './rules';
 import { seriesFindings } from './seriesFindings';
 import type { Decision, Finding, FindingId, Verdict } from './verdict';
@@ -18,6 +19,12 @@ export interface TakeCase {
   readonly demand: Demand;
   /** decisions of the takes of the same exercise just before, latest last */
   readonly before: readonly Decision[];
+  /** earlier takes on this horn, oldest first */
+  readonly past?: readonly PastTake[];
+  /** when this take was played and on which reed; needed to look back */
+  readonly now?: Pick<PastTake, 'startedAtMs' | 'day' | 'reed'>;
+  /** whether the colour should stay one from soft to loud */
+  readonly evenColour?: boolean;
 }
 
 /** Verdict on a take: what happened with evidence, what to try, and what comes next. */
@@ -26,6 +33,8 @@ export function judgeTake(measures: readonly StepMeasures[], about: TakeCase): V
   const found = toneFindings(measures, about).filter((one) => !without.includes(one.id));
   const explained = found.filter((one) => !isExplained(one, found));
   const findings = [...together(explained, about.score), ...seriesFindings(measures, about.score)];
+  if (about.now && about.past)
+    findings.push(...acrossTakes(pastTake({ ...about.now, ...about, measures }), about.past));
   findings.sort((a, b) => b.weight - a.weight);
   const tries = findings.flatMap((one) => TRIES[one.id] ?? RULES.find((rule) => rule.id === one.id)?.tries ?? []);
   if (findings.every((one) => one.weight < 2)) findings.unshift(...wellFindings(measures, about.score));
@@ -45,10 +54,18 @@ const TRIES: Partial<Record<FindingId, Verdict['tries']>> = {
   airFails: ['letItSpeak'],
   bothFail: ['haveItChecked'],
   laterWorse: ['restLonger'],
+  slopeHere: ['anotherNote'],
+  leakLikely: ['haveItChecked'],
+  tiring: ['restLonger'],
 };
 
 function toneFindings(measures: readonly StepMeasures[], about: TakeCase): Finding[] {
-  const context = { demand: about.demand, beatS: beatSeconds(about.score) };
+  const context = {
+    demand: about.demand,
+    beatS: beatSeconds(about.score),
+    evenColour: about.evenColour ?? false,
+    freeTuning: about.score.partialTuning === 'free',
+  };
   const found: Finding[] = [];
   const played = measures.findLastIndex((step) => step.kind === 'sounded') + 1;
   for (const weight of [3, 2, 1] as const)
@@ -106,6 +123,7 @@ function wellFindings(measures: readonly StepMeasures[], score: Score): Finding[
 }
 
 function decide(findings: readonly Finding[], before: readonly Decision[]): Decision {
+  if (findings.some((one) => one.id === 'tiring')) return 'leave';
   const worst = Math.max(0, ...findings.map((one) => one.weight));
   if (worst === 3) {
     const recent = before.slice(-(BREAKS_BEFORE_LEAVING - 1));

@@ -40,7 +40,7 @@ const PLAIN: Sounded = {
   release: { fallS: measured(0.05, 0.015), slipCents: measured(0, 2), into: 'silence' },
   hold: { beats: measured(8, 0.01), fault: 'none' },
 };
-const context: RuleContext = { demand: 'firm', beatS: 1 };
+const context: RuleContext = { demand: 'firm', beatS: 1, evenColour: false, freeTuning: false };
 const spoken = (change: Partial<Sounded>, more: Partial<RuleContext> = {}) =>
   RULES.filter((rule) => rule.when({ ...PLAIN, ...change }, { ...context, ...more })).map((rule) => rule.id);
 const jump = (kind: 'jump' | 'crack' | 'squeak', atS = 3) =>
@@ -48,6 +48,13 @@ const jump = (kind: 'jump' | 'crack' | 'squeak', atS = 3) =>
 
 describe('RULES', () => {
   it('say nothing of a plain tone', () => expect(spoken({})).toEqual([]));
+
+  it('judge the colour only when one colour is wanted, and the tuning only when it is not free', () => {
+    const opens = { centroidAgainstLevel: measured(3, 0.1) };
+    expect(spoken(opens)).toEqual([]);
+    expect(spoken(opens, { evenColour: true })).toEqual(['colourOpens']);
+    expect(spoken({ pitchCentreCents: measured(-31, 1) }, { freeTuning: true })).toEqual([]);
+  });
 
   it('stand in the order of their weight', () =>
     RULES.slice(1).forEach((rule, i) => expect(rule.weight).toBeLessThanOrEqual(RULES[i]!.weight)));

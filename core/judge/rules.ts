@@ -7,6 +7,10 @@ export type Sounded = Extract<StepMeasures, { kind: 'sounded' }>;
 export interface RuleContext {
   readonly demand: Demand;
   readonly beatS: number;
+  /** whether the player wants one colour from soft to loud */
+  readonly evenColour: boolean;
+  /** whether a tone may sit wherever its tube puts it */
+  readonly freeTuning: boolean;
 }
 
 /** One row of the judge: when it speaks, how much it weighs, what the sentence needs, what to try. */
@@ -20,9 +24,36 @@ export interface Rule {
 
 /** Limits of each demand. Our choice; the pitch windows are those of the measures. */
 const LIMITS = {
-  loose: { errorDb: 3, slopeCents: 12, driftCents: 6, spreadCents: 8, rangeShare: 0.5, lateS: 0.12, responseS: 0.25 },
-  firm: { errorDb: 2, slopeCents: 7, driftCents: 3.5, spreadCents: 5, rangeShare: 0.65, lateS: 0.07, responseS: 0.16 },
-  fine: { errorDb: 1.3, slopeCents: 4, driftCents: 2, spreadCents: 3.5, rangeShare: 0.8, lateS: 0.04, responseS: 0.1 },
+  loose: {
+    errorDb: 3,
+    slopeCents: 12,
+    driftCents: 6,
+    spreadCents: 8,
+    rangeShare: 0.5,
+    lateS: 0.12,
+    responseS: 0.25,
+    apartDb: 6,
+  },
+  firm: {
+    errorDb: 2,
+    slopeCents: 7,
+    driftCents: 3.5,
+    spreadCents: 5,
+    rangeShare: 0.65,
+    lateS: 0.07,
+    responseS: 0.16,
+    apartDb: 4.5,
+  },
+  fine: {
+    errorDb: 1.3,
+    slopeCents: 4,
+    driftCents: 2,
+    spreadCents: 3.5,
+    rangeShare: 0.8,
+    lateS: 0.04,
+    responseS: 0.1,
+    apartDb: 3,
+  },
 } as const;
 
 const WRONG_WAY_SHARE = 0.12;
@@ -32,6 +63,8 @@ const SLUR_GAP_S = 0.06;
 const SLUR_STEP_DB = 5;
 const SCOOP_CENTS = 20;
 const SLIP_CENTS = 12;
+/** A horn's own colour opens by up to two partials for each 10 dB. */
+const OPENS_PARTIALS = 2.6;
 
 /** True when a quantity lies above a limit by more than its own uncertainty. */
 function above(quantity: Measured, limit: number): boolean {
@@ -177,15 +210,19 @@ export const RULES: readonly Rule[] = [
     id: 'sharp',
     weight: 2,
     tries: ['tuneFirst'],
-    when: (m, { demand }) =>
-      above(m.pitchCentreCents, DEMAND_CENTS[demand]) ? evidence('cents', m.pitchCentreCents) : undefined,
+    when: (m, { demand, freeTuning }) =>
+      !freeTuning && above(m.pitchCentreCents, DEMAND_CENTS[demand])
+        ? evidence('cents', m.pitchCentreCents)
+        : undefined,
   },
   {
     id: 'flat',
     weight: 2,
     tries: ['tuneFirst', 'warmReed'],
-    when: (m, { demand }) =>
-      above(negative(m.pitchCentreCents), DEMAND_CENTS[demand]) ? evidence('cents', m.pitchCentreCents) : undefined,
+    when: (m, { demand, freeTuning }) =>
+      !freeTuning && above(negative(m.pitchCentreCents), DEMAND_CENTS[demand])
+        ? evidence('cents', m.pitchCentreCents)
+        : undefined,
   },
   {
     id: 'rising',
@@ -211,6 +248,24 @@ export const RULES: readonly Rule[] = [
     tries: ['listenAhead', 'onePressure'],
     when: (m, { demand }) =>
       above(m.pitchSteadinessCents, LIMITS[demand].spreadCents) ? evidence('cents', m.pitchSteadinessCents) : undefined,
+  },
+  {
+    id: 'colourApart',
+    weight: 2,
+    tries: ['keepTheVowel'],
+    when: (m, { demand }) =>
+      m.pair && above(m.pair.spectralDistanceDb, LIMITS[demand].apartDb)
+        ? evidence('db', m.pair.spectralDistanceDb)
+        : undefined,
+  },
+  {
+    id: 'colourOpens',
+    weight: 1,
+    tries: ['coverTheLoudEnd'],
+    when: (m, { evenColour }) =>
+      evenColour && above(m.centroidAgainstLevel, OPENS_PARTIALS)
+        ? evidence('partials', m.centroidAgainstLevel)
+        : undefined,
   },
   {
     id: 'late',

@@ -8,6 +8,8 @@ const SPEAKS = 0.2;
 /** The last third is worse than the first when it holds this much less of the pitch window, or speaks so much later. */
 const WORSE_SHARE = 0.25;
 const WORSE_RESPONSE_S = 0.06;
+/** Two pairs differ in their distance when it is by this much, dB: twice the error of one. */
+const NEARER_DB = 1.5;
 
 /** What only a row of tones shows: which way of starting fails, and whether the last are as good as the first. */
 export function seriesFindings(measures: readonly StepMeasures[], score: Score): Finding[] {
@@ -15,6 +17,7 @@ export function seriesFindings(measures: readonly StepMeasures[], score: Score):
   const found: Finding[] = [];
   if (score.family === 'tongueOrAir') found.push(...startFindings(played, score));
   if (score.family === 'countedBreaths') found.push(...staminaFindings(played));
+  if (score.steps.some((step) => step.pair)) found.push(...pairFindings(played));
   if (score.family === 'hold') found.push(...holdFindings(played, 60 / score.tempoBpm));
   return found;
 }
@@ -53,6 +56,18 @@ function staminaFindings(measures: readonly StepMeasures[]): Finding[] {
       values: { percent: Math.max(0, percent), ms: Math.max(0, 1000 * later) },
     },
   ];
+}
+
+/** Pairs that come nearer to each other over the tries. */
+function pairFindings(measures: readonly StepMeasures[]): Finding[] {
+  const apart = measures.flatMap((step, stepIndex) => {
+    const db = step.kind === 'sounded' && step.pair ? valueOf(step.pair.spectralDistanceDb) : undefined;
+    return db === undefined ? [] : [{ db, stepIndex }];
+  });
+  const first = apart[0];
+  const last = apart.at(-1);
+  if (!first || !last || first.db - last.db < NEARER_DB) return [];
+  return [{ id: 'pairsNearer', weight: 0, stepIndex: last.stepIndex, values: { fromDb: first.db, db: last.db } }];
 }
 
 function holdFindings(measures: readonly StepMeasures[], beatS: number): Finding[] {

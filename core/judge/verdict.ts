@@ -22,7 +22,10 @@ export type TryId =
   | 'endWithAir'
   | 'checkFingering'
   | 'checkMicrophone'
-  | 'warmReed';
+  | 'warmReed'
+  | 'keepTheVowel'
+  | 'coverTheLoudEnd'
+  | 'anotherNote';
 
 export type FindingId =
   | 'nothingHeard'
@@ -58,6 +61,14 @@ export type FindingId =
   | 'airFails'
   | 'bothFail'
   | 'laterWorse'
+  | 'colourApart'
+  | 'colourOpens'
+  | 'pairsNearer'
+  | 'slopeEverywhere'
+  | 'slopeHere'
+  | 'leakLikely'
+  | 'steadierNow'
+  | 'tiring'
   | 'held'
   | 'steady'
   | 'even';

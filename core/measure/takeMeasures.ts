@@ -10,6 +10,7 @@ import { dropOuts, partialJumps, type DropOut, type PartialJump } from './interr
 import { latenessS, type AudioPath } from './lateness';
 import { valueOf, type Measured } from './measured';
 import { driftCentsPerS, pitchCentreCents, pitchSteadinessCents, shareInWindow } from './pitch';
+import { overtonePair, type OvertonePair } from './overtonePair';
 import { pitchAgainstLevelCents } from './pitchAgainstLevel';
 import { plannedLine, type PlannedLine } from './plannedLine';
 import { release, type Release } from './release';
@@ -17,7 +18,7 @@ import { settling } from './settle';
 import { slurContinuity, type SlurContinuity } from './slur';
 import { median } from './statistics';
 import { halfBeatLevels, peakPlaceBeats, rangeDb, stairs, swellErrorDb, wrongWayShare, type Stair } from './swellShape';
-import { toneAttack, toneBody, type ToneSpan } from './tone';
+import { toneAttack, toneBody, type ToneBody, type ToneSpan } from './tone';
 import { vibrato } from './vibrato';
 
 /** Half-width of the pitch window of each demand, cents. */
@@ -69,6 +70,8 @@ export type StepMeasures =
       readonly hold: Hold;
       /** how it joins the step before, when it is slurred to it */
       readonly slur?: SlurContinuity;
+      /** how it compares with the step before, when it should be like it */
+      readonly pair?: OvertonePair;
     };
 
 /** What the measuring of a take needs to know besides its frames. */
@@ -103,8 +106,16 @@ export function measureTake(frames: Frames, context: TakeContext): StepMeasures[
     const before = spans[i - 1];
     const slurred = one.step.attack === 'slurred' && before;
     const slur = slurred && slurContinuity(frames, before, span, expected[i - 1]!.targetHz, one.targetHz);
-    return { ...measureTone(frames, span, one, context), ...(slur && { slur }) };
+    const paired = one.step.pair && before;
+    const pair = paired && overtonePair(bodyIn(frames, before, expected[i - 1]!), bodyIn(frames, span, one));
+    return { ...measureTone(frames, span, one, context), ...(slur && { slur }), ...(pair && { pair }) };
   });
+}
+
+/** The settled part of a tone, for comparing it with another. */
+function bodyIn(frames: Frames, span: ToneSpan, { line, targetHz }: Expected): { frames: Frames; body: ToneBody } {
+  const { settleS } = settling(frames, span, line.levelDbAt);
+  return { frames, body: toneBody(frames, span, targetHz, valueOf(settleS) ?? 0) };
 }
 
 interface Expected extends ExpectedStep {

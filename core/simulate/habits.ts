@@ -27,6 +27,15 @@ export interface Habits {
   readonly breathDb: number;
   /** how much more breath noise for each 10 dB softer than the loudest of the plan, dB */
   readonly breathWhenSoftDb: number;
+  /** ends each tone after this share of its length */
+  readonly stopsAt: number;
+  /** silence before a slurred tone, seconds, and its level against the plan, dB */
+  readonly slurGapS: number;
+  readonly slurStepDb: number;
+  /** tilt of the colour of a tone that should be like the one before it, dB for each octave of partials */
+  readonly pairTiltDb: number;
+  /** how much the colour opens for each 10 dB louder, dB for each octave of partials, beyond what the horn does */
+  readonly opensWhenLoudDb: number;
   /** comes in after the beat (before it, negative), seconds */
   readonly lateS: number;
   /** how far the planned range is really played, 1 = all of it */
@@ -60,6 +69,11 @@ export const CLEAN_HABITS: Habits = {
   dropOuts: [],
   breathDb: -34,
   breathWhenSoftDb: 3,
+  stopsAt: 1,
+  slurGapS: 0,
+  slurStepDb: 0,
+  pairTiltDb: 0,
+  opensWhenLoudDb: 0,
   lateS: 0,
   rangeShare: 1,
   peakShift: 0,
@@ -80,6 +94,13 @@ export const FAULTS = {
   sinking: { driftCentsPerS: -7 },
   unsteady: { wobbleCents: 9 },
   stair: { stairs: [{ place: 0.35, db: 5 }] },
+  uneven: {
+    stairs: [
+      { place: 0.2, db: 5 },
+      { place: 0.35, db: -7 },
+      { place: 0.6, db: 7 },
+    ],
+  },
   narrow: { rangeShare: 0.35 },
   lopsided: { peakShift: 0.3 },
   peakLate: { peakShift: 0.14 },
@@ -88,6 +109,11 @@ export const FAULTS = {
   crack: { jumps: [{ place: 0.3, partial: 2, lastsS: 0.08 }] },
   squeak: { jumps: [{ place: 0.4, partial: 3, lastsS: 0.15 }] },
   dropOut: { dropOuts: [{ place: 0.8, lastsS: 0.15 }] },
+  stopsEarly: { stopsAt: 0.7 },
+  breaksSlurs: { slurGapS: 0.1 },
+  stepsAtSlurs: { slurStepDb: 9 },
+  colourApart: { pairTiltDb: -8 },
+  opensWhenLoud: { opensWhenLoudDb: 3 },
   airy: { breathDb: -16, breathWhenSoftDb: 4 },
   late: { lateS: 0.16 },
   early: { lateS: -0.16 },

@@ -24,6 +24,8 @@ export interface Voice {
   readonly hz: number;
   readonly loudness: number;
   readonly sampleRateHz: number;
+  /** dB for each octave above the fundamental, beyond what the horn has */
+  readonly tiltDb: number;
 }
 
 /**
@@ -31,7 +33,7 @@ export interface Voice {
  * loudness, after the spectra of conical reeds (A. H. Benade 1976, ch. 22); numbers are our choice.
  */
 export function fillSpectrum(weights: Float64Array, voice: Voice): number {
-  const { instrument, fingeredMidi, hz, loudness, sampleRateHz } = voice;
+  const { instrument, fingeredMidi, hz, loudness, sampleRateHz, tiltDb } = voice;
   const count = Math.max(1, Math.min(MOST_PARTIALS, Math.floor((0.45 * sampleRateHz) / hz)));
   const rollOffDb = 13 - 8 * loudness;
   const cutOffHz = 700 + 900 * loudness + hz;
@@ -44,6 +46,7 @@ export function fillSpectrum(weights: Float64Array, voice: Voice): number {
     const frequency = k * hz;
     let db = FINGERING_DB * random.normal() - 1.5 * (k - 1) * (1 - loudness);
     if (frequency > cutOffHz) db -= rollOffDb * Math.log2(frequency / cutOffHz);
+    db += tiltDb * Math.log2(k);
     if (k === 1) db -= FUNDAMENTAL_DOWN_DB * Math.max(0, 1 - fromBell / FUNDAMENTAL_FADES_SEMITONES);
     for (const formant of FORMANTS)
       db += formant.db * Math.exp(-(((frequency - formant.hz * size) / (formant.widthHz * size)) ** 2));

@@ -100,6 +100,7 @@ class Tone {
     const { step, habits, plan, weights, random, targetHz, fingeredHz } = this;
     const { sampleRateHz } = this.settings;
     const count = Math.round(lengthS * sampleRateHz);
+    const gapS = step.attack === 'slurred' ? habits.slurGapS : 0;
     const controlStep = Math.round(CONTROL_S * sampleRateHz);
     const phases = weights.map(() => 2 * Math.PI * random.uniform());
     const airS = step.attack === 'slurred' ? 0 : this.airS();
@@ -117,17 +118,28 @@ class Tone {
       if (i % controlStep === 0) {
         const tiredness = habits.fatigue * Math.min(1, Math.max(0, (sinceStartS + t) / scoreS));
         const place = Math.max(0, i / count);
-        const levelDb = plan.at(place) + habits.shimmerDb * random.normal();
+        const levelDb = plan.at(place) + this.slurStepDb() + habits.shimmerDb * random.normal();
         const jump = habits.jumps.find((one) => within(place * lengthS, one.place * lengthS, one.lastsS));
-        const silent = habits.dropOuts.some((one) => within(place * lengthS, one.place * lengthS, one.lastsS));
+        const stopped = place >= habits.stopsAt || (t >= 0 && t < gapS);
+        const silent =
+          stopped || habits.dropOuts.some((one) => within(place * lengthS, one.place * lengthS, one.lastsS));
         sounding = jump?.partial ?? step.partialNumber;
         hz = (jump ? fingeredHz * jump.partial : targetHz) * 2 ** (this.centsAt(t, lengthS, levelDb, tiredness) / 1200);
         amplitude = nextAmplitude;
         nextAmplitude = silent || t < 0 ? 0 : Math.SQRT2 * dbToAmplitude(levelDb) * this.edges(t, lengthS);
         const { softestDb, loudestDb } = this.settings.ruler;
         const loudness = Math.min(1, Math.max(0, (levelDb - softestDb) / (loudestDb - softestDb)));
+        const middleDb = (plan.minDb + plan.maxDb) / 2;
+        const tiltDb = (step.pair ? habits.pairTiltDb : 0) + (habits.opensWhenLoudDb * (levelDb - middleDb)) / 10;
         const instrument = instrumentById(this.score.instrumentId);
-        partials = fillSpectrum(weights, { instrument, fingeredMidi: step.fingeredMidi, hz, loudness, sampleRateHz });
+        partials = fillSpectrum(weights, {
+          instrument,
+          fingeredMidi: step.fingeredMidi,
+          hz,
+          loudness,
+          sampleRateHz,
+          tiltDb,
+        });
         air = silent
           ? 0
           : dbToAmplitude(this.breathDb(levelDb, tiredness)) *
@@ -146,6 +158,10 @@ class Tone {
       if (at >= 0 && at < out.length)
         out[at]! += (amplitude + (nextAmplitude - amplitude) * blend) * value + Math.max(0, air) * lowNoise * 1.73;
     }
+  }
+
+  private slurStepDb(): number {
+    return this.step.attack === 'slurred' ? this.habits.slurStepDb : 0;
   }
 
   private airS(): number {

@@ -11,7 +11,15 @@ export {
 } from './instrument';
 export { A4_RANGE_HZ, centsBetweenHz, hzToMidi, midiToHz } from './pitch';
 export { naturalOffsetCents, partialSemitones, partialTargetHz, soundingPartial, type PartialTuning } from './partials';
-export { noteName, pitchClassName, spellMidi, type NoteNameSystem, type SpelledNote, type Spelling } from './noteNames';
+export {
+  noteName,
+  parseNoteName,
+  pitchClassName,
+  spellMidi,
+  type NoteNameSystem,
+  type SpelledNote,
+  type Spelling,
+} from './noteNames';
 export {
   ASSUMED_RULER,
   DYNAMICS,
@@ -22,3 +30,5 @@ export {
   type Dynamic,
   type LevelRuler,
 } from './dynamics';
+export { keysOf, regularFingering } from './fingerings';
+export { KEYS, type HornKey, type KeyId } from './keys.data';

@@ -50,3 +50,30 @@ export function pitchClassName(midi: number, system: NoteNameSystem, spelling: S
 export function noteName(midi: number, system: NoteNameSystem, spelling: Spelling = 'usual'): string {
   return pitchClassName(midi, system, spelling) + spellMidi(midi, spelling).octave;
 }
+
+/**
+ * MIDI number of a note name in a naming system: "B♭3", "Bb3", "F#5", "Cis4", "Si♭3"; b and # stand for ♭ and ♯. Without
+ * an octave it is in `octave`. Undefined when the name is not understood.
+ */
+export function parseNoteName(name: string, system: NoteNameSystem, octave = 4): number | undefined {
+  const found = /^(\p{L}+?)([♯#♭b]?)(-?\d)?$/u.exec(name.trim());
+  if (!found) return undefined;
+  const [, word = '', sign = '', digits] = found;
+  const base = (Number(digits ?? octave) + 1) * 12;
+  const alter = sign === '' ? 0 : '♯#'.includes(sign) ? 1 : -1;
+  const same = (one: string) => one.toLowerCase() === word.toLowerCase();
+  if (system === 'german' && sign === '') {
+    for (const [list, by] of [
+      [GERMAN.natural, 0],
+      [GERMAN.sharp, 1],
+      [GERMAN.flat, -1],
+    ] as const) {
+      const step = list.findIndex(same);
+      if (step >= 0) return base + STEP_SEMITONES[step]! + by;
+    }
+    return undefined;
+  }
+  const names: readonly string[] = system === 'fixedDo' ? FIXED_DO : system === 'german' ? GERMAN.natural : ENGLISH;
+  const step = names.findIndex(same);
+  return step < 0 ? undefined : base + STEP_SEMITONES[step]! + alter;
+}

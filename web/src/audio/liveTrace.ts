@@ -54,6 +54,13 @@ export class LiveTrace {
     return this.startS + this.toneFrom * HOP_S;
   }
 
+  /** Context time of the newest tone that was heard, or undefined. */
+  lastToneAtS(): number | undefined {
+    for (let i = this.count - 1; i >= 0 && this.startS !== undefined; i--)
+      if (this.f0Hz[i]! > 0) return this.startS + i * HOP_S;
+    return undefined;
+  }
+
   private reserve(length: number): void {
     if (length <= this.f0Hz.length) return;
     for (const name of ['f0Hz', 'levelDb', 'breathDb'] as const) {

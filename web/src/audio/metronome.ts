@@ -12,6 +12,8 @@ export interface MetronomePlan {
   readonly fromBeat: number;
   readonly toBeat: number;
   readonly audible: boolean;
+  /** every so many bars of the score one is silent, so that the player keeps the beat; 0 none */
+  readonly silentBarEvery: number;
 }
 
 /** How loud a click and an accented one are. */
@@ -34,7 +36,7 @@ export class Metronome {
         const atS = plan.firstBeatAtS + this.nextBeat * plan.beatS;
         if (atS > this.context.currentTime + AHEAD_S) return;
         const accent = ((this.nextBeat % plan.beatsPerBar) + plan.beatsPerBar) % plan.beatsPerBar === 0;
-        if (atS >= this.context.currentTime) click(this.context, atS, accent);
+        if (atS >= this.context.currentTime && !isSilent(this.nextBeat, plan)) click(this.context, atS, accent);
       }
       this.stop();
     };
@@ -46,6 +48,12 @@ export class Metronome {
     clearInterval(this.timer);
     this.timer = undefined;
   }
+}
+
+/** Whether a beat lies in a bar without clicks; count-ins never do. */
+export function isSilent(beat: number, plan: Pick<MetronomePlan, 'beatsPerBar' | 'silentBarEvery'>): boolean {
+  const bar = Math.floor(beat / plan.beatsPerBar);
+  return plan.silentBarEvery > 0 && bar > 0 && bar % plan.silentBarEvery === plan.silentBarEvery - 1;
 }
 
 /** A short sine high above the horn's fundamentals, gone in 30 ms: too short to be a tone for the ear. */

@@ -1,8 +1,9 @@
+import { whenOf } from '../shared/format';
 import type { TakeRecord, WholeTake } from '@inner-hum/core/formats';
 import type { OpenAssignment, HeardTake, HearingSettings } from './protocol';
 import type { DraftPlan } from '../db/database';
 import { instrumentById, soundingRangeHz } from '@inner-hum/core/theory';
-import type { Decision } from '@inner-hum/core/judge';
+import type { Decision, PastTake } from '@inner-hum/core/judge';
 
 type Facts = Pick<TakeRecord, 'id' | 'cut'> & { readonly keepSound: boolean };
 
@@ -22,6 +23,7 @@ export function newTake(plan: DraftPlan, heard: HeardTake, { id, cut, keepSound 
     measures: heard.measures,
     verdict: heard.verdict,
     note: '',
+    ...(plan.cues && { cues: plan.cues }),
     lostMs: heard.lostMs,
     cut,
     demo: false,
@@ -31,7 +33,11 @@ export function newTake(plan: DraftPlan, heard: HeardTake, { id, cut, keepSound 
 }
 
 /** What the judge needs to know of a planned take. */
-export function assignmentOf(plan: DraftPlan, before: readonly Decision[]): OpenAssignment {
+export function assignmentOf(
+  plan: DraftPlan,
+  before: readonly Decision[],
+  past: readonly PastTake[] = [],
+): OpenAssignment {
   return {
     score: plan.score,
     parameters: plan.parameters,
@@ -39,6 +45,8 @@ export function assignmentOf(plan: DraftPlan, before: readonly Decision[]): Open
     onBeat: plan.onBeat,
     ...plan.setup,
     before,
+    past,
+    now: { ...whenOf(plan.startedAt), reed: plan.setup.reed ?? '' },
   };
 }
 

@@ -3,20 +3,43 @@ const FADE_S = 0.08;
 /** Partials of the reference: plain, with enough of a second and third to be heard on small speakers. */
 const PARTIALS = [0, 1, 0.45, 0.25, 0.12] as const;
 
-/** Plays the target as a plain additive tone, before a take, never during one; gives its length in seconds. */
-export function playReference(context: AudioContext, hz: number): number {
-  const at = context.currentTime + 0.05;
+const DRONE_GAIN = 0.08;
+
+/** A drone that holds each pitch from its time on, seconds on the context's clock; gives what ends it. */
+export function playDrone(
+  context: AudioContext,
+  pitches: readonly { readonly atS: number; readonly hz: number }[],
+): () => void {
+  const { oscillator, gain } = plainTone(context);
+  for (const { atS, hz } of pitches) oscillator.frequency.setValueAtTime(hz, Math.max(context.currentTime, atS));
+  gain.gain.setTargetAtTime(DRONE_GAIN, context.currentTime, FADE_S);
+  oscillator.start();
+  return () => {
+    gain.gain.setTargetAtTime(0, context.currentTime, FADE_S);
+    oscillator.stop(context.currentTime + 6 * FADE_S);
+  };
+}
+
+function plainTone(context: AudioContext): { oscillator: OscillatorNode; gain: GainNode } {
   const oscillator = context.createOscillator();
   const gain = context.createGain();
   oscillator.setPeriodicWave(
     context.createPeriodicWave(new Float32Array(PARTIALS.length), Float32Array.from(PARTIALS)),
   );
+  gain.gain.setValueAtTime(0, context.currentTime);
+  oscillator.connect(gain).connect(context.destination);
+  return { oscillator, gain };
+}
+
+/** Plays the target as a plain additive tone, before a take, never during one; gives its length in seconds. */
+export function playReference(context: AudioContext, hz: number): number {
+  const at = context.currentTime + 0.05;
+  const { oscillator, gain } = plainTone(context);
   oscillator.frequency.value = hz;
   gain.gain.setValueAtTime(0, at);
   gain.gain.linearRampToValueAtTime(0.25, at + FADE_S);
   gain.gain.setValueAtTime(0.25, at + LENGTH_S - FADE_S);
   gain.gain.linearRampToValueAtTime(0, at + LENGTH_S);
-  oscillator.connect(gain).connect(context.destination);
   oscillator.start(at);
   oscillator.stop(at + LENGTH_S);
   return LENGTH_S + 0.05;

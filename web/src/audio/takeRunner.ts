@@ -1,4 +1,4 @@
-import { beatSeconds, scoreBeats, exerciseScore } from '@inner-hum/core/exercise';
+import { beatSeconds, exerciseScore, longestRestBeats, scoreBeats, type Score } from '@inner-hum/core/exercise';
 import { instrumentById, soundingRangeHz, writtenToHz } from '@inner-hum/core/theory';
 import type { AudioPath } from '@inner-hum/core/measure';
 import { withFault } from '@inner-hum/core/simulate';
@@ -6,6 +6,8 @@ import type { TakeSource } from '@inner-hum/core/formats';
 import { beginDraft, forgetDraft, planDraft } from '../db/drafts';
 import type { DraftPlan } from '../db/database';
 import { keepTake } from '../db/takes';
+import { pastTakes } from '../db/past';
+import { dayOf } from '../shared/format';
 import {
   exerciseChanged,
   exerciseOf,
@@ -15,13 +17,22 @@ import {
   settingsChanged,
   type Settings,
 } from '../store/settings';
-import { blockMoved, exerciseKey, goingOn, phaseChanged, problemMet, takeJudged, type ProblemId } from '../store/stand';
+import {
+  blockMoved,
+  exerciseKey,
+  goingOn,
+  pausedFor,
+  phaseChanged,
+  problemMet,
+  takeJudged,
+  type ProblemId,
+} from '../store/stand';
 import { store } from '../store';
 import { chosenFile } from './chosenFile';
 import { Desk, earService, SoundProblem } from './desk';
 import { Metronome } from './metronome';
 import { assignmentOf, hearingFor, newTake } from './newTake';
-import { playReference } from './reference';
+import { playDrone, playReference } from './reference';
 
 /** Sound that is heard after the last beat before the take is judged, seconds. */
 const TAIL_S = 0.35;
@@ -36,6 +47,8 @@ const STALLED_MS = 2500;
 /** How long a verdict stands in a block before the next exercise, seconds. */
 export const VERDICT_S = 6;
 const FREE_RETAIN_S = 30;
+/** Silence that halts a take, beyond the rests that are written, seconds. */
+const SILENCE_S = 8;
 /** A stopped take shorter than this is not kept, seconds. */
 const LEAST_KEPT_S = 1;
 
@@ -47,7 +60,7 @@ export interface Timing {
   readonly firstBeatAtS: number | undefined;
 }
 
-type Ending = 'score' | 'stopped' | 'trouble';
+type Ending = 'score' | 'stopped' | 'silence' | 'left' | 'trouble';
 
 /** Runs takes one after the other, from the opened sound to the kept record. One for the whole page. */
 class TakeRunner {
@@ -90,6 +103,7 @@ class TakeRunner {
   async startFlow(): Promise<void> {
     for (;;) {
       await this.start();
+      if (this.ending === 'silence' && (await this.waitsForPlayer())) continue;
       const { stand, settings } = store.getState();
       const verdict = stand.phase === 'verdict' && this.ending === 'score' ? stand.last?.verdict : undefined;
       const silent = verdict?.findings.some((one) => one.id === 'nothingHeard');
@@ -107,14 +121,25 @@ class TakeRunner {
     const { block } = store.getState().settings;
     if (isBusy() || store.getState().stand.block) return;
     this.pausing = undefined;
-    for (const [index, exercise] of block.entries()) {
-      store.dispatch(settingsChanged({ exercise }));
+    for (let index = 0; index < block.length; index++) {
+      store.dispatch(settingsChanged({ exercise: block[index]! }));
       store.dispatch(blockMoved({ index, count: block.length }));
       await this.start();
-      if (this.ending !== 'score' || store.getState().stand.phase !== 'verdict') break;
-      if (index < block.length - 1 && !(await this.verdictStands())) break;
+      if (this.ending === 'left') continue;
+      if (this.ending === 'silence' && (await this.waitsForPlayer())) index--;
+      else if (this.ending !== 'score' || store.getState().stand.phase !== 'verdict') break;
+      else if (index < block.length - 1 && !(await this.verdictStands())) break;
     }
     store.dispatch(blockMoved(null));
+  }
+
+  /** Leaves the present exercise for today: what runs ends, and a block goes on with its next. */
+  leave(): void {
+    const { settings } = store.getState();
+    const left = { ...settings.left, [exerciseKey(exerciseOf(settings))]: dayOf(new Date()) };
+    store.dispatch(settingsChanged({ left }));
+    if (isBusy()) this.ending = 'left';
+    else this.pausing?.(store.getState().stand.block !== null);
   }
 
   /** Cuts the pause between two exercises of a block short. */
@@ -128,9 +153,17 @@ class TakeRunner {
     this.pausing?.(false);
   }
 
-  private verdictStands(): Promise<boolean> {
+  /** After a long silence nothing plays until the player says so. */
+  private async waitsForPlayer(): Promise<boolean> {
+    store.dispatch(pausedFor(true));
+    const goesOn = await this.verdictStands(Infinity);
+    store.dispatch(pausedFor(false));
+    return goesOn;
+  }
+
+  private verdictStands(forS = VERDICT_S): Promise<boolean> {
     return new Promise((resolve) => {
-      const timer = setTimeout(() => this.pausing?.(true), 1000 * VERDICT_S);
+      const timer = forS < Infinity ? setTimeout(() => this.pausing?.(true), 1000 * forS) : undefined;
       this.pausing = (goesOn) => {
         clearTimeout(timer);
         this.pausing = undefined;
@@ -220,7 +253,10 @@ class TakeRunner {
         a4Hz: settings.a4Hz,
         ruler: rulerOf(settings),
         demand: settings.demand,
+        ...(settings.reeds[settings.instrumentId] && { reed: settings.reeds[settings.instrumentId]! }),
+        ...(settings.schools.brightEnd === 'judged' && { evenColour: true }),
       },
+      ...(settings.cue && { cues: [settings.cue] }),
       source,
       audioPath: source.kind === 'microphone' ? pathOf(context, settings) : { delayS: 0, delayErrorS: 0 },
       onBeat,
@@ -231,7 +267,8 @@ class TakeRunner {
     await beginDraft({ takeId, sampleRateHz: context.sampleRate, plan });
     if (samples) desk.plugSamples(samples, source.kind === 'standIn' ? beatAtS - LEAD_S : beatAtS);
     this.metronome = new Metronome(context);
-    const clicks = { beatS, beatsPerBar: score.beatsPerBar, audible: settings.clickOn };
+    const { clickOn: audible, silentBarEvery } = settings;
+    const clicks = { beatS, beatsPerBar: score.beatsPerBar, audible, silentBarEvery };
     const lastBeat = onBeat ? scoreBeats(score) : 0;
     this.metronome.start({ ...clicks, firstBeatAtS: beatAtS, fromBeat: -score.countInBeats, toBeat: lastBeat });
     this.timing = { beatS, countInFromS, firstBeatAtS: onBeat ? beatAtS : undefined };
@@ -259,7 +296,8 @@ class TakeRunner {
     }
     store.dispatch(phaseChanged('judging'));
     const before = stand.decisionsAbout === exerciseKey(parameters) ? stand.decisions : [];
-    const heard = await earService().finishTake(assignmentOf(plan, before), firstBeatAtS);
+    const past = await pastTakes(plan.setup.instrumentId);
+    const heard = await earService().finishTake(assignmentOf(plan, before, past), firstBeatAtS);
     if (!heard) throw new SoundProblem('failed');
     const keepSound = settings.keepSound && source.kind !== 'standIn';
     const take = newTake(plan, heard, { id: takeId, cut: this.ending !== 'score', keepSound });
@@ -272,9 +310,29 @@ class TakeRunner {
     store.dispatch(phaseChanged('running'));
     const startS = desk.trace.startS ?? firstBeatAtS;
     await planDraft(takeId, { ...plan, firstBeatS: firstBeatAtS - startS });
-    const endS = firstBeatAtS + scoreBeats(plan.score) * beatS + TAIL_S + plan.audioPath.delayS;
-    await this.until(() => desk.context.currentTime >= endS);
+    const { score } = plan;
+    const endS = firstBeatAtS + scoreBeats(score) * beatS + TAIL_S + plan.audioPath.delayS;
+    const endDrone = this.drone(desk.context, score, plan.setup.a4Hz, firstBeatAtS);
+    const silenceS = SILENCE_S + longestRestBeats(score) * beatS;
+    await this.until(() => {
+      const nowS = desk.context.currentTime;
+      if (nowS - Math.max(firstBeatAtS, desk.trace.lastToneAtS() ?? 0) > silenceS) this.ending ??= 'silence';
+      return nowS >= endS;
+    });
+    endDrone();
     this.ending ??= 'score';
+  }
+
+  /** The target as a drone, for those whose school it is and who wear headphones; gives what ends it. */
+  private drone(context: AudioContext, score: Score, a4Hz: number, firstBeatAtS: number): () => void {
+    const { schools, headphones } = store.getState().settings;
+    if (schools.tuner !== 'drone' || !headphones) return () => undefined;
+    const horn = instrumentById(score.instrumentId);
+    const pitches = score.steps.map(({ startBeat, soundedMidi }) => ({
+      atS: firstBeatAtS + startBeat * beatSeconds(score),
+      hz: writtenToHz(horn, soundedMidi, a4Hz),
+    }));
+    return playDrone(context, pitches);
   }
 
   private async chooseSource(desk: Desk, settings: Settings): Promise<{ source: TakeSource; buffer?: AudioBuffer }> {

@@ -23,7 +23,7 @@ export interface DraftRow {
 
 export type DraftPlan = Pick<
   TakeRecord,
-  'startedAt' | 'parameters' | 'score' | 'setup' | 'source' | 'audioPath' | 'onBeat'
+  'startedAt' | 'parameters' | 'score' | 'setup' | 'source' | 'audioPath' | 'onBeat' | 'cues'
 > & { readonly firstBeatS: number | null };
 
 interface DraftPieceRow {

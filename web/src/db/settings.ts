@@ -2,6 +2,7 @@ import { A4_RANGE_HZ, INSTRUMENTS } from '@inner-hum/core/theory';
 import { exerciseScore, type ExerciseParameters } from '@inner-hum/core/exercise';
 import { array, boolean, mixed, number, object, string } from 'yup';
 import { HABIT_NAMES, INITIAL_SETTINGS, type Settings } from '../store/settings';
+import { CUES, SCHOOLS } from '../store/schools';
 import { database } from './database';
 
 const KEY = 'settings';
@@ -25,6 +26,17 @@ const storedSchema = object({
   loops: object(),
   tuneUps: object(),
   cautionsSeen: object(),
+  roomCelsius: number(),
+  reeds: object(),
+  schools: object(
+    Object.fromEntries(Object.entries(SCHOOLS).map(([name, options]) => [name, string().oneOf([...options])])),
+  ),
+  cue: string().oneOf(['', ...CUES]),
+  headphones: boolean(),
+  silentBarEvery: number().oneOf([0, 2, 4]),
+  favourites: array(string().required()),
+  left: object(),
+  preparedOn: string(),
   keepSound: boolean(),
   clickOn: boolean(),
   startOn: string().oneOf(['beat', 'sound']),
@@ -41,10 +53,11 @@ const storedSchema = object({
 export async function loadSettings(): Promise<Settings> {
   const row = await database.settings.get(KEY);
   if (!row || !storedSchema.isValidSync(row.value, { strict: true })) return INITIAL_SETTINGS;
-  const stored = row.value as Partial<Settings> & OlderSettings;
+  const stored = row.value as unknown as Partial<Settings> & OlderSettings;
   const { swell, ...rest } = stored;
   const exercise = { ...INITIAL_SETTINGS.exercise, ...swell };
-  return { ...INITIAL_SETTINGS, ...(swell && isPlayable(exercise) && { exercise }), ...rest };
+  const schools = { ...INITIAL_SETTINGS.schools, ...rest.schools };
+  return { ...INITIAL_SETTINGS, ...(swell && isPlayable(exercise) && { exercise }), ...rest, schools };
 }
 
 export async function storeSettings(settings: Settings): Promise<void> {

@@ -62,6 +62,7 @@ export function AppFrame() {
           px={{ base: '12px', md: '28px' }}
           pt="8px"
           flexWrap="wrap"
+          _print={{ display: 'none' }}
         >
           <chakra.span fontFamily="heading" fontSize="1.35rem" fontWeight={600} letterSpacing="-0.01em" hideBelow="md">
             {t('app.name')}
@@ -110,7 +111,7 @@ function DemoBar() {
   );
   if (!demo) return null;
   return (
-    <Box px={{ base: '12px', md: '28px' }} color="inkSoft" fontSize="0.88rem">
+    <Box px={{ base: '12px', md: '28px' }} color="inkSoft" fontSize="0.88rem" _print={{ display: 'none' }}>
       {t('app.demo')}{' '}
       <chakra.button
         textDecoration="underline"

@@ -6,15 +6,16 @@ import {
   familyById,
   highestNote,
   TEMPO_RANGE_BPM,
-  usualExercise,
   type Field,
 } from '@inner-hum/core/exercise';
 import { DYNAMICS, instrumentById, type Dynamic } from '@inner-hum/core/theory';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../store';
-import { exerciseChanged, exerciseOf, mainNote, rulerOf, settingsChanged } from '../store/settings';
+import { exerciseChanged, exerciseOf, mainNote, rulerOf, settingsChanged, usualFor } from '../store/settings';
+import { CUES } from '../store/schools';
 import { Choice, Tick } from './controls';
+import { PhraseField } from './PhraseField';
 import { NumberField } from './NumberField';
 import { useBreathFit } from './useBreathFit';
 import { useNoteName } from './useNoteName';
@@ -34,7 +35,7 @@ export function ExerciseControls({ withFamily = false }: { readonly withFamily?:
   const own = useBreathFit(score);
   const change = (part: Readonly<Record<string, number | string | boolean>>) => dispatch(exerciseChanged(part));
   const chooseFamily = (id: string) => {
-    const usual = usualExercise(familyById(id), settings.instrumentId);
+    const usual = usualFor(settings, id);
     const writtenMidi = 'writtenMidi' in usual && id === 'swell' ? { writtenMidi: mainNote(now) } : {};
     dispatch(settingsChanged({ exercise: { ...usual, ...writtenMidi } }));
   };
@@ -80,6 +81,24 @@ export function ExerciseControls({ withFamily = false }: { readonly withFamily?:
           checked={settings.goesOn}
           onChange={(goesOn) => dispatch(settingsChanged({ goesOn }))}
         />
+        <chakra.span width="150px">
+          <Choice
+            label={t('stand.silentBars')}
+            value={String(settings.silentBarEvery)}
+            options={['0', '4', '2']}
+            textOf={(every) => t(`stand.silentBar.${every}`)}
+            onChange={(every) => dispatch(settingsChanged({ silentBarEvery: Number(every) as 0 | 2 | 4 }))}
+          />
+        </chakra.span>
+        <chakra.span width="230px">
+          <Choice
+            label={t('cues.label')}
+            value={settings.cue}
+            options={['', ...CUES]}
+            textOf={(cue) => (cue === '' ? t('cues.none') : t(`cues.${cue}`))}
+            onChange={(cue) => dispatch(settingsChanged({ cue }))}
+          />
+        </chakra.span>
         <chakra.span width="190px">
           <Choice
             label={t('stand.startOn')}
@@ -168,6 +187,15 @@ function FieldControl({
       />
     );
   }
+  if (field.kind === 'phrase')
+    return (
+      <PhraseField
+        key={settings.noteNames}
+        label={label}
+        value={String(now[name])}
+        onChange={(text) => change({ [name]: text })}
+      />
+    );
   return (
     <Choice
       label={label}
@@ -187,7 +215,7 @@ function besides(name: 'softest' | 'loudest', now: Readonly<Record<string, unkno
 
 /** Choices whose words need the room of two fields. */
 function isLong(field: Field): boolean {
-  return field.kind === 'choice' && field.options.some((option) => option.length > 7);
+  return field.kind === 'phrase' || (field.kind === 'choice' && field.options.some((option) => option.length > 7));
 }
 
 function isDynamic(option: string): boolean {

@@ -16,7 +16,7 @@ export function NumberField({
   onChange,
 }: {
   readonly label: string;
-  readonly value: number;
+  readonly value: number | undefined;
   readonly min: number;
   readonly max: number;
   readonly step?: number;
@@ -35,7 +35,7 @@ export function NumberField({
         max={max}
         step={step}
         aria-invalid={bad}
-        value={typed ?? value}
+        value={typed ?? value ?? ''}
         onChange={(event) => {
           setTyped(event.target.value);
           if (schema.isValidSync(event.target.value)) onChange(Number(event.target.value));

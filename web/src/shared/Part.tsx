@@ -1,11 +1,26 @@
 import { Box } from '@chakra-ui/react';
 import { scoreToAbc, type Score } from '@inner-hum/core/exercise';
+import type { NoteTimingEvent } from 'abcjs';
 import { useEffect, useRef } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useAppSelector } from '../store';
 
+/** Where a beat stands in a drawn part, pixels in its box; undefined after its end. */
+export type PartPlaces = (
+  beat: number,
+) => { readonly x: number; readonly top: number; readonly height: number } | undefined;
+
+/** At this tempo a beat is a second. */
+const BEAT_IS_SECOND_BPM = 60;
+
 /** The written part of a score, drawn by the notation package, which is loaded when first needed. */
-export function Part({ score }: { readonly score: Score }) {
+export function Part({
+  score,
+  onPlaces,
+}: {
+  readonly score: Score;
+  readonly onPlaces?: (places: () => PartPlaces) => void;
+}) {
   const { t } = useTranslation();
   const spelling = useAppSelector((state) => state.settings.spelling);
   const place = useRef<HTMLDivElement>(null);
@@ -13,7 +28,7 @@ export function Part({ score }: { readonly score: Score }) {
     let gone = false;
     void import('abcjs').then(({ default: abc }) => {
       if (gone || !place.current) return;
-      abc.renderAbc(place.current, scoreToAbc(score, spelling), {
+      const [tune] = abc.renderAbc(place.current, scoreToAbc(score, spelling), {
         responsive: 'resize',
         staffwidth: 720,
         paddingtop: 4,
@@ -23,8 +38,32 @@ export function Part({ score }: { readonly score: Score }) {
         foregroundColor: 'currentColor',
         ariaLabel: t('exercise.score'),
       });
+      const drawn = place.current.querySelector('svg');
+      if (tune && drawn)
+        onPlaces?.(() => placesIn(new abc.TimingCallbacks(tune, { qpm: BEAT_IS_SECOND_BPM }).noteTimings, drawn));
     });
     return () => void (gone = true);
-  }, [score, spelling, t]);
+  }, [score, spelling, t, onPlaces]);
   return <Box ref={place} color="ink" width="100%" data-testid="part" />;
+}
+
+function placesIn(timings: readonly NoteTimingEvent[], drawn: SVGSVGElement): PartPlaces {
+  const events = timings.filter((one) => one.type === 'event');
+  const end = timings.at(-1);
+  return (beat) => {
+    const at = events.findLastIndex((one) => one.milliseconds / 1000 <= beat + 1e-6);
+    const here = events[at];
+    if (!here || (end && beat * 1000 > end.milliseconds)) return undefined;
+    const next = events[at + 1];
+    const scale = drawn.clientWidth / drawn.viewBox.baseVal.width;
+    const left = here.left ?? 0;
+    const until = next && next.top === here.top ? (next.left ?? left) : (here.endX ?? left);
+    const untilS = (next ?? end)?.milliseconds ?? here.milliseconds;
+    const share = untilS > here.milliseconds ? (1000 * beat - here.milliseconds) / (untilS - here.milliseconds) : 0;
+    return {
+      x: scale * (left + share * (until - left)),
+      top: scale * (here.top ?? 0),
+      height: scale * (here.height ?? 0),
+    };
+  };
 }

@@ -102,6 +102,7 @@ export function Rail() {
       gridTemplateColumns="52px 1fr"
       gridTemplateRows={`repeat(${2 * naturals.length + 1}, minmax(12px, 1fr))`}
       overflowY="auto"
+      _print={{ display: 'none' }}
       py="6px"
       hideBelow="sm"
     >

@@ -7,6 +7,7 @@ import { Button, Key } from './controls';
 export const SHORTCUTS = [
   ['start', ['Space']],
   ['pause', ['P']],
+  ['leave', ['L']],
   ['again', ['R', 'Page Up']],
   ['next', ['→', 'Page Down']],
   ['home', ['B']],

@@ -1,8 +1,23 @@
 import { Box, chakra } from '@chakra-ui/react';
 import type { TakeRecord } from '@inner-hum/core/formats';
+import type { TFunction } from 'i18next';
 import { useTranslation } from 'react-i18next';
+import type { TryId } from '@inner-hum/core/judge';
+import { useAppSelector } from '../store';
+import type { Schools } from '../store/schools';
 import { findingText, nextText } from './findingText';
 import { useNoteName } from './useNoteName';
+
+/** Which answer of the player's school words a thing to try; undefined where schools agree. */
+function schoolOf(id: TryId, schools: Schools): string | undefined {
+  if (id === 'onePressure' || id === 'supportWhenSoft') return schools.softPlaying;
+  return id === 'letItSpeak' ? schools.tongueHeight : undefined;
+}
+
+function tryText(t: TFunction, id: TryId, schools: Schools): string {
+  const context = schoolOf(id, schools);
+  return context === undefined ? t(`verdict.tries.${id}`) : t(`verdict.tries.${id}`, { context });
+}
 
 /** How many sentences are told at once; the rest is among the numbers. */
 const SENTENCES = 3;
@@ -12,6 +27,7 @@ export function VerdictText({ take, large = false }: { readonly take: TakeRecord
   const { t } = useTranslation();
   const nameOf = useNoteName();
   const { verdict } = take;
+  const schools = useAppSelector((state) => state.settings.schools);
   return (
     <Box role="status" aria-label={t('verdict.label')}>
       {verdict.findings.slice(0, SENTENCES).map((finding, i) => (
@@ -28,7 +44,7 @@ export function VerdictText({ take, large = false }: { readonly take: TakeRecord
       {verdict.tries.length > 0 && (
         <chakra.p fontSize={large ? '1.2rem' : '1rem'} mt="14px" color="inkSoft">
           <chakra.strong color="ink">{t('verdict.try')}: </chakra.strong>
-          {verdict.tries.map((id) => t(`verdict.tries.${id}`)).join(' ')}
+          {verdict.tries.map((id) => tryText(t, id, schools)).join(' ')}
         </chakra.p>
       )}
       <chakra.p fontSize={large ? '1.2rem' : '1rem'} mt="10px">

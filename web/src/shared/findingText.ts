@@ -12,10 +12,16 @@ const ABOUT_ALL = new Set<Finding['id']>([
   'airFails',
   'bothFail',
   'laterWorse',
+  'pairsNearer',
+  'slopeEverywhere',
+  'slopeHere',
+  'leakLikely',
+  'steadierNow',
+  'tiring',
 ]);
 
 /** Decimals of the numbers in sentences, by their name; others are whole. */
-const DECIMALS: Record<string, number> = { beats: 1, seconds: 1, db: 0, plannedDb: 0 };
+const DECIMALS: Record<string, number> = { beats: 1, seconds: 1, partials: 1, db: 0, plannedDb: 0 };
 
 /** The sentence of a finding with its evidence, rounded to what can be known. */
 export function findingText(

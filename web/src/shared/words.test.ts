@@ -99,6 +99,7 @@ describe('sentences', () => {
         lastsMs: 1,
         partial: 2,
         percent: 1,
+        partials: 1,
         uncertainty: 1,
         count: 2,
         soundingMidi: 60,

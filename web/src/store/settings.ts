@@ -1,6 +1,7 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { familyById, fitToHorn, usualExercise, type ExerciseParameters } from '@inner-hum/core/exercise';
 import type { AudioPath, Demand } from '@inner-hum/core/measure';
+import { FIRST_SCHOOLS, withSchools, type Cue, type Schools } from './schools';
 import { FAULTS, type FaultName } from '@inner-hum/core/simulate';
 import {
   ASSUMED_RULER,
@@ -30,7 +31,20 @@ export interface Settings {
   /** measured ways round, under the same names: what is taken out of lateness */
   readonly loops: Readonly<Record<string, AudioPath>>;
   /** when each horn was last in tune, and how it sat then, cents */
-  readonly tuneUps: Readonly<Record<string, { readonly at: string; readonly cents: number }>>;
+  readonly tuneUps: Readonly<
+    Record<string, { readonly at: string; readonly cents: number; readonly roomCelsius?: number | undefined }>
+  >;
+  /** what the room is like today, as the player says */
+  readonly roomCelsius?: number | undefined;
+  /** the reed on each horn, by the player's own name */
+  readonly reeds: Readonly<Record<string, string>>;
+  readonly schools: Schools;
+  /** the cue being tried, kept with each take; '' for none */
+  readonly cue: Cue | '';
+  /** a drone needs them, or the ear hears it */
+  readonly headphones: boolean;
+  /** every so many bars the click keeps silent; 0 never */
+  readonly silentBarEvery: 0 | 2 | 4;
   readonly keepSound: boolean;
   readonly clickOn: boolean;
   readonly startOn: 'beat' | 'sound';
@@ -43,6 +57,12 @@ export interface Settings {
   readonly block: readonly ExerciseParameters[];
   /** the day on which each caution was put away */
   readonly cautionsSeen: Readonly<Record<string, string>>;
+  /** families the player marked */
+  readonly favourites: readonly string[];
+  /** what was left for the day, and the day */
+  readonly left: Readonly<Record<string, string>>;
+  /** the day on which the list before playing was put away */
+  readonly preparedOn: string;
   /** own exercises by the names the player gave them */
   readonly own: readonly { readonly name: string; readonly exercise: ExerciseParameters }[];
 }
@@ -67,7 +87,15 @@ export const INITIAL_SETTINGS: Settings = {
   exercise: usualExercise(familyById('swell'), 'alto'),
   block: [],
   own: [],
+  favourites: [],
+  left: {},
+  preparedOn: '',
   cautionsSeen: {},
+  reeds: {},
+  schools: FIRST_SCHOOLS,
+  cue: '',
+  headphones: false,
+  silentBarEvery: 0,
 };
 
 const slice = createSlice({
@@ -109,6 +137,11 @@ export function rulerOf(settings: Settings): LevelRuler {
 /** The exercise on the Stand, on the present horn. */
 export function exerciseOf(settings: Settings): ExerciseParameters {
   return fitToHorn({ ...settings.exercise, instrumentId: settings.instrumentId });
+}
+
+/** What is usual of a family on the present horn, in the player's own school. */
+export function usualFor(settings: Settings, family: string): ExerciseParameters {
+  return withSchools(usualExercise(familyById(family), settings.instrumentId), settings.schools);
 }
 
 /** The written note an exercise is mainly about. */

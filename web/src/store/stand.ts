@@ -18,6 +18,8 @@ interface StandState {
   readonly decisionsAbout: string;
   /** where a block stands that plays by itself */
   readonly block: BlockPlace | null;
+  /** whether a long silence has halted what plays by itself */
+  readonly paused: boolean;
   /** whether the next take follows by itself in a moment */
   readonly goingOn: boolean;
   /** the exercise that a home check interrupted */
@@ -36,6 +38,7 @@ const initialState: StandState = {
   decisions: [],
   decisionsAbout: '',
   block: null,
+  paused: false,
   goingOn: false,
   away: null,
 };
@@ -47,6 +50,7 @@ const slice = createSlice({
     phaseChanged: (state, action: PayloadAction<StandPhase>) => ({ ...state, phase: action.payload }),
     problemMet: (state, action: PayloadAction<ProblemId | null>) => ({ ...state, problem: action.payload }),
     goingOn: (state, { payload }: PayloadAction<boolean>) => ({ ...state, goingOn: payload }),
+    pausedFor: (state, { payload }: PayloadAction<boolean>) => ({ ...state, paused: payload }),
     awayFrom: (state, { payload }: PayloadAction<ExerciseParameters | null>) => ({ ...state, away: payload }),
     blockMoved: (state, { payload }: PayloadAction<BlockPlace | null>) => ({ ...state, block: payload }),
     takeJudged: (state, { payload }: PayloadAction<TakeRecord>): StandState => {
@@ -63,7 +67,7 @@ const slice = createSlice({
   },
 });
 
-export const { phaseChanged, problemMet, takeJudged, blockMoved, awayFrom, goingOn } = slice.actions;
+export const { phaseChanged, problemMet, takeJudged, blockMoved, awayFrom, goingOn, pausedFor } = slice.actions;
 export const standReducer = slice.reducer;
 
 /** Takes with the same key are tries at one thing, also when made easier or harder. */

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
-import { exerciseScore, FAMILIES, STAGES, usualExercise, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { exerciseScore, type ExerciseParameters } from '@inner-hum/core/exercise';
 import { useCallback, useEffect, useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNavigate, useSearchParams } from 'react-router';
@@ -10,9 +10,10 @@ import { Part } from '../../shared/Part';
 import { useNoteName } from '../../shared/useNoteName';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { noticed } from '../../store/notices';
-import { exerciseOf, settingsChanged } from '../../store/settings';
+import { exerciseOf, settingsChanged, usualFor } from '../../store/settings';
 import { phaseChanged } from '../../store/stand';
 import { BlockList } from './BlockList';
+import { FamilyList } from './FamilyList';
 import { exerciseFromLink, linkTo } from './link';
 import { OwnExercises } from './OwnExercises';
 
@@ -46,38 +47,11 @@ export default function ExercisesPage() {
       <chakra.h1 fontFamily="heading" fontSize="2.2rem" fontWeight={500} mt="14px" mb="4px">
         {t('exercise.title')}
       </chakra.h1>
-      <chakra.p color="inkSoft" mb="16px">
+      <chakra.p color="inkSoft" mb="16px" _print={{ display: 'none' }}>
         {t('exercise.intro')}
       </chakra.p>
-      <Grid templateColumns={{ base: '1fr', lg: '300px 1fr' }} gap="36px">
-        <chakra.nav aria-label={t('exercise.title')}>
-          {STAGES.map((stage) => (
-            <Box key={stage} mb="14px">
-              <chakra.h2 fontSize="0.88rem" color="inkSoft" fontWeight={600} mb="2px">
-                {t(`stages.${stage}`)}
-              </chakra.h2>
-              {FAMILIES.filter((family) => family.stage === stage).map((family) => (
-                <chakra.button
-                  key={family.id}
-                  display="block"
-                  width="100%"
-                  textAlign="left"
-                  minHeight="36px"
-                  px="10px"
-                  borderLeftWidth="3px"
-                  borderColor={family.id === now.family ? 'accent' : 'transparent'}
-                  fontWeight={family.id === now.family ? 700 : 400}
-                  cursor="pointer"
-                  aria-current={family.id === now.family}
-                  _hover={{ bg: 'channel' }}
-                  onClick={() => choose(usualExercise(family, settings.instrumentId))}
-                >
-                  {t(`families.${family.id}.name`)}
-                </chakra.button>
-              ))}
-            </Box>
-          ))}
-        </chakra.nav>
+      <Grid templateColumns={{ base: '1fr', lg: '300px 1fr' }} gap="36px" _print={{ display: 'block' }}>
+        <FamilyList chosen={now.family} onChoose={(id) => choose(usualFor(settings, id))} />
         <Box minWidth={0}>
           <chakra.h2 fontFamily="heading" fontSize="1.6rem" fontWeight={600}>
             {exerciseTitle(t, now, nameOf)}
@@ -85,24 +59,44 @@ export default function ExercisesPage() {
           <chakra.p fontSize="1.1rem" mb="10px">
             {t(`families.${now.family}.what`)}
           </chakra.p>
-          <Box maxHeight="320px" overflowY="auto" mb="14px">
+          <Box
+            maxHeight="320px"
+            overflowY="auto"
+            mb="14px"
+            _print={{ maxHeight: 'none', overflow: 'visible', color: 'black' }}
+          >
             <Part score={score} />
           </Box>
-          <ExerciseControls />
-          <Flex gap="12px" wrap="wrap" mt="14px">
-            <Button tone="strong" onClick={() => void navigate('/stand')}>
-              {t('exercise.play')}
-            </Button>
-            <Button onClick={add}>{t('exercise.add')}</Button>
-            <Button tone="quiet" onClick={() => void share()}>
-              {t('exercise.share')}
-            </Button>
-          </Flex>
-          <BlockList nameOf={(exercise) => `${exerciseTitle(t, exercise, nameOf)}, ${exerciseMeta(t, exercise)}`} />
-          <OwnExercises exercise={now} onUse={choose} />
+          <PrintedMeta text={exerciseMeta(t, now)} />
+          <Box _print={{ display: 'none' }}>
+            <ExerciseControls />
+            <Flex gap="12px" wrap="wrap" mt="14px">
+              <Button tone="strong" onClick={() => void navigate('/stand')}>
+                {t('exercise.play')}
+              </Button>
+              <Button onClick={add}>{t('exercise.add')}</Button>
+              <Button tone="quiet" onClick={() => void share()}>
+                {t('exercise.share')}
+              </Button>
+              <Button tone="quiet" onClick={() => window.print()}>
+                {t('exercise.print')}
+              </Button>
+            </Flex>
+            <BlockList nameOf={(exercise) => `${exerciseTitle(t, exercise, nameOf)}, ${exerciseMeta(t, exercise)}`} />
+            <OwnExercises exercise={now} onUse={choose} />
+          </Box>
         </Box>
       </Grid>
     </Box>
+  );
+}
+
+/** What a printed sheet says under its title; the screen has the controls instead. */
+function PrintedMeta({ text }: { readonly text: string }) {
+  return (
+    <chakra.p display="none" _print={{ display: 'block' }}>
+      {text}
+    </chakra.p>
   );
 }
 

@@ -50,6 +50,9 @@ export function OwnExercises({
           <Button tone="quiet" onClick={() => onUse(one.exercise)}>
             {t('exercise.use')}
           </Button>
+          <Button tone="quiet" onClick={() => put(t('exercise.copyOf', { name: one.name }), one.exercise)}>
+            {t('exercise.duplicate')}
+          </Button>
           <Button
             tone="quiet"
             onClick={() => saveFile(`${one.name}.json`, 'application/json', exerciseFile(one.name, one.exercise))}

@@ -5,7 +5,7 @@ import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useLocation } from 'react-router';
 import { chooseFile, chosenFile } from '../../audio/chosenFile';
-import { Button, Choice, Tick } from '../../shared/controls';
+import { Button, Choice, Field, TextInput, Tick } from '../../shared/controls';
 import { NumberField } from '../../shared/NumberField';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { useAppDispatch, useAppSelector } from '../../store';
@@ -14,6 +14,7 @@ import { problemMet } from '../../store/stand';
 import { LevelCheck } from './LevelCheck';
 import { LoopCheck } from './LoopCheck';
 import { RulerCheck } from './RulerCheck';
+import { SchoolChoices } from './SchoolChoices';
 import { TuneUpCheck } from './TuneUpCheck';
 
 const keysOf = <T extends string>(record: Record<T, unknown>) => Object.keys(record) as T[];
@@ -43,6 +44,15 @@ export default function SetUpPage() {
             textOf={(id) => t(`instruments.${id}`)}
             onChange={(id) => dispatch(hornChosen(id))}
           />
+          <Field label={t('setUp.reed')} help={t('setUp.reedHelp')}>
+            <TextInput
+              value={settings.reeds[settings.instrumentId] ?? ''}
+              maxLength={60}
+              onChange={(event) =>
+                change({ reeds: { ...settings.reeds, [settings.instrumentId]: event.target.value } })
+              }
+            />
+          </Field>
           <NumberField
             label={t('setUp.tuning')}
             value={settings.a4Hz}
@@ -113,6 +123,9 @@ export default function SetUpPage() {
           <chakra.p color="inkSoft" fontSize="0.9rem">
             {t('setUp.clickNote')}
           </chakra.p>
+        </Part>
+        <Part title={t('schools.title')} id="schools">
+          <SchoolChoices />
         </Part>
         <Part title={t('setUp.check')}>
           <LevelCheck />

@@ -9,6 +9,7 @@ import { Button } from '../../shared/controls';
 import { formatNumber, formatSigned } from '../../shared/format';
 import { store, useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
+import { NumberField } from '../../shared/NumberField';
 import { useListening } from './useListening';
 
 /** How much of what was played lately counts, seconds. */
@@ -33,8 +34,8 @@ export function TuneUpCheck() {
       const heard = tuneUp(trace.f0Hz.subarray(from, trace.count), a4Hz);
       setResult(heard);
       if (heard.kind !== 'heard' || heard.advice !== 'there') return;
-      const { tuneUps } = store.getState().settings;
-      const kept = { at: new Date().toISOString(), cents: heard.centreCents };
+      const { tuneUps, roomCelsius } = store.getState().settings;
+      const kept = { at: new Date().toISOString(), cents: heard.centreCents, roomCelsius };
       dispatch(settingsChanged({ tuneUps: { ...tuneUps, [instrumentId]: kept } }));
     }, 500);
     return () => clearInterval(timer);
@@ -59,9 +60,20 @@ export function TuneUpCheck() {
           {t('setUp.tuneUpLast', {
             date: format(new Date(last.at), 'd MMM, HH:mm'),
             cents: formatSigned(last.cents, 0),
+            room: last.roomCelsius === undefined ? '' : t('setUp.tuneUpRoom', { celsius: last.roomCelsius }),
           })}
         </chakra.p>
       )}
+      <chakra.div maxWidth="220px" mb="10px">
+        <NumberField
+          label={t('setUp.roomCelsius')}
+          value={settings.roomCelsius}
+          min={-10}
+          max={50}
+          error={t('setUp.roomBad')}
+          onChange={(roomCelsius) => dispatch(settingsChanged({ roomCelsius }))}
+        />
+      </chakra.div>
       <Button onClick={() => void toggle()}>{t(on ? 'setUp.checkStop' : 'setUp.tuneUpStart')}</Button>
     </Box>
   );

@@ -1,7 +1,7 @@
 import { chakra } from '@chakra-ui/react';
 import { cautionsFor, exerciseScore } from '@inner-hum/core/exercise';
-import { format } from 'date-fns';
 import { useTranslation } from 'react-i18next';
+import { dayOf } from '../../shared/format';
 import { Button } from '../../shared/controls';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { exerciseOf, settingsChanged } from '../../store/settings';
@@ -11,7 +11,7 @@ export function CautionNote() {
   const { t } = useTranslation();
   const dispatch = useAppDispatch();
   const settings = useAppSelector((state) => state.settings);
-  const today = format(new Date(), 'yyyy-MM-dd');
+  const today = dayOf(new Date());
   const caution = cautionsFor(exerciseScore(exerciseOf(settings))).find((one) => settings.cautionsSeen[one] !== today);
   if (!caution) return null;
   const dismiss = () => dispatch(settingsChanged({ cautionsSeen: { ...settings.cautionsSeen, [caution]: today } }));

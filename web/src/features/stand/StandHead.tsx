@@ -9,13 +9,15 @@ import {
   writtenMidi,
   writtenToHz,
 } from '@inner-hum/core/theory';
-import { useEffect, useMemo, useRef, type RefObject } from 'react';
+import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import { useTranslation } from 'react-i18next';
 import { runner, type Timing } from '../../audio/takeRunner';
 import { formatSigned } from '../../shared/format';
 import { useNoteName } from '../../shared/useNoteName';
 import { useAppSelector } from '../../store';
 import { exerciseOf } from '../../store/settings';
+import { exerciseKey } from '../../store/stand';
+import { FingeringOf } from './FingeringOf';
 
 const LETTER_PX = { base: '84px', md: '132px' } as const;
 
@@ -23,10 +25,12 @@ const LETTER_PX = { base: '84px', md: '132px' } as const;
 export function StandHead() {
   const { t } = useTranslation();
   const nameOf = useNoteName();
-  const { phase } = useAppSelector((state) => state.stand);
+  const { phase, decisions, decisionsAbout } = useAppSelector((state) => state.stand);
   const settings = useAppSelector((state) => state.settings);
   const exercise = useMemo(() => exerciseOf(settings), [settings]);
   const score = useMemo(() => exerciseScore(exercise), [exercise]);
+  const tries = decisionsAbout === exerciseKey(exercise) ? decisions.length : 0;
+  const [fingeredMidi, setFingered] = useState(score.steps[0]!.fingeredMidi);
   const number = useRef<HTMLSpanElement>(null);
   const note = useRef<HTMLSpanElement>(null);
   const dynamics = useRef<HTMLSpanElement>(null);
@@ -39,6 +43,7 @@ export function StandHead() {
       const step = score.steps[Math.min(index, score.steps.length - 1)]!;
       const after = score.steps[index + 1];
       show(note, nameOf(step.soundedMidi));
+      setFingered(step.fingeredMidi);
       show(dynamics, phase === 'free' ? '' : dynamicsText(step));
       show(next, after && phase !== 'free' ? t('stand.nextNote', { note: nameOf(after.soundedMidi) }) : '');
     };
@@ -111,8 +116,16 @@ export function StandHead() {
             color="inkSoft"
             minHeight="1.5em"
           />
+          {tries > 0 && phase !== 'free' && (
+            <chakra.span display="block" color="inkSoft" data-testid="tries">
+              {t('stand.tries', { number: phase === 'verdict' ? tries : tries + 1 })}
+            </chakra.span>
+          )}
         </Box>
       </Flex>
+      <Box hideBelow="lg" pb="6px">
+        <FingeringOf writtenMidi={fingeredMidi} />
+      </Box>
       <Flex align="baseline" gap="14px" aria-hidden>
         {phase === 'countIn' && (
           <chakra.span color="inkSoft" fontSize="1.4rem">

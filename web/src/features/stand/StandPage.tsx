@@ -1,5 +1,5 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import { familyById, highestNote, TEMPO_RANGE_BPM, usualExercise } from '@inner-hum/core/exercise';
+import { highestNote, TEMPO_RANGE_BPM } from '@inner-hum/core/exercise';
 import { instrumentById } from '@inner-hum/core/theory';
 import { useEffect, useMemo, useRef } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -8,29 +8,34 @@ import { runner } from '../../audio/takeRunner';
 import { Button, Key } from '../../shared/controls';
 import { MiniRibbon } from '../../shared/MiniRibbon';
 import { ProblemNote } from '../../shared/ProblemNote';
+import { dayOf } from '../../shared/format';
 import { exerciseTitle } from '../../shared/exerciseText';
 import { useNoteName } from '../../shared/useNoteName';
 import { VerdictText } from '../../shared/VerdictText';
+import { noticed } from '../../store/notices';
 import { store, useAppDispatch, useAppSelector } from '../../store';
-import { exerciseChanged, exerciseOf, settingsChanged } from '../../store/settings';
-import { awayFrom, phaseChanged } from '../../store/stand';
+import { exerciseChanged, exerciseOf, settingsChanged, usualFor } from '../../store/settings';
+import { awayFrom, exerciseKey, phaseChanged } from '../../store/stand';
 import { ExerciseControls } from '../../shared/ExerciseControls';
 import { LiveRibbon } from './LiveRibbon';
+import { BeforePlaying } from './BeforePlaying';
 import { BlockBar } from './BlockBar';
 import { CautionNote } from './CautionNote';
 import { StandHead } from './StandHead';
+import { StandPart } from './StandPart';
 import { useStandKeys, type StandActions } from './useStandKeys';
 
 function useStandActions(): StandActions {
   const dispatch = useAppDispatch();
+  const { t } = useTranslation();
   return useMemo(() => {
     const exerciseNow = () => exerciseOf(store.getState().settings);
     const phaseNow = () => store.getState().stand.phase;
     const resting = () => ['idle', 'verdict'].includes(phaseNow());
     const start = () => void runner.startFlow();
     const waiting = () => {
-      const { block, goingOn, phase } = store.getState().stand;
-      return phase === 'verdict' && (goingOn || block !== null);
+      const { block, goingOn, paused, phase } = store.getState().stand;
+      return paused || (phase === 'verdict' && (goingOn || block !== null));
     };
     return {
       toggle: () => {
@@ -39,6 +44,10 @@ function useStandActions(): StandActions {
         else runner.stop();
       },
       pause: () => runner.stop(),
+      leave: () => {
+        runner.leave();
+        dispatch(noticed({ text: t('stand.left') }));
+      },
       again: () => resting() && !waiting() && start(),
       next: () => {
         if (waiting()) return runner.goOn();
@@ -48,7 +57,8 @@ function useStandActions(): StandActions {
       },
       home: () => {
         const { away } = store.getState().stand;
-        const { exercise, instrumentId } = store.getState().settings;
+        const { settings } = store.getState();
+        const { exercise } = settings;
         if (!resting()) return;
         if (waiting()) runner.stop();
         if (away) {
@@ -58,7 +68,7 @@ function useStandActions(): StandActions {
           return;
         }
         dispatch(awayFrom(exercise));
-        dispatch(settingsChanged({ exercise: usualExercise(familyById('homeCheck'), instrumentId) }));
+        dispatch(settingsChanged({ exercise: usualFor(settings, 'homeCheck') }));
         start();
       },
       full: () =>
@@ -83,7 +93,7 @@ function useStandActions(): StandActions {
         dispatch(phaseChanged('idle'));
       },
     };
-  }, [dispatch]);
+  }, [dispatch, t]);
 }
 
 /** The Stand: one swell at a time, from the count-in to the verdict, or free play. */
@@ -110,6 +120,7 @@ export default function StandPage() {
           <LiveRibbon live={['countIn', 'waiting', 'running', 'free'].includes(phase)} />
         )}
       </Box>
+      {!verdict && phase !== 'free' && <StandPart running={phase === 'running'} />}
       <Status />
       <Flex gap="12px" align="center" wrap="wrap" py="6px">
         {!verdict && (
@@ -137,8 +148,14 @@ export default function StandPage() {
             {away ? t('stand.homeBack', { title: exerciseTitle(t, away, nameOf) }) : t('stand.homeCheck')} <Key>B</Key>
           </Button>
         )}
+        {!playing && (
+          <Button tone="quiet" onClick={actions.leave}>
+            {t('stand.leave')} <Key>L</Key>
+          </Button>
+        )}
         {tunerHidden && <chakra.span color="inkSoft">{t('stand.tunerIsHidden')}</chakra.span>}
       </Flex>
+      {!playing && !verdict && <BeforePlaying />}
       {!playing && <CautionNote />}
       {!playing && !verdict && <ExerciseControls withFamily />}
     </Flex>
@@ -147,7 +164,7 @@ export default function StandPage() {
 
 function Status() {
   const { t } = useTranslation();
-  const { phase } = useAppSelector((state) => state.stand);
+  const { phase, paused } = useAppSelector((state) => state.stand);
   const source = useAppSelector((state) => state.settings.source);
   const last = useAppSelector((state) => state.stand.last);
   const text = {
@@ -160,9 +177,11 @@ function Status() {
     verdict: last && last.lostMs > 20 ? t('stand.lost', { ms: last.lostMs }) : '',
     free: t('stand.freeListening'),
   }[phase];
+  const leftToday =
+    useAppSelector(({ settings }) => settings.left[exerciseKey(exerciseOf(settings))]) === dayOf(new Date());
   return (
     <chakra.p role="status" fontSize="1.15rem" minHeight="1.5em">
-      {text}
+      {paused ? t('stand.paused') : phase === 'idle' && leftToday ? t('stand.leftToday') : text}
     </chakra.p>
   );
 }

@@ -3,6 +3,7 @@ import { useEffect } from 'react';
 export interface StandActions {
   readonly toggle: () => void;
   readonly pause: () => void;
+  readonly leave: () => void;
   readonly again: () => void;
   readonly next: () => void;
   readonly home: () => void;
@@ -21,6 +22,7 @@ export function useStandKeys(actions: StandActions): void {
     const run: Record<string, () => void> = {
       ' ': actions.toggle,
       p: actions.pause,
+      l: actions.leave,
       r: actions.again,
       PageUp: actions.again,
       ArrowRight: actions.next,

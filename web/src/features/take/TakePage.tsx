@@ -67,6 +67,8 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
             source: source.kind === 'file' ? source.name : t(`sources.${source.kind}`),
           })}{' '}
           · {t(`take.ruler.${record.setup.ruler.origin}`)}
+          {record.setup.reed && ` · ${t('take.reed', { reed: record.setup.reed })}`}
+          {record.cues?.map((cue) => ` · ${t('take.cue', { cue: t(`cues.${cue}`) })}`)}
           {record.cut && ` · ${t('take.cut')}`}
           {record.lostMs > 20 && ` · ${t('stand.lost', { ms: record.lostMs })}`}
         </chakra.span>

@@ -1,0 +1,58 @@
+import { Box, chakra } from '@chakra-ui/react';
+import { beatSeconds, exerciseScore } from '@inner-hum/core/exercise';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { runner } from '../../audio/takeRunner';
+import { Part, type PartPlaces } from '../../shared/Part';
+import { useAppSelector } from '../../store';
+import { exerciseOf } from '../../store/settings';
+
+/** The written part of the exercise: one system at a time, with a mark that moves with the beat. */
+export function StandPart({ running }: { readonly running: boolean }) {
+  const settings = useAppSelector((state) => state.settings);
+  const score = useMemo(() => exerciseScore(exerciseOf(settings)), [settings]);
+  const [places, setPlaces] = useState<PartPlaces>();
+  const view = useRef<HTMLDivElement>(null);
+  const mark = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (!places) return;
+    const show = (beat: number) => {
+      const place = places(beat);
+      if (!place || !view.current || !mark.current) return;
+      mark.current.style.transform = `translate(${place.x}px, ${place.top}px)`;
+      mark.current.style.height = `${place.height}px`;
+      const top = Math.max(0, place.top + place.height / 2 - view.current.clientHeight / 2);
+      if (Math.abs(view.current.scrollTop - top) > 2) view.current.scrollTop = top;
+    };
+    show(0);
+    if (!running) return;
+    let request = requestAnimationFrame(function follow() {
+      request = requestAnimationFrame(follow);
+      const { timing, desk } = runner;
+      const firstBeatAtS = timing?.firstBeatAtS;
+      if (!desk || firstBeatAtS === undefined) return;
+      show(Math.max(0, (desk.context.currentTime - firstBeatAtS) / beatSeconds(score)));
+    });
+    return () => cancelAnimationFrame(request);
+  }, [places, running, score]);
+  return (
+    <Box
+      ref={view}
+      position="relative"
+      height={{ base: '96px', md: '112px' }}
+      overflow="hidden"
+      data-testid="stand-part"
+    >
+      <Part score={score} onPlaces={setPlaces} />
+      <chakra.div
+        ref={mark}
+        position="absolute"
+        left="0"
+        top="0"
+        width="3px"
+        bg="accent"
+        opacity={running ? 0.85 : 0}
+        data-testid="part-mark"
+      />
+    </Box>
+  );
+}
