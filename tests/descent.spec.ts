@@ -29,6 +29,7 @@ test('a one-breath descent by microphone: the octave in its last note is found, 
   await page.goto('/');
   await page.getByRole('combobox', { name: 'Exercise' }).selectOption({ label: 'One-breath descent' });
   await page.getByRole('spinbutton', { name: 'Tempo' }).fill('120');
+  await page.getByText('Cue, silent bars, beat one').click();
   await page.getByRole('combobox', { name: 'Beat one' }).selectOption({ label: 'with my first tone' });
   await page.keyboard.press('Escape');
   await page.keyboard.press('Space');

@@ -31,6 +31,7 @@ test('a new player’s first swell by microphone: the numbers are those of the s
   await page.getByRole('link', { name: 'Set-up' }).click();
   await page.getByRole('combobox', { name: 'Horn' }).selectOption({ label: 'Alto' });
   await page.getByRole('link', { name: 'Stand' }).click();
+  await page.getByText('Cue, silent bars, beat one').click();
   await page.getByRole('combobox', { name: 'Beat one' }).selectOption({ label: 'with my first tone' });
   await page.keyboard.press('Escape');
   await page.keyboard.press('Space');

@@ -248,6 +248,7 @@ export const en = {
     fileRead: '“{{name}}” is among your own.',
     fileBad: 'This file holds no exercise this version knows. Nothing was changed.',
     moveUp: 'Earlier',
+    more: 'Cue, silent bars, beat one',
     duplicate: 'Duplicate',
     copyOf: '{{name}} (copy)',
     favourites: 'Favourites',

@@ -81,33 +81,6 @@ export function ExerciseControls({ withFamily = false }: { readonly withFamily?:
           checked={settings.goesOn}
           onChange={(goesOn) => dispatch(settingsChanged({ goesOn }))}
         />
-        <chakra.span width="150px">
-          <Choice
-            label={t('stand.silentBars')}
-            value={String(settings.silentBarEvery)}
-            options={['0', '4', '2']}
-            textOf={(every) => t(`stand.silentBar.${every}`)}
-            onChange={(every) => dispatch(settingsChanged({ silentBarEvery: Number(every) as 0 | 2 | 4 }))}
-          />
-        </chakra.span>
-        <chakra.span width="230px">
-          <Choice
-            label={t('cues.label')}
-            value={settings.cue}
-            options={['', ...CUES]}
-            textOf={(cue) => (cue === '' ? t('cues.none') : t(`cues.${cue}`))}
-            onChange={(cue) => dispatch(settingsChanged({ cue }))}
-          />
-        </chakra.span>
-        <chakra.span width="190px">
-          <Choice
-            label={t('stand.startOn')}
-            value={settings.startOn}
-            options={['beat', 'sound'] as const}
-            textOf={(start) => t(start === 'beat' ? 'stand.startOnBeat' : 'stand.startOnSound')}
-            onChange={(startOn) => dispatch(settingsChanged({ startOn }))}
-          />
-        </chakra.span>
         <chakra.span color="inkSoft" marginLeft="auto" data-testid="breath">
           {t('stand.breathNeeded', { seconds: budget.longestBreathS.toFixed(1) })}
           {budget.totalS > budget.longestBreathS && ` · ${t('stand.total', { seconds: budget.totalS.toFixed(0) })}`}
@@ -138,12 +111,56 @@ export function ExerciseControls({ withFamily = false }: { readonly withFamily?:
           </chakra.p>
         )
       )}
+      <MoreChoices />
       {rulerOf(settings).origin === 'assumed' && (
         <chakra.p color="inkSoft" fontSize="0.92rem" mt="4px">
           {t('stand.rulerAssumed')} <Link to="/set-up#ruler">{t('stand.rulerMeasure')}</Link>
         </chakra.p>
       )}
     </chakra.section>
+  );
+}
+
+/** What is set more seldom. */
+function MoreChoices() {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const settings = useAppSelector((state) => state.settings);
+  return (
+    <chakra.details>
+      <chakra.summary cursor="pointer" minHeight="32px" color="inkSoft">
+        {t('exercise.more')}
+      </chakra.summary>
+      <chakra.div display="flex" flexWrap="wrap" gap="14px" mt="4px">
+        <chakra.span width="150px">
+          <Choice
+            label={t('stand.silentBars')}
+            value={String(settings.silentBarEvery)}
+            options={['0', '4', '2']}
+            textOf={(every) => t(`stand.silentBar.${every}`)}
+            onChange={(every) => dispatch(settingsChanged({ silentBarEvery: Number(every) as 0 | 2 | 4 }))}
+          />
+        </chakra.span>
+        <chakra.span width="230px">
+          <Choice
+            label={t('cues.label')}
+            value={settings.cue}
+            options={['', ...CUES]}
+            textOf={(cue) => (cue === '' ? t('cues.none') : t(`cues.${cue}`))}
+            onChange={(cue) => dispatch(settingsChanged({ cue }))}
+          />
+        </chakra.span>
+        <chakra.span width="190px">
+          <Choice
+            label={t('stand.startOn')}
+            value={settings.startOn}
+            options={['beat', 'sound'] as const}
+            textOf={(start) => t(start === 'beat' ? 'stand.startOnBeat' : 'stand.startOnSound')}
+            onChange={(startOn) => dispatch(settingsChanged({ startOn }))}
+          />
+        </chakra.span>
+      </chakra.div>
+    </chakra.details>
   );
 }
 

@@ -67,6 +67,7 @@ function KeyMark({
     fill: down ? 'currentColor' : 'var(--chakra-colors-paper)',
     stroke: 'currentColor',
     strokeWidth: 1.4,
+    opacity: down || horn.group === 'main' ? 1 : 0.4,
   };
   const x = xOf(horn.x);
   const y = yOf(horn.row);

@@ -59,6 +59,7 @@ export default function ExercisesPage() {
           <chakra.p fontSize="1.1rem" mb="10px">
             {t(`families.${now.family}.what`)}
           </chakra.p>
+          <PrintedMeta text={exerciseMeta(t, now)} />
           <Box
             maxHeight="320px"
             overflowY="auto"
@@ -67,7 +68,6 @@ export default function ExercisesPage() {
           >
             <Part score={score} />
           </Box>
-          <PrintedMeta text={exerciseMeta(t, now)} />
           <Box _print={{ display: 'none' }}>
             <ExerciseControls />
             <Flex gap="12px" wrap="wrap" mt="14px">

@@ -35,112 +35,124 @@ export default function SetUpPage() {
         {t('setUp.title')}
       </chakra.h1>
       <ProblemNote onRetry={() => dispatch(problemMet(null))} />
-      <Grid templateColumns={{ base: '1fr', lg: '1fr 1fr' }} columnGap="56px" rowGap="30px">
-        <Part title={t('setUp.hornAndTuning')}>
-          <Choice
-            label={t('setUp.horn')}
-            value={settings.instrumentId}
-            options={INSTRUMENTS.map((one) => one.id)}
-            textOf={(id) => t(`instruments.${id}`)}
-            onChange={(id) => dispatch(hornChosen(id))}
-          />
-          <Field label={t('setUp.reed')} help={t('setUp.reedHelp')}>
-            <TextInput
-              value={settings.reeds[settings.instrumentId] ?? ''}
-              maxLength={60}
-              onChange={(event) =>
-                change({ reeds: { ...settings.reeds, [settings.instrumentId]: event.target.value } })
-              }
-            />
-          </Field>
-          <NumberField
-            label={t('setUp.tuning')}
-            value={settings.a4Hz}
-            min={A4_RANGE_HZ.min}
-            max={A4_RANGE_HZ.max}
-            step={0.5}
-            error={t('setUp.tuningBad')}
-            onChange={(a4Hz) => change({ a4Hz })}
-          />
-          <Choice
-            label={t('setUp.names')}
-            value={settings.noteNames}
-            options={['english', 'german', 'fixedDo'] as const}
-            textOf={(system) => t(`setUp.namesSystem.${system}`)}
-            onChange={(noteNames) => change({ noteNames })}
-          />
-          <Choice
-            label={t('setUp.spelling')}
-            value={settings.spelling}
-            options={['usual', 'sharps', 'flats'] as const}
-            textOf={(spelling) => t(`setUp.spellings.${spelling}`)}
-            onChange={(spelling) => change({ spelling })}
-          />
-          <Choice
-            label={t('setUp.demand')}
-            help={t('setUp.demandHelp')}
-            value={settings.demand}
-            options={keysOf(DEMAND_CENTS)}
-            textOf={(demand) => t(`demands.${demand}`)}
-            onChange={(demand) => change({ demand })}
-          />
-          <Choice
-            label={t('setUp.theme')}
-            value={settings.theme}
-            options={['system', 'light', 'dark'] as const}
-            textOf={(theme) => t(`setUp.themes.${theme}`)}
-            onChange={(theme) => change({ theme })}
-          />
-        </Part>
-        <Part title={t('setUp.sound')}>
-          <Choice
-            label={t('setUp.source')}
-            value={settings.source}
-            options={['microphone', 'file', 'standIn'] as const}
-            textOf={(source) => t(`sources.${source}`)}
-            onChange={(source) => change({ source })}
-          />
-          {settings.source === 'microphone' && (
-            <Devices value={settings.deviceId} onChange={(deviceId) => change({ deviceId })} />
-          )}
-          {settings.source === 'file' && <SoundFile />}
-          {settings.source === 'standIn' && (
+      <Grid templateColumns={{ base: '1fr', lg: '1fr 1fr' }} columnGap="56px" rowGap="30px" alignItems="start">
+        <Column>
+          <Part title={t('setUp.hornAndTuning')}>
             <Choice
-              label={t('setUp.standIn')}
-              help={t('setUp.standInHelp')}
-              value={settings.habit}
-              options={HABIT_NAMES}
-              textOf={(habit) => t(`setUp.habits.${habit}`)}
-              onChange={(habit) => change({ habit })}
+              label={t('setUp.horn')}
+              value={settings.instrumentId}
+              options={INSTRUMENTS.map((one) => one.id)}
+              textOf={(id) => t(`instruments.${id}`)}
+              onChange={(id) => dispatch(hornChosen(id))}
             />
-          )}
-          <Tick
-            label={t('setUp.keepSound')}
-            help={t('setUp.keepSoundHelp')}
-            checked={settings.keepSound}
-            onChange={(keepSound) => change({ keepSound })}
-          />
-          <chakra.p color="inkSoft" fontSize="0.9rem">
-            {t('setUp.clickNote')}
-          </chakra.p>
-        </Part>
-        <Part title={t('schools.title')} id="schools">
-          <SchoolChoices />
-        </Part>
-        <Part title={t('setUp.check')}>
-          <LevelCheck />
-        </Part>
-        <Part title={t('setUp.ruler')} id="ruler">
-          <RulerCheck />
-        </Part>
-        <Part title={t('setUp.tuneUp')} id="tune-up">
-          <TuneUpCheck />
-        </Part>
-        <Part title={t('setUp.loop')} id="loop">
-          <LoopCheck />
-        </Part>
+            <Field label={t('setUp.reed')} help={t('setUp.reedHelp')}>
+              <TextInput
+                value={settings.reeds[settings.instrumentId] ?? ''}
+                maxLength={60}
+                onChange={(event) =>
+                  change({ reeds: { ...settings.reeds, [settings.instrumentId]: event.target.value } })
+                }
+              />
+            </Field>
+            <NumberField
+              label={t('setUp.tuning')}
+              value={settings.a4Hz}
+              min={A4_RANGE_HZ.min}
+              max={A4_RANGE_HZ.max}
+              step={0.5}
+              error={t('setUp.tuningBad')}
+              onChange={(a4Hz) => change({ a4Hz })}
+            />
+            <Choice
+              label={t('setUp.names')}
+              value={settings.noteNames}
+              options={['english', 'german', 'fixedDo'] as const}
+              textOf={(system) => t(`setUp.namesSystem.${system}`)}
+              onChange={(noteNames) => change({ noteNames })}
+            />
+            <Choice
+              label={t('setUp.spelling')}
+              value={settings.spelling}
+              options={['usual', 'sharps', 'flats'] as const}
+              textOf={(spelling) => t(`setUp.spellings.${spelling}`)}
+              onChange={(spelling) => change({ spelling })}
+            />
+            <Choice
+              label={t('setUp.demand')}
+              help={t('setUp.demandHelp')}
+              value={settings.demand}
+              options={keysOf(DEMAND_CENTS)}
+              textOf={(demand) => t(`demands.${demand}`)}
+              onChange={(demand) => change({ demand })}
+            />
+            <Choice
+              label={t('setUp.theme')}
+              value={settings.theme}
+              options={['system', 'light', 'dark'] as const}
+              textOf={(theme) => t(`setUp.themes.${theme}`)}
+              onChange={(theme) => change({ theme })}
+            />
+          </Part>
+          <Part title={t('schools.title')} id="schools">
+            <SchoolChoices />
+          </Part>
+        </Column>
+        <Column>
+          <Part title={t('setUp.sound')}>
+            <Choice
+              label={t('setUp.source')}
+              value={settings.source}
+              options={['microphone', 'file', 'standIn'] as const}
+              textOf={(source) => t(`sources.${source}`)}
+              onChange={(source) => change({ source })}
+            />
+            {settings.source === 'microphone' && (
+              <Devices value={settings.deviceId} onChange={(deviceId) => change({ deviceId })} />
+            )}
+            {settings.source === 'file' && <SoundFile />}
+            {settings.source === 'standIn' && (
+              <Choice
+                label={t('setUp.standIn')}
+                help={t('setUp.standInHelp')}
+                value={settings.habit}
+                options={HABIT_NAMES}
+                textOf={(habit) => t(`setUp.habits.${habit}`)}
+                onChange={(habit) => change({ habit })}
+              />
+            )}
+            <Tick
+              label={t('setUp.keepSound')}
+              help={t('setUp.keepSoundHelp')}
+              checked={settings.keepSound}
+              onChange={(keepSound) => change({ keepSound })}
+            />
+            <chakra.p color="inkSoft" fontSize="0.9rem">
+              {t('setUp.clickNote')}
+            </chakra.p>
+          </Part>
+          <Part title={t('setUp.check')}>
+            <LevelCheck />
+          </Part>
+          <Part title={t('setUp.tuneUp')} id="tune-up">
+            <TuneUpCheck />
+          </Part>
+          <Part title={t('setUp.ruler')} id="ruler">
+            <RulerCheck />
+          </Part>
+          <Part title={t('setUp.loop')} id="loop">
+            <LoopCheck />
+          </Part>
+        </Column>
       </Grid>
     </Box>
+  );
+}
+
+function Column({ children }: { readonly children: ReactNode }) {
+  return (
+    <chakra.div display="flex" flexDirection="column" gap="30px" minWidth={0}>
+      {children}
+    </chakra.div>
   );
 }
 

@@ -109,6 +109,11 @@ export function StandHead() {
             <span ref={dynamics} />
             <chakra.span ref={next} fontStyle="normal" fontSize="0.8em" color="inkSoft" ml="22px" />
           </chakra.span>
+          {tries > 0 && phase !== 'free' && (
+            <chakra.span float="right" color="inkSoft" ml="22px" data-testid="tries">
+              {t('stand.tries', { number: phase === 'verdict' ? tries : tries + 1 })}
+            </chakra.span>
+          )}
           <chakra.span
             ref={cents}
             display="block"
@@ -116,11 +121,6 @@ export function StandHead() {
             color="inkSoft"
             minHeight="1.5em"
           />
-          {tries > 0 && phase !== 'free' && (
-            <chakra.span display="block" color="inkSoft" data-testid="tries">
-              {t('stand.tries', { number: phase === 'verdict' ? tries : tries + 1 })}
-            </chakra.span>
-          )}
         </Box>
       </Flex>
       <Box hideBelow="lg" pb="6px">

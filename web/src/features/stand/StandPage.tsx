@@ -113,14 +113,14 @@ export default function StandPage() {
       <StandHead />
       <BlockBar />
       <ProblemNote onRetry={actions.toggle} />
-      <Box flex="1 1 0" minHeight={{ base: '220px', md: '225px' }} position="relative">
+      <Box flex={verdict ? '1 0 auto' : '1 1 0'} minHeight={{ base: '220px', md: '225px' }} position="relative">
         {verdict ? (
           <VerdictPanel takeId={verdict.id} actions={actions} />
         ) : (
           <LiveRibbon live={['countIn', 'waiting', 'running', 'free'].includes(phase)} />
         )}
       </Box>
-      {!verdict && phase !== 'free' && <StandPart running={phase === 'running'} />}
+      {['countIn', 'waiting', 'running'].includes(phase) && <StandPart running={phase === 'running'} />}
       <Status />
       <Flex gap="12px" align="center" wrap="wrap" py="6px">
         {!verdict && (

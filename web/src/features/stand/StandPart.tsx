@@ -38,7 +38,7 @@ export function StandPart({ running }: { readonly running: boolean }) {
     <Box
       ref={view}
       position="relative"
-      height={{ base: '96px', md: '112px' }}
+      height={{ base: '110px', md: '160px' }}
       overflow="hidden"
       data-testid="stand-part"
     >

@@ -1,0 +1,53 @@
+import { chromium, expect, test } from '@playwright/test';
+import { hearing } from './fakeMicrophone';
+import { writeToneWav } from './testWav';
+
+const WAV = 'test-results/halted.wav';
+
+test('the part follows the beat, and the cue that is tried is kept with the take', async ({ page }) => {
+  await page.goto('/?demo');
+  await page.getByTestId('before').getByRole('button', { name: 'Ready' }).click();
+  await expect(page.getByTestId('before')).toBeHidden();
+  await page.getByRole('combobox', { name: 'Exercise' }).selectOption({ label: 'Zigzag descent' });
+  await page.getByRole('spinbutton', { name: 'Notes' }).fill('3');
+  await page.getByRole('spinbutton', { name: 'Tempo' }).fill('150');
+  await page.getByText('Cue, silent bars, beat one').click();
+  await page.getByRole('combobox', { name: 'Cue I am trying' }).selectOption({ label: 'Softer: slow the air' });
+  await page.keyboard.press('Escape');
+  await page.getByTestId('start').click();
+  await expect(page.getByTestId('stand-part').locator('svg')).toBeVisible();
+  const place = () => page.getByTestId('part-mark').evaluate((mark) => mark.getBoundingClientRect().left);
+  await expect(page.getByTestId('beat')).toHaveText('2', { timeout: 20_000 });
+  const early = await place();
+  await expect.poll(place).toBeGreaterThan(early + 40);
+  await page.getByRole('link', { name: 'Numbers and traces' }).click({ timeout: 40_000 });
+  await expect(page.getByText('Cue tried: Softer: slow the air.')).toBeVisible();
+});
+
+test('a long silence halts the take, and Space goes on where it stopped', async () => {
+  writeToneWav(WAV, { lengthS: 4, hzAt: () => 233.08, levelDbAt: () => -24 }, 6, 40);
+  const browser = await chromium.launch(hearing(`${WAV}%noloop`));
+  const page = await browser.newPage({ baseURL: 'http://localhost:4190' });
+  await page.goto('/stand');
+  await page.getByRole('combobox', { name: 'Exercise' }).selectOption({ label: 'Hold' });
+  await page.getByRole('spinbutton', { name: 'Beats', exact: true }).fill('40');
+  await page.keyboard.press('Escape');
+  await page.getByTestId('start').click();
+  await expect(page.getByText('Halted: nothing was heard for a while')).toBeVisible({ timeout: 60_000 });
+  await page.keyboard.press('Space');
+  await expect(page.getByText('Halted')).toBeHidden();
+  await expect(page.getByText('Count-in')).toBeVisible();
+  await page.keyboard.press('p');
+  await browser.close();
+});
+
+test('what is left for today says so, and can be played all the same', async ({ page }) => {
+  await page.goto('/?demo');
+  await expect(page.getByText('Press Space, then play')).toBeVisible();
+  await page.keyboard.press('l');
+  await expect(page.getByText('You left this for today')).toBeVisible();
+  await page.keyboard.press('ArrowUp');
+  await expect(page.getByText('You left this for today')).toBeHidden();
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByText('You left this for today')).toBeVisible();
+});
