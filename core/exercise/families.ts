@@ -9,6 +9,16 @@ import { firstTrace } from './families/firstTrace';
 import { fullAndSubtone } from './families/fullAndSubtone';
 import { fullSpanScale } from './families/fullSpanScale';
 import { heardInterval } from './families/heardInterval';
+import { altissimoVoicing } from './families/altissimoVoicing';
+import { bend } from './families/bend';
+import { fingeringTrial } from './families/fingeringTrial';
+import { humFirst } from './families/humFirst';
+import { overtoneLadder } from './families/overtoneLadder';
+import { overtoneMatch } from './families/overtoneMatch';
+import { overtoneRoute } from './families/overtoneRoute';
+import { quickAlternation } from './families/quickAlternation';
+import { shortTwelfths } from './families/shortTwelfths';
+import { smallTube } from './families/smallTube';
 import { hold } from './families/hold';
 import { homeCheck } from './families/homeCheck';
 import { homeNote } from './families/homeNote';
@@ -45,6 +55,16 @@ export const FAMILIES = [
   tongueOrAir,
   fullAndSubtone,
   firstTrace,
+  overtoneLadder,
+  humFirst,
+  overtoneMatch,
+  quickAlternation,
+  shortTwelfths,
+  overtoneRoute,
+  altissimoVoicing,
+  fingeringTrial,
+  bend,
+  smallTube,
   fullSpanScale,
   endSets,
   octaveDisplacement,

@@ -13,7 +13,16 @@ import { parsePhrase } from './phrase';
 import { TEMPO_RANGE_BPM, type Attack, type DynamicPoint, type Score, type Step } from './score';
 
 /** Groups of families, in the order of a practice. */
-export const STAGES = ['lowEnd', 'longTones', 'swells', 'descents', 'lowRegister', 'wholeHorn'] as const;
+export const STAGES = [
+  'lowEnd',
+  'longTones',
+  'swells',
+  'descents',
+  'lowRegister',
+  'overtones',
+  'altissimo',
+  'wholeHorn',
+] as const;
 export type Stage = (typeof STAGES)[number];
 
 /** What can be set on a family, with what is usual and what is possible. Notes are written MIDI numbers. */
@@ -22,12 +31,14 @@ export type Field =
   | { readonly kind: 'note'; readonly usual: number }
   | { readonly kind: 'choice'; readonly options: readonly string[]; readonly usual: string }
   /** notes as text, see {@link parsePhrase} */
-  | { readonly kind: 'phrase'; readonly usual: string };
+  | { readonly kind: 'phrase'; readonly usual: string }
+  /** set by the place that makes the exercise, not by hand */
+  | { readonly kind: 'text'; readonly usual: string };
 
 type Fields = Readonly<Record<string, Field>>;
 type ValueOf<F extends Field> = F extends { kind: 'choice'; options: readonly (infer T)[] }
   ? T
-  : F extends { kind: 'phrase' }
+  : F extends { kind: 'phrase' | 'text' }
     ? string
     : number;
 /** Values of fields by their names. */
@@ -48,6 +59,10 @@ export interface Tone {
   readonly note: number;
   /** partial of it that should sound; 1 when left out */
   readonly partial?: number;
+  readonly octaveKey?: boolean;
+  readonly hum?: boolean;
+  readonly bendCents?: number;
+  readonly freePitch?: boolean;
   /** is to be like the tone before it, and compared with it */
   readonly pair?: boolean;
   readonly beats: number;
@@ -70,6 +85,7 @@ export const number = (min: number, max: number, usual: number) => ({ kind: 'num
 export const note = (usual: number) => ({ kind: 'note', usual }) as const;
 export const choice = <const T extends string>(options: readonly T[], usual: NoInfer<T>) =>
   ({ kind: 'choice', options, usual }) as const;
+export const text = (usual: string) => ({ kind: 'text', usual }) as const;
 export const phrase = (usual: string) => ({ kind: 'phrase', usual }) as const;
 export const dynamic = (usual: Dynamic) => choice(DYNAMICS, usual);
 
@@ -114,7 +130,7 @@ export function scoreOf(family: Family, parameters: ExerciseParameters): Score {
       soundedMidi,
       dynamics: points(tone),
       attack: tone.attack,
-      ...(tone.pair && { pair: true }),
+      ...marks(tone),
     };
   });
   return {
@@ -126,6 +142,17 @@ export function scoreOf(family: Family, parameters: ExerciseParameters): Score {
     partialTuning: (parameters['tuning'] as PartialTuning | undefined) ?? 'tempered',
     tunerHidden: parameters.tunerHidden,
     steps,
+  };
+}
+
+/** What a step is besides a plain tone. */
+function marks({ pair, octaveKey, hum, bendCents, freePitch }: Tone) {
+  return {
+    ...(pair && { pair }),
+    ...(octaveKey && { octaveKey }),
+    ...(hum && { hum }),
+    ...(bendCents && { bendCents }),
+    ...(freePitch && { freePitch }),
   };
 }
 
@@ -147,15 +174,23 @@ function check(name: string, field: Field, value: unknown, horn: Instrument): vo
   if (field.kind === 'choice') {
     if (!field.options.includes(value as string))
       throw new RangeError(`${name} must be one of ${field.options.join(', ')}`);
-  } else if (field.kind === 'phrase') parsePhrase(String(value));
+  } else if (field.kind === 'text') checkText(name, value);
+  else if (field.kind === 'phrase') parsePhrase(String(value));
   else if (field.kind === 'note') inLimits(name, value, horn.lowestWrittenMidi, highestNote(horn));
   else inLimits(name, value, field.min, field.max);
+}
+
+function checkText(name: string, value: unknown): void {
+  if (typeof value !== 'string' || value.length > 2000) throw new RangeError(`${name} must be a text`);
 }
 
 function inLimits(name: string, value: unknown, min: number, max: number): void {
   if (!(typeof value === 'number' && value >= min && value <= max))
     throw new RangeError(`${name} must be from ${min} to ${max}, got ${String(value)}`);
 }
+
+/** How the target of overtones is tuned, as a field of a family. */
+export const tuning = choice(['tempered', 'natural', 'free'], 'tempered');
 
 /** @throws RangeError when the first dynamic is not softer than the second */
 export function softerThan(softest: Dynamic, loudest: Dynamic): void {

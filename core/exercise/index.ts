@@ -24,3 +24,15 @@ export {
 } from './score';
 export { parsePhrase, phraseText, PhraseError, type PhraseNote } from './phrase';
 export { scoreToAbc } from './notation';
+export {
+  bestRoute,
+  describeRoute,
+  NoSourceError,
+  ROUTE_AIMS,
+  ROUTE_COST,
+  routeChoices,
+  type OwnSource,
+  type Route,
+  type RouteAim,
+  type RouteOptions,
+} from './routes';

@@ -5,7 +5,7 @@ import { parsePhrase } from './phrase';
 export function phraseTones(
   text: string,
   restBeats: number,
-  toneOf: (midi: number, index: number) => Pick<Tone, 'note' | 'dynamics' | 'partial'>,
+  toneOf: (midi: number, index: number) => Pick<Tone, 'note' | 'dynamics' | 'partial' | 'octaveKey'>,
 ): Tone[] {
   const tones: Tone[] = [];
   for (const { midi, beats } of parsePhrase(text)) {

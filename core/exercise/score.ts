@@ -22,6 +22,14 @@ export interface Step {
   /** at least one point, in order of beats, the first at beat 0 */
   readonly dynamics: readonly DynamicPoint[];
   readonly attack: Attack;
+  /** fingered with the octave key: `fingeredMidi` is the tube, an octave lower than the fingers' own note */
+  readonly octaveKey?: boolean;
+  /** hummed or sung, in any octave, not played */
+  readonly hum?: boolean;
+  /** goes this far down and back by voicing alone, cents */
+  readonly bendCents?: number;
+  /** no pitch is asked for: it may rest wherever it does */
+  readonly freePitch?: boolean;
   /** should sound like the step before it and is compared with it */
   readonly pair?: boolean;
 }

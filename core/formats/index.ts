@@ -5,3 +5,6 @@ export type { TakeRecord, TakeSetup, TakeSound, TakeSource, WholeTake } from './
 export { takeRecordSchema } from './takeSchema';
 export { fromInt16, readWav, toInt16, writeWav, type WavResult, type WavSound } from './wav';
 export { modernise } from './modernise';
+export { forHorn, type ImportedPart, type ImportedParts } from './importedPart';
+export { readMidi } from './midiIn';
+export { readMusicXml } from './musicXmlIn';

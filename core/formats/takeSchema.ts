@@ -26,6 +26,10 @@ const step = object({
     .required(),
   attack,
   pair: boolean().optional(),
+  octaveKey: boolean().optional(),
+  hum: boolean().optional(),
+  bendCents: number().optional(),
+  freePitch: boolean().optional(),
 });
 
 const score = object({

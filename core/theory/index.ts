@@ -32,3 +32,13 @@ export {
 } from './dynamics';
 export { keysOf, regularFingering } from './fingerings';
 export { KEYS, type HornKey, type KeyId } from './keys.data';
+export {
+  expectedSuccess,
+  LATTICE_PARTIALS,
+  lattice,
+  sourceByKey,
+  sourceKey,
+  sourcesOf,
+  type Source,
+  type Tries,
+} from './lattice';

@@ -1,0 +1,60 @@
+import type { PhraseNote } from '@inner-hum/core/exercise';
+import type { Instrument } from '@inner-hum/core/theory';
+
+/** One part of a score file as a single line of notes. */
+export interface ImportedPart {
+  readonly name: string;
+  /** printed pitch for notation, sounding pitch for MIDI */
+  readonly notes: readonly PhraseNote[];
+  /** sounding less printed, semitones; undefined when the file does not say */
+  readonly transposeSemitones: number | undefined;
+}
+
+/** What came of a score file; `detail` says where it fails, for example "measure 3". */
+export type ImportedParts =
+  | { readonly kind: 'parts'; readonly parts: readonly ImportedPart[] }
+  | { readonly kind: 'refused'; readonly reason: 'notRead' | 'noNotes' | 'damaged'; readonly detail: string };
+
+/** A stretch of sound or silence before it is laid on the beat grid, in quarters. */
+export interface TimedNote {
+  readonly midi: number | null;
+  readonly quarters: number;
+}
+
+const GRID = 4;
+const LONGEST_BEATS = 16;
+
+/** Notes on the grid of quarter beats: rests joined, what is shorter than a grid place left out. */
+export function onGrid(timed: readonly TimedNote[]): PhraseNote[] {
+  const notes: PhraseNote[] = [];
+  let place = 0;
+  let taken = 0;
+  for (const { midi, quarters } of timed) {
+    place += quarters;
+    const beats = Math.round(place * GRID) / GRID - taken;
+    if (beats <= 0) continue;
+    taken += beats;
+    const before = notes.at(-1);
+    if (midi === null && before?.midi === null)
+      notes[notes.length - 1] = { midi, beats: Math.min(LONGEST_BEATS, before.beats + beats) };
+    else notes.push({ midi, beats: Math.min(LONGEST_BEATS, beats) });
+  }
+  while (notes[0]?.midi === null) notes.shift();
+  while (notes.at(-1)?.midi === null) notes.pop();
+  return notes;
+}
+
+/**
+ * A part in the written pitch of a horn. A part that says how it transposes keeps its sound, unless it is printed for a
+ * horn in the same key: then it is read as printed, in whatever octave. Without that, `asPrinted` decides.
+ */
+export function forHorn(
+  { notes, transposeSemitones }: ImportedPart,
+  horn: Instrument,
+  asPrinted: boolean,
+): PhraseNote[] {
+  const own = horn.soundingOffsetSemitones;
+  const sameKey = transposeSemitones !== undefined && (transposeSemitones - own) % 12 === 0;
+  const by = sameKey || (transposeSemitones === undefined && asPrinted) ? 0 : (transposeSemitones ?? 0) - own;
+  return notes.map(({ midi, beats }) => ({ midi: midi === null ? null : midi + by, beats }));
+}

@@ -1,0 +1,31 @@
+import toneMidi from '@tonejs/midi';
+import { onGrid, type ImportedPart, type ImportedParts, type TimedNote } from './importedPart';
+
+/**
+ * Tracks of a Standard MIDI File as single lines in sounding pitch: of notes that begin together the highest, each ended
+ * by the next. Refused when the bytes are no such file.
+ */
+export function readMidi(bytes: Uint8Array): ImportedParts {
+  let midi: InstanceType<typeof toneMidi.Midi>;
+  try {
+    midi = new toneMidi.Midi(bytes);
+  } catch (error) {
+    return { kind: 'refused', reason: 'notRead', detail: error instanceof Error ? error.message : '' };
+  }
+  const { ppq } = midi.header;
+  const parts = midi.tracks.flatMap((track, i): ImportedPart[] => {
+    const timed: TimedNote[] = [];
+    let at = 0;
+    const notes = [...track.notes].sort((a, b) => a.ticks - b.ticks || b.midi - a.midi);
+    const line = notes.filter((one, k) => k === 0 || notes[k - 1]!.ticks !== one.ticks);
+    line.forEach((one, k) => {
+      const end = Math.min(one.ticks + one.durationTicks, line[k + 1]?.ticks ?? Infinity);
+      if (one.ticks > at) timed.push({ midi: null, quarters: (one.ticks - at) / ppq });
+      timed.push({ midi: one.midi, quarters: (end - one.ticks) / ppq });
+      at = end;
+    });
+    const name = track.name.trim() || `${i + 1}`;
+    return timed.length > 0 ? [{ name, notes: onGrid(timed), transposeSemitones: 0 }] : [];
+  });
+  return parts.length > 0 ? { kind: 'parts', parts } : { kind: 'refused', reason: 'noNotes', detail: '' };
+}

@@ -1,0 +1,127 @@
+import { XMLParser, XMLValidator } from 'fast-xml-parser';
+import { strFromU8, unzipSync } from 'fflate';
+import { onGrid, type ImportedPart, type ImportedParts, type TimedNote } from './importedPart';
+
+/** An element as the parser gives it in document order: one key with its children, and attributes under ":@". */
+type Element = Readonly<Record<string, unknown>>;
+const STEPS: Readonly<Record<string, number>> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
+const ZIP_MAGIC = 0x4b50;
+
+/**
+ * Parts of a MusicXML file, plain (.musicxml, .xml) or zipped (.mxl): first voice, top note of chords, ties joined,
+ * grace notes left out. Source of the format: MusicXML 4.0, W3C Music Notation Community Group.
+ */
+export function readMusicXml(bytes: Uint8Array): ImportedParts {
+  let root: Element[];
+  try {
+    const text = textOf(bytes);
+    const valid = XMLValidator.validate(text);
+    if (valid !== true) return { kind: 'refused', reason: 'notRead', detail: `line ${valid.err.line}` };
+    const parser = new XMLParser({
+      preserveOrder: true,
+      ignoreAttributes: false,
+      attributeNamePrefix: '',
+      parseTagValue: false,
+      processEntities: false,
+    });
+    const document = parser.parse(text) as Element[];
+    const score = document.find((one) => 'score-partwise' in one);
+    if (!score) return { kind: 'refused', reason: 'notRead', detail: 'score-partwise' };
+    root = childrenOf(score, 'score-partwise');
+  } catch (error) {
+    return { kind: 'refused', reason: 'notRead', detail: error instanceof Error ? error.message : '' };
+  }
+  const names = partNames(root);
+  const parts: ImportedPart[] = [];
+  for (const part of root.filter((one) => 'part' in one)) {
+    const id = attribute(part, 'id');
+    const name = names.get(id) || id;
+    const read = readPart(childrenOf(part, 'part'));
+    if (typeof read === 'string') return { kind: 'refused', reason: 'damaged', detail: `${name}, ${read}` };
+    if (read.notes.length > 0) parts.push({ name, ...read });
+  }
+  return parts.length > 0 ? { kind: 'parts', parts } : { kind: 'refused', reason: 'noNotes', detail: '' };
+}
+
+function textOf(bytes: Uint8Array): string {
+  const isZip = bytes.length > 2 && bytes[0]! + 256 * bytes[1]! === ZIP_MAGIC;
+  if (!isZip) return new TextDecoder().decode(bytes);
+  const files = unzipSync(bytes);
+  const listed = /full-path="([^"]+)"/.exec(strFromU8(files['META-INF/container.xml'] ?? new Uint8Array()))?.[1];
+  const name = listed ?? Object.keys(files).find((one) => /^[^/]+\.(musicxml|xml)$/.test(one));
+  const file = name === undefined ? undefined : files[name];
+  if (!file) throw new Error('META-INF/container.xml');
+  return strFromU8(file);
+}
+
+function partNames(root: readonly Element[]): Map<string, string> {
+  const list = root.find((one) => 'part-list' in one);
+  return new Map(
+    (list ? childrenOf(list, 'part-list') : [])
+      .filter((one) => 'score-part' in one)
+      .map((one) => [attribute(one, 'id'), textIn(childrenOf(one, 'score-part'), 'part-name') ?? '']),
+  );
+}
+
+function readPart(measures: readonly Element[]): Pick<ImportedPart, 'notes' | 'transposeSemitones'> | string {
+  const timed: TimedNote[] = [];
+  let divisions = 1;
+  let transposeSemitones: number | undefined;
+  let voice: string | undefined;
+  for (const measure of measures.filter((one) => 'measure' in one)) {
+    const where = `measure ${attribute(measure, 'number')}`;
+    for (const element of childrenOf(measure, 'measure')) {
+      if ('attributes' in element) {
+        const attributes = childrenOf(element, 'attributes');
+        divisions = Number(textIn(attributes, 'divisions') ?? divisions);
+        if (!(divisions > 0)) return where;
+        const transpose = attributes.find((one) => 'transpose' in one);
+        if (transpose) transposeSemitones = semitonesOf(childrenOf(transpose, 'transpose'));
+      }
+      if (!('note' in element)) continue;
+      const note = childrenOf(element, 'note');
+      voice ??= textIn(note, 'voice');
+      if (has(note, 'grace') || textIn(note, 'voice') !== voice) continue;
+      const quarters = Number(textIn(note, 'duration')) / divisions;
+      const midi = midiOf(note);
+      if (!(quarters >= 0) || midi === undefined) return where;
+      const before = timed.at(-1);
+      if (has(note, 'chord') && before) {
+        if (before.midi !== null && midi !== null && midi > before.midi) timed[timed.length - 1] = { ...before, midi };
+      } else if (before && isTiedOn(note) && before.midi === midi)
+        timed[timed.length - 1] = { midi, quarters: before.quarters + quarters };
+      else timed.push({ midi, quarters });
+    }
+  }
+  return { notes: onGrid(timed), transposeSemitones };
+}
+
+/** MIDI number of a note element; null for a rest, undefined when it is neither. */
+function midiOf(note: readonly Element[]): number | null | undefined {
+  if (has(note, 'rest')) return null;
+  const pitch = note.find((one) => 'pitch' in one);
+  if (!pitch) return undefined;
+  const inside = childrenOf(pitch, 'pitch');
+  const step = STEPS[textIn(inside, 'step') ?? ''];
+  const midi = 12 * (Number(textIn(inside, 'octave')) + 1) + (step ?? NaN) + Number(textIn(inside, 'alter') ?? 0);
+  return Number.isInteger(midi) ? midi : undefined;
+}
+
+function isTiedOn(note: readonly Element[]): boolean {
+  return note.some((one) => 'tie' in one && attribute(one, 'type') === 'stop');
+}
+
+function semitonesOf(transpose: readonly Element[]): number {
+  return Number(textIn(transpose, 'chromatic') ?? 0) + 12 * Number(textIn(transpose, 'octave-change') ?? 0);
+}
+
+const childrenOf = (element: Element, name: string) => (element[name] ?? []) as Element[];
+const has = (elements: readonly Element[], name: string) => elements.some((one) => name in one);
+const attribute = (element: Element, name: string) =>
+  String((element[':@'] as Record<string, unknown> | undefined)?.[name] ?? '');
+
+function textIn(elements: readonly Element[], name: string): string | undefined {
+  const found = elements.find((one) => name in one);
+  const text = found && childrenOf(found, name)[0]?.['#text'];
+  return text === undefined ? undefined : String(text);
+}
