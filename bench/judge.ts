@@ -19,6 +19,20 @@ const OWN_MISTAKES: readonly (readonly [string, FaultName, FindingId])[] = [
   ['relaySwell', 'stepsAtSlurs', 'slurStep'],
   ['oneBreathDescent', 'stopsEarly', 'stoppedEarly'],
   ['ventMatch', 'colourApart', 'colourApart'],
+  ['overtoneLadder', 'partialTooLow', 'wrongPartial'],
+  ['overtoneMatch', 'slowChange', 'slowChange'],
+  ['overtoneMatch', 'changesLate', 'changeLate'],
+  ['overtoneMatch', 'pairSharp', 'pairSharp'],
+  ['overtoneMatch', 'pairSofter', 'pairSofter'],
+  ['quickAlternation', 'changesUnevenly', 'unevenTime'],
+  ['shortTwelfths', 'partialTooLow', 'wrongPartial'],
+  ['overtoneRoute', 'partialTooLow', 'wrongPartial'],
+  ['altissimoVoicing', 'partialTooLow', 'wrongPartial'],
+  ['humFirst', 'humsSharp', 'humSharp'],
+  ['humFirst', 'humsOther', 'hummedOther'],
+  ['bend', 'bendsLittle', 'bendShallow'],
+  ['bend', 'bendsOff', 'bendOff'],
+  ['bend', 'bendsRoughly', 'bendRough'],
 ];
 const HORNS = ['alto', 'tenor', 'baritoneLowA'] as const;
 

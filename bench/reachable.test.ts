@@ -48,6 +48,9 @@ const OTHER_WAYS: Readonly<Partial<Record<FindingId, () => readonly { readonly i
   held: () => playFamily('hold', 'alto', SEED, CLEAN_HABITS).findings,
   steady: () => playFamily('hold', 'alto', SEED, CLEAN_HABITS).findings,
   even: () => playSwell(SEED, CLEAN_HABITS).verdict.findings,
+  humRight: () => playFamily('humFirst', 'alto', SEED, CLEAN_HABITS).findings,
+  bendDeep: () => playFamily('bend', 'alto', SEED, CLEAN_HABITS).findings,
+  rests: () => playFamily('smallTube', 'alto', SEED, CLEAN_HABITS).findings,
   wrongWay: () => playSwell(SEED, withFault('lopsided')).verdict.findings,
   leakLikely: () => {
     const past = onDays((at, reed) => before('tongueOrAir', withFault('bothFail'), at, reed), 2);

@@ -41,6 +41,8 @@ function measuresOf(step: Loose): Loose {
     release: { fallS: missing, slipCents: missing, into: 'silence' },
     hold: { beats: missing, fault: 'none' },
     ...step,
+    ...(isObject(step['slur']) && { slur: { glitchS: step['slur']['gapS'], ...step['slur'] } }),
+    ...(isObject(step['pair']) && { pair: { changeS: missing, ...step['pair'] } }),
     jumps: jumps.map((jump: unknown) => (isObject(jump) ? { kind: 'jump', ...jump } : jump)),
   };
 }

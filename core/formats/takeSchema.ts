@@ -107,7 +107,15 @@ const stepMeasures = lazy((value: unknown) =>
           beats: measuredValue,
           fault: string().oneOf(['none', 'jump', 'dropOut', 'pitch', 'ended']).required(),
         }),
-        slur: object({ levelStepDb: measuredValue, pitchStepCents: measuredValue, gapS: real().min(0) })
+        slur: object({
+          levelStepDb: measuredValue,
+          pitchStepCents: measuredValue,
+          gapS: real().min(0),
+          glitchS: real().min(0),
+        })
+          .optional()
+          .default(undefined),
+        bend: object({ depthCents: measuredValue, returnCents: measuredValue, stepCents: measuredValue })
           .optional()
           .default(undefined),
         pair: object({
@@ -115,6 +123,7 @@ const stepMeasures = lazy((value: unknown) =>
           levelDb: measuredValue,
           centroidPartials: measuredValue,
           spectralDistanceDb: measuredValue,
+          changeS: measuredValue,
         })
           .optional()
           .default(undefined),

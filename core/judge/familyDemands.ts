@@ -37,6 +37,21 @@ const OWN: Readonly<Record<string, Partial<FamilyDemand>>> = {
   fullSpanScale: { easier: ['slower', 'startLouder'], harder: ['fasterTempo', 'softer', 'hideTuner'] },
   endSets: { easier: ['slower', 'startLouder'], harder: ['fasterTempo', 'softer', 'hideTuner'] },
   heardInterval: { easier: ['fewer', 'longer'], harder: ['hideTuner', 'more'] },
+  overtoneLadder: { easier: ['fewer', 'startLouder', 'higherNote'], harder: ['more', 'softer', 'hideTuner', 'slower'] },
+  overtoneMatch: { easier: ['startLouder', 'fewer', 'higherNote'], harder: ['more', 'softer', 'hideTuner'] },
+  // In eighths nothing settles: what counts is the time and the sameness of the pitch.
+  quickAlternation: {
+    without: ['slowResponse', 'unsteady', 'rising', 'sinking', 'slurStep', 'changeLate', 'changeEarly'],
+    easier: ['slower', 'fewer'],
+    harder: ['fasterTempo', 'more'],
+  },
+  shortTwelfths: { easier: ['fewer', 'startLouder', 'slower'], harder: ['more', 'softer', 'fasterTempo'] },
+  overtoneRoute: { easier: ['slower', 'startLouder'], harder: ['fasterTempo', 'softer', 'hideTuner'] },
+  altissimoVoicing: { easier: ['fewer', 'longer', 'startLouder'], harder: ['more', 'softer', 'hideTuner'] },
+  fingeringTrial: { easier: ['startLouder', 'shorter'], harder: ['softer', 'longer'] },
+  bend: { easier: ['fewer', 'lowerNote', 'longer'], harder: ['more', 'hideTuner', 'softer'] },
+  smallTube: { without: ['slowResponse', 'late', 'early'], easier: ['shorter'], harder: ['longer'] },
+  humFirst: { without: ['late', 'early'], easier: ['fewer', 'startLouder'], harder: ['more', 'softer', 'hideTuner'] },
   vowelSweep: { easier: ['shorter', 'higherNote'], harder: ['hideTuner', 'longer', 'lowerNote'] },
 };
 

@@ -1,9 +1,10 @@
-import { beatSeconds, type ExerciseParameters, type Score } from '@inner-hum/core/exercise';
-import { valueOf, type Demand, type StepMeasures } from '@inner-hum/core/measure';
+import { beatSeconds, type ExerciseParameters, type Score, type Step } from '@inner-hum/core/exercise';
+import { median, valueOf, type Demand, type StepMeasures } from '@inner-hum/core/measure';
 import { demandsOf } from './familyDemands';
 import { nextStep } from './nextStep';
 import { acrossTakes, pastTake, type PastTake } from './acrossTakes';
-import { RULES } from './rules';
+import type { Sounded } from './rule';
+import { applies, RULES } from './rules';
 import { seriesFindings } from './seriesFindings';
 import type { Decision, Finding, FindingId, Verdict } from './verdict';
 
@@ -31,7 +32,7 @@ export interface TakeCase {
 export function judgeTake(measures: readonly StepMeasures[], about: TakeCase): Verdict {
   const { without } = demandsOf(about.parameters.family);
   const found = toneFindings(measures, about).filter((one) => !without.includes(one.id));
-  const explained = found.filter((one) => !isExplained(one, found));
+  const explained = found.filter((one) => !isExplained(one, found, measures));
   const findings = [...together(explained, about.score), ...seriesFindings(measures, about.score)];
   if (about.now && about.past)
     findings.push(...acrossTakes(pastTake({ ...about.now, ...about, measures }), about.past));
@@ -57,14 +58,17 @@ const TRIES: Partial<Record<FindingId, Verdict['tries']>> = {
   slopeHere: ['anotherNote'],
   leakLikely: ['haveItChecked'],
   tiring: ['restLonger'],
+  unevenTime: ['countTheChange'],
 };
 
 function toneFindings(measures: readonly StepMeasures[], about: TakeCase): Finding[] {
-  const context = {
+  const { steps, partialTuning } = about.score;
+  const common = {
     demand: about.demand,
     beatS: beatSeconds(about.score),
     evenColour: about.evenColour ?? false,
-    freeTuning: about.score.partialTuning === 'free',
+    freeTuning: partialTuning === 'free',
+    tempered: partialTuning === 'tempered',
   };
   const found: Finding[] = [];
   const played = measures.findLastIndex((step) => step.kind === 'sounded') + 1;
@@ -77,8 +81,10 @@ function toneFindings(measures: readonly StepMeasures[], about: TakeCase): Findi
           found.push({ id: 'stoppedAfter', weight, stepIndex, values: { played, total: measures.length } });
         return;
       }
+      const asked = steps[stepIndex];
+      const context = { ...common, step: asked, changesOver: changesOver(asked, steps[stepIndex - 1]) };
       for (const rule of RULES) {
-        if (rule.weight !== weight) continue;
+        if (rule.weight !== weight || !applies(rule.id, asked)) continue;
         const values = rule.when(step, context);
         if (values) found.push({ id: rule.id, weight, stepIndex, values });
       }
@@ -86,8 +92,24 @@ function toneFindings(measures: readonly StepMeasures[], about: TakeCase): Findi
   return found;
 }
 
+/** Whether a step is slurred to from another partial of its tube, or from the tone it should be like. */
+function changesOver(step: Step | undefined, before: Step | undefined): boolean {
+  if (step?.attack !== 'slurred' || !before) return false;
+  const overtones = step.partialNumber > 1 || before.partialNumber > 1;
+  return step.pair === true || (overtones && step.partialNumber !== before.partialNumber);
+}
+
+/** A break at the very beginning of a change is the change itself, told once. */
+const CHANGE_REACH_S = 0.35;
+
 /** A waver or drift that is the pitch following the loudness is told once, as that. */
-function isExplained(one: Finding, found: readonly Finding[]): boolean {
+function isExplained(one: Finding, found: readonly Finding[], measures: readonly StepMeasures[]): boolean {
+  if (['jump', 'crack', 'squeak', 'slurGap', 'dropOut'].includes(one.id)) {
+    const step = measures[one.stepIndex];
+    const startS = step?.kind === 'sounded' ? step.onsetS : 0;
+    const atChange = one.id === 'slurGap' || Math.abs((one.values['atS'] ?? Infinity) - startS) < CHANGE_REACH_S;
+    return atChange && found.some((other) => other.id === 'slowChange' && other.stepIndex === one.stepIndex);
+  }
   if (!['unsteady', 'rising', 'sinking'].includes(one.id)) return false;
   return found.some(
     (other) => other.stepIndex === one.stepIndex && (other.id === 'sharpWhenSoft' || other.id === 'flatWhenSoft'),
@@ -107,6 +129,8 @@ function together(found: readonly Finding[], score: Score): Finding[] {
 
 function wellFindings(measures: readonly StepMeasures[], score: Score): Finding[] {
   const sounded = measures.flatMap((step, stepIndex) => (step.kind === 'sounded' ? [{ step, stepIndex }] : []));
+  const special = specialFindings(sounded, score);
+  if (special.length > 0) return special;
   const swells = score.steps.every((step) => step.dynamics.length > 1);
   if (!swells || score.steps.length > MANY_STEPS) {
     const shares = sounded.flatMap(({ step }) => valueOf(step.shareInWindow) ?? []);
@@ -122,6 +146,28 @@ function wellFindings(measures: readonly StepMeasures[], score: Score): Finding[
   });
 }
 
+/** What went well where the pitch line is not the point. */
+function specialFindings(
+  sounded: readonly { readonly step: Sounded; readonly stepIndex: number }[],
+  { steps }: Score,
+): Finding[] {
+  const found: Finding[] = [];
+  const hums = sounded.filter(({ stepIndex }) => steps[stepIndex]?.hum);
+  const hummed = hums.flatMap(({ step }) => valueOf(step.pitchCentreCents) ?? []);
+  if (hummed.length > 0)
+    found.push({
+      id: 'humRight',
+      weight: 0,
+      stepIndex: hums[0]!.stepIndex,
+      values: { cents: median(hummed.map(Math.abs)) },
+    });
+  const bent = sounded.flatMap(({ step }) => (step.bend && valueOf(step.bend.depthCents)) ?? []);
+  if (bent.length > 0) found.push({ id: 'bendDeep', weight: 0, stepIndex: 0, values: { cents: median(bent) } });
+  const free = sounded.filter(({ stepIndex }) => steps[stepIndex]?.freePitch);
+  if (free.length > 0) found.push({ id: 'rests', weight: 0, stepIndex: 0, values: { hz: free[0]!.step.targetHz } });
+  return found;
+}
+
 function decide(findings: readonly Finding[], before: readonly Decision[]): Decision {
   if (findings.some((one) => one.id === 'tiring')) return 'leave';
   const worst = Math.max(0, ...findings.map((one) => one.weight));
@@ -135,5 +181,7 @@ function decide(findings: readonly Finding[], before: readonly Decision[]): Deci
 
 /** Nothing heard or another note says nothing about how hard the exercise is. */
 function onlyMissed(findings: readonly Finding[]): boolean {
-  return findings.filter((one) => one.weight === 3).every((one) => one.id === 'nothingHeard' || one.id === 'otherNote');
+  return findings
+    .filter((one) => one.weight === 3)
+    .every((one) => one.id === 'nothingHeard' || one.id === 'otherNote' || one.id === 'hummedOther');
 }

@@ -5,8 +5,23 @@ import type { ChangeId, Decision, Finding, NextStep } from './verdict';
 
 const TEMPO_STEP = 1.15;
 const LENGTH_STEP = 1.25;
+const BEND_STEP_CENTS = 20;
 /** Fields that say how much there is of an exercise. */
-const AMOUNTS = ['repeats', 'pairs', 'leaps', 'climbs', 'notes', 'restarts', 'starts', 'intervals'];
+const AMOUNTS = [
+  'top',
+  'changes',
+  'reach',
+  'partial',
+  'bendCents',
+  'repeats',
+  'pairs',
+  'leaps',
+  'climbs',
+  'notes',
+  'restarts',
+  'starts',
+  'intervals',
+];
 
 type Change = (now: ExerciseParameters) => NextStep['parameters'] | undefined;
 
@@ -63,7 +78,9 @@ function noteBy(now: ExerciseParameters, by: number): NextStep['parameters'] | u
 
 function amountBy(now: ExerciseParameters, by: number): NextStep['parameters'] | undefined {
   const name = AMOUNTS.find((one) => one in now);
-  return name === undefined ? undefined : fieldTo(now, name, Number(now[name]) + by);
+  return name === undefined
+    ? undefined
+    : fieldTo(now, name, Number(now[name]) + by * (name === 'bendCents' ? BEND_STEP_CENTS : 1));
 }
 
 function fieldTo(now: ExerciseParameters, name: string, value: number): NextStep['parameters'] | undefined {

@@ -1,6 +1,8 @@
+import type { Step } from '../exercise';
 import { describe, expect, it } from 'vitest';
 import { absent, measured, type Measured } from '../measure';
-import { RULES, type RuleContext, type Sounded } from './rules';
+import type { RuleContext, Sounded } from './rule';
+import { applies, RULES } from './rules';
 
 const none = absent('tooShort');
 /** A tone with nothing to say of it: eight beats at 60, in time, in tune. */
@@ -40,9 +42,19 @@ const PLAIN: Sounded = {
   release: { fallS: measured(0.05, 0.015), slipCents: measured(0, 2), into: 'silence' },
   hold: { beats: measured(8, 0.01), fault: 'none' },
 };
-const context: RuleContext = { demand: 'firm', beatS: 1, evenColour: false, freeTuning: false };
+const context: RuleContext = {
+  demand: 'firm',
+  beatS: 1,
+  evenColour: false,
+  freeTuning: false,
+  tempered: true,
+  step: undefined,
+  changesOver: false,
+};
 const spoken = (change: Partial<Sounded>, more: Partial<RuleContext> = {}) =>
-  RULES.filter((rule) => rule.when({ ...PLAIN, ...change }, { ...context, ...more })).map((rule) => rule.id);
+  RULES.filter(
+    (rule) => applies(rule.id, more.step) && rule.when({ ...PLAIN, ...change }, { ...context, ...more }),
+  ).map((rule) => rule.id);
 const jump = (kind: 'jump' | 'crack' | 'squeak', atS = 3) =>
   ({ kind, atS, lastsS: 0.1, fromPartial: 1, toPartial: 2, cameBack: true }) as const;
 
@@ -111,7 +123,9 @@ describe('RULES', () => {
   ])('a tone that ends at %f s: %o', (endS, expected) => expect(spoken({ endS })).toEqual(expected));
 
   it('a slur that breaks or steps', () => {
-    const slur = (gapS: number, db: Measured) => ({ slur: { gapS, levelStepDb: db, pitchStepCents: none } });
+    const slur = (gapS: number, db: Measured) => ({
+      slur: { gapS, glitchS: gapS, levelStepDb: db, pitchStepCents: none },
+    });
     expect(spoken(slur(0.05, measured(3, 0.5)))).toEqual([]);
     expect(spoken(slur(0.07, measured(3, 0.5)))).toEqual(['slurGap']);
     expect(spoken(slur(0, measured(-6, 0.5)))).toEqual(['slurStep']);
@@ -129,5 +143,74 @@ describe('RULES', () => {
     expect(spoken({ otherSoundingMidi: 60 })).toEqual(['otherNote']);
     expect(spoken({ stairs: [{ atS: 3, db: -3 }] })).toEqual(['stairs']);
     expect(spoken({ dropOuts: [{ atS: 3, lastsS: 0.1 }] })).toEqual(['dropOut']);
+  });
+});
+
+describe('rules of overtones', () => {
+  const step = (change: Partial<Step> = {}): Step => ({
+    startBeat: 0,
+    beats: 4,
+    fingeredMidi: 58,
+    partialNumber: 3,
+    soundedMidi: 77,
+    dynamics: [{ beat: 0, dynamic: 'mf' }],
+    attack: 'slurred',
+    ...change,
+  });
+  const pair = (change: Partial<NonNullable<Sounded['pair']>>): Partial<Sounded> => ({
+    pair: {
+      pitchCents: none,
+      levelDb: none,
+      centroidPartials: none,
+      spectralDistanceDb: none,
+      changeS: none,
+      ...change,
+    },
+  });
+  const bent = (depth: number, back: number, stepCents: number): Partial<Sounded> => ({
+    bend: { depthCents: measured(depth, 2), returnCents: measured(back, 2), stepCents: measured(stepCents, 2) },
+  });
+  it('another partial through most of the tone is the wrong partial, through less a jump', () => {
+    const long = { ...jump('jump'), lastsS: 0.7 * (PLAIN.endS - PLAIN.onsetS) };
+    expect(spoken({ jumps: [long] }, { step: step() })).toEqual(['wrongPartial']);
+    expect(spoken({ jumps: [jump('jump')] }, { step: step() })).toEqual(['jump']);
+  });
+  it('a change that takes its time is told only where one is asked for', () => {
+    const slow = { slur: { gapS: 0, glitchS: 0.14, levelStepDb: none, pitchStepCents: none } };
+    expect(spoken(slow, { changesOver: true })).toEqual(['slowChange']);
+    expect(spoken(slow, { changesOver: true, demand: 'loose' })).toEqual([]);
+    expect(spoken(slow)).toEqual([]);
+  });
+  it.each<[string, Partial<Sounded>]>([
+    ['pairSharp', pair({ pitchCents: measured(14, 1) })],
+    ['pairFlat', pair({ pitchCents: measured(-14, 1) })],
+    ['pairLouder', pair({ levelDb: measured(5, 0.4) })],
+    ['pairSofter', pair({ levelDb: measured(-5, 0.4) })],
+    ['colourApart', pair({ spectralDistanceDb: measured(6, 0.7) })],
+    ['changeLate', pair({ changeS: measured(0.12, 0.02) })],
+    ['changeEarly', pair({ changeS: measured(-0.12, 0.02) })],
+  ])('%s', (id, change) => expect(spoken(change)).toEqual([id]));
+  it('natural overtones are not compared in pitch with tempered twins', () =>
+    expect(spoken(pair({ pitchCents: measured(-14, 1) }), { tempered: false })).toEqual([]));
+  it('a hum is judged on its pitch alone', () => {
+    const hum = { step: step({ hum: true }) };
+    expect(spoken({ pitchCentreCents: measured(28, 2), dropOuts: [{ atS: 2, lastsS: 0.2 }] }, hum)).toEqual([
+      'humSharp',
+    ]);
+    expect(spoken({ pitchCentreCents: measured(-28, 2) }, hum)).toEqual(['humFlat']);
+    expect(spoken({ otherSoundingMidi: 50 }, hum)).toEqual(['hummedOther']);
+    expect(spoken({ pitchCentreCents: measured(20, 2) }, hum)).toEqual([]);
+  });
+  it('a bend on its depth, its return and its line', () => {
+    const asked = { step: step({ bendCents: 100 }) };
+    expect(spoken({ ...bent(95, 2, 20), pitchCentreCents: measured(-45, 1) }, asked)).toEqual([]);
+    expect(spoken(bent(60, 2, 20), asked)).toEqual(['bendShallow']);
+    expect(spoken(bent(95, -16, 20), asked)).toEqual(['bendOff']);
+    expect(spoken(bent(95, 2, 80), asked)).toEqual(['bendRough']);
+  });
+  it('where the pitch is free it is not judged, its steadiness is', () => {
+    const free = { step: step({ freePitch: true }) };
+    expect(spoken({ pitchCentreCents: measured(40, 1), otherSoundingMidi: 60 }, free)).toEqual([]);
+    expect(spoken({ pitchSteadinessCents: measured(9, 0.2) }, free)).toEqual(['unsteady']);
   });
 });

@@ -1,4 +1,4 @@
-import { responseSeries, valueOf, type StepMeasures } from '@inner-hum/core/measure';
+import { responseSeries, robustDeviation, valueOf, type StepMeasures } from '@inner-hum/core/measure';
 import type { Score } from '@inner-hum/core/exercise';
 import type { Finding } from './verdict';
 
@@ -8,6 +8,9 @@ const SPEAKS = 0.2;
 /** The last third is worse than the first when it holds this much less of the pitch window, or speaks so much later. */
 const WORSE_SHARE = 0.25;
 const WORSE_RESPONSE_S = 0.06;
+/** Changes are uneven when they wander by this share of a beat, over at least so many. */
+const UNEVEN_BEATS = 0.12;
+const LEAST_CHANGES = 4;
 /** Two pairs differ in their distance when it is by this much, dB: twice the error of one. */
 const NEARER_DB = 1.5;
 
@@ -18,6 +21,7 @@ export function seriesFindings(measures: readonly StepMeasures[], score: Score):
   if (score.family === 'tongueOrAir') found.push(...startFindings(played, score));
   if (score.family === 'countedBreaths') found.push(...staminaFindings(played));
   if (score.steps.some((step) => step.pair)) found.push(...pairFindings(played));
+  if (score.family === 'quickAlternation') found.push(...timeFindings(played, 60 / score.tempoBpm));
   if (score.family === 'hold') found.push(...holdFindings(played, 60 / score.tempoBpm));
   return found;
 }
@@ -56,6 +60,17 @@ function staminaFindings(measures: readonly StepMeasures[]): Finding[] {
       values: { percent: Math.max(0, percent), ms: Math.max(0, 1000 * later) },
     },
   ];
+}
+
+/** Changes whose moments wander against the count. */
+function timeFindings(measures: readonly StepMeasures[], beatS: number): Finding[] {
+  const offS = measures.flatMap((step) =>
+    step.kind === 'sounded' && step.pair ? (valueOf(step.pair.changeS) ?? []) : [],
+  );
+  if (offS.length < LEAST_CHANGES) return [];
+  const spreadS = robustDeviation(offS);
+  if (spreadS < UNEVEN_BEATS * beatS) return [];
+  return [{ id: 'unevenTime', weight: 2, stepIndex: 0, values: { ms: 1000 * spreadS, count: offS.length } }];
 }
 
 /** Pairs that come nearer to each other over the tries. */

@@ -10,7 +10,14 @@ export interface ExpectedStep {
   readonly endS: number;
   readonly targetHz: number;
   readonly fingeredHz: number;
+  /** a hum: its octave and some of its tuning are the player's own */
+  readonly anyOctave?: boolean;
+  /** how far under its target it may be on purpose, cents */
+  readonly bendCents?: number;
 }
+
+/** How far a hum may be off and still be meant for its target, cents. */
+const HUM_REACH_CENTS = 250;
 
 /** Costs of an alignment; a step on its place and pitch costs nothing. Our choice. */
 const MISSED_STEP = 1;
@@ -83,30 +90,43 @@ function costOf(frames: Frames, pieces: readonly ToneSpan[], step: ExpectedStep,
   return cost + wrong / length;
 }
 
-function pitchCost(hz: number, { targetHz, fingeredHz }: ExpectedStep): number {
+function pitchCost(hz: number, { targetHz, fingeredHz, anyOctave, bendCents = 0 }: ExpectedStep): number {
+  if (anyOctave) return Math.abs(foldedCents(targetHz, hz)) <= HUM_REACH_CENTS ? 0 : WRONG_PITCH;
+  const cents = centsBetweenHz(targetHz, hz);
+  if (cents < 0 && cents > -bendCents - OWN_NOTE_CENTS / 2) return 0;
   if (Math.abs(centsBetweenHz(targetHz, hz)) <= OWN_NOTE_CENTS / 2) return 0;
   const nearest = Math.max(1, Math.round(hz / fingeredHz));
   if (Math.abs(centsBetweenHz(nearest * fingeredHz, hz)) <= OWN_NOTE_CENTS / 2) return WRONG_PARTIAL;
   return WRONG_PITCH;
 }
 
-/** A tone held on from one step into the next of the same pitch sounds for both: it is divided where the next begins. */
+/** A tone held on from one step into the next sounds for both: it is divided where the next begins. */
 function divideAtSteps(frames: Frames, piece: ToneSpan, steps: readonly ExpectedStep[]): ToneSpan[] {
   const parts: ToneSpan[] = [];
   let { start } = piece;
   const hz = median(frames.f0Hz.subarray(piece.start, piece.end));
-  const own = (step: ExpectedStep) => Math.abs(centsBetweenHz(step.targetHz, hz)) <= OWN_NOTE_CENTS / 2;
+  const near = (targetHz: number) => Math.abs(centsBetweenHz(targetHz, hz)) <= OWN_NOTE_CENTS / 2;
+  const onTube = (step: ExpectedStep) => near(Math.max(1, Math.round(hz / step.fingeredHz)) * step.fingeredHz);
+  // On one tube a tone that stays where the next partial should come is that partial's failing.
+  const goesOn = (before: ExpectedStep, step: ExpectedStep) =>
+    before.fingeredHz === step.fingeredHz ? onTube(step) : near(before.targetHz) && near(step.targetHz);
   for (let s = 1; s < steps.length; s++) {
     const before = steps[s - 1]!;
     const step = steps[s]!;
     const middleS = (before.startS + before.endS) / 2;
-    if (!own(before) || !own(step) || start * HOP_S > middleS) continue;
+    if (step.anyOctave || !goesOn(before, step) || start * HOP_S > middleS) continue;
     if (piece.end * HOP_S < (step.startS + step.endS) / 2) continue;
     const at = Math.round(step.startS / HOP_S);
     parts.push({ start, end: at });
     start = at;
   }
   return [...parts, { start, end: piece.end }];
+}
+
+/** Interval from a target to a pitch in whatever octave is nearest, −600 to 600 cents. */
+export function foldedCents(targetHz: number, hz: number): number {
+  const cents = centsBetweenHz(targetHz, hz);
+  return cents - 1200 * Math.round(cents / 1200);
 }
 
 /** What sounds long after the plan's end, moved along with a late start, is no part of the step. */

@@ -16,3 +16,5 @@ export { responseSeries, type ResponseSeries, type Restart } from './responseSer
 export { slurContinuity, type SlurContinuity } from './slur';
 export { LOOP_CLICK, loopDelay, type LoopDelay } from './loopDelay';
 export { IN_TUNE_CENTS, tuneUp, type TuneUp } from './tuneUp';
+export { type Bend } from './bend';
+export { foldedCents } from './align';

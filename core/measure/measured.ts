@@ -9,6 +9,7 @@ export type AbsentReason =
   | 'noAttack'
   | 'noVibrato'
   | 'noRelease'
+  | 'tooAlike'
   | 'olderVersion';
 
 /**

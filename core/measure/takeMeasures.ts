@@ -1,16 +1,18 @@
 import { beatSeconds, type Score, type Step } from '@inner-hum/core/exercise';
 import { HOP_S, type Frames } from '@inner-hum/core/signal';
 import { hzToMidi, instrumentById, partialTargetHz, writtenToHz, type LevelRuler } from '@inner-hum/core/theory';
-import { alignSteps, type ExpectedStep } from './align';
+import { alignSteps, foldedCents, type ExpectedStep } from './align';
 import { responseS, riseS } from './attack';
+import { bend, type Bend } from './bend';
 import { breathAtSoftEndDb } from './breathAtSoftEnd';
 import { breathAgainstLevel, breathRatioDb, centroidAgainstLevel, centroidPartials } from './colour';
 import { hold, type Hold } from './hold';
 import { dropOuts, partialJumps, type DropOut, type PartialJump } from './interruptions';
 import { latenessS, type AudioPath } from './lateness';
-import { valueOf, type Measured } from './measured';
+import { absent, valueOf, type Measured } from './measured';
 import { driftCentsPerS, pitchCentreCents, pitchSteadinessCents, shareInWindow } from './pitch';
 import { overtonePair, type OvertonePair } from './overtonePair';
+import { pairChangeS } from './pairChange';
 import { pitchAgainstLevelCents } from './pitchAgainstLevel';
 import { plannedLine, type PlannedLine } from './plannedLine';
 import { release, type Release } from './release';
@@ -71,7 +73,12 @@ export type StepMeasures =
       /** how it joins the step before, when it is slurred to it */
       readonly slur?: SlurContinuity;
       /** how it compares with the step before, when it should be like it */
-      readonly pair?: OvertonePair;
+      readonly pair?: OvertonePair & {
+        /** when the colour changed against the plan, seconds, when the two are slurred */
+        readonly changeS: Measured;
+      };
+      /** of a tone that is bent on purpose */
+      readonly bend?: Bend;
     };
 
 /** What the measuring of a take needs to know besides its frames. */
@@ -91,25 +98,53 @@ export interface TakeContext {
 export function measureTake(frames: Frames, context: TakeContext): StepMeasures[] {
   const { score, a4Hz } = context;
   const horn = instrumentById(score.instrumentId);
+  const voiced = frames.f0Hz.filter((hz) => hz > 0);
+  const resting = voiced.length > 0 ? median(voiced) : 0;
   const expected = score.steps.map((step): Expected => {
     const line = plannedLine(score, step, context.firstBeatS, context.ruler);
-    const fingeredHz = writtenToHz(horn, step.fingeredMidi, a4Hz);
-    const targetHz = partialTargetHz(fingeredHz, step.partialNumber, score.partialTuning);
+    const tubeHz = writtenToHz(horn, step.fingeredMidi, a4Hz);
+    const plannedHz = partialTargetHz(tubeHz, step.partialNumber, score.partialTuning);
+    const targetHz = step.freePitch && resting > 0 ? resting : plannedHz;
+    const fingeredHz = step.freePitch ? targetHz : tubeHz;
     // The sound of the room comes as much later as the audio path is long.
     const startS = line.startS + context.audioPath.delayS;
-    return { step, line, fingeredHz, targetHz, startS, endS: line.endS + context.audioPath.delayS };
+    const { hum: anyOctave = false, bendCents = 0 } = step;
+    const endS = line.endS + context.audioPath.delayS;
+    return { step, line, fingeredHz, targetHz, startS, endS, anyOctave, bendCents };
   });
   const spans = alignSteps(frames, expected, beatSeconds(score));
   return expected.map((one, i): StepMeasures => {
     const span = spans[i];
     if (!span) return { kind: 'silent' };
+    const asked = one.step.hum ? inOwnOctave(frames, span, one) : one;
     const before = spans[i - 1];
-    const slurred = one.step.attack === 'slurred' && before;
-    const slur = slurred && slurContinuity(frames, before, span, expected[i - 1]!.targetHz, one.targetHz);
-    const paired = one.step.pair && before;
-    const pair = paired && overtonePair(bodyIn(frames, before, expected[i - 1]!), bodyIn(frames, span, one));
-    return { ...measureTone(frames, span, one, context), ...(slur && { slur }), ...(pair && { pair }) };
+    const earlier = expected[i - 1];
+    const joined =
+      before && earlier
+        ? {
+            ...(one.step.attack === 'slurred' && {
+              slur: slurContinuity(frames, before, span, earlier.targetHz, one.targetHz),
+            }),
+            ...(one.step.pair && { pair: pairOf(frames, before, earlier, span, one) }),
+          }
+        : {};
+    return { ...measureTone(frames, span, asked, context), ...joined };
   });
+}
+
+/** A hum is measured against its target in the octave it was hummed in. */
+function inOwnOctave(frames: Frames, span: ToneSpan, expected: Expected): Expected {
+  const hz = median(frames.f0Hz.subarray(span.start, span.end).filter((one) => one > 0));
+  const targetHz = hz / 2 ** (foldedCents(expected.targetHz, hz) / 1200);
+  return { ...expected, targetHz, fingeredHz: targetHz };
+}
+
+function pairOf(frames: Frames, before: ToneSpan, earlier: Expected, span: ToneSpan, one: Expected) {
+  const first = bodyIn(frames, before, earlier);
+  const second = bodyIn(frames, span, one);
+  const slurred = one.step.attack === 'slurred';
+  const changeS = slurred ? pairChangeS(frames, first.body, second.body, one.startS) : absent('notPlanned');
+  return { ...overtonePair(first, second), changeS };
 }
 
 /** The settled part of a tone, for comparing it with another. */
@@ -137,7 +172,13 @@ function measureTone(
   const wave = vibrato(body);
   const halfBeats = halfBeatLevels(frames, span, line);
   const other = otherNote(frames, span, fingeredHz, body.frame.length, context.a4Hz);
-  const jumps = other === undefined ? partialJumps(frames, span, targetHz, fingeredHz, step.partialNumber) : [];
+  const jumps =
+    other === undefined && !step.hum
+      ? partialJumps(frames, span, targetHz, fingeredHz, step.partialNumber).filter(
+          // A deep bend leaves its note without leaving its partial.
+          (one) => !step.bendCents || one.toPartial !== one.fromPartial,
+        )
+      : [];
   const gaps = dropOuts(frames, span);
   return {
     kind: 'sounded',
@@ -174,6 +215,7 @@ function measureTone(
     jumps,
     dropOuts: gaps,
     release: release(frames, span, targetHz),
+    ...(step.bendCents && { bend: bend(frames, span, targetHz) }),
     hold: hold({ onsetS, endS, body, jumps, dropOuts: gaps }, line, DEMAND_CENTS[context.demand]),
   };
 }

@@ -34,6 +34,24 @@ export interface Habits {
   readonly slurStepDb: number;
   /** tilt of the colour of a tone that should be like the one before it, dB for each octave of partials */
   readonly pairTiltDb: number;
+  /** sounds the partial under the third and all above it */
+  readonly partialTooLow: boolean;
+  /** how long a slurred change of partial or fingering sounds neither, seconds */
+  readonly glitchS: number;
+  /** how long the first of a pair goes on after the change, seconds; negative: how much sooner the second one comes */
+  readonly changeLateS: number;
+  /** how far the moments of changes wander around that, seconds */
+  readonly changeWanderS: number;
+  /** how much higher (cents) and louder (dB) the second of a pair is */
+  readonly pairCents: number;
+  readonly pairDb: number;
+  /** hums this much off, cents, and bends by this share of what is asked */
+  readonly humCents: number;
+  readonly bendShare: number;
+  /** where a bend comes back to against where it began, cents */
+  readonly bendOffCents: number;
+  /** falls into a bend at once instead of gliding */
+  readonly bendBreaks: boolean;
   /** how much the colour opens for each 10 dB louder, dB for each octave of partials, beyond what the horn does */
   readonly opensWhenLoudDb: number;
   /** comes in after the beat (before it, negative), seconds */
@@ -73,6 +91,16 @@ export const CLEAN_HABITS: Habits = {
   slurGapS: 0,
   slurStepDb: 0,
   pairTiltDb: 0,
+  partialTooLow: false,
+  glitchS: 0,
+  changeLateS: 0,
+  changeWanderS: 0,
+  pairCents: 0,
+  pairDb: 0,
+  humCents: 0,
+  bendShare: 1,
+  bendOffCents: 0,
+  bendBreaks: false,
   opensWhenLoudDb: 0,
   lateS: 0,
   rangeShare: 1,
@@ -113,6 +141,21 @@ export const FAULTS = {
   breaksSlurs: { slurGapS: 0.1 },
   stepsAtSlurs: { slurStepDb: 9 },
   colourApart: { pairTiltDb: -8 },
+  partialTooLow: { partialTooLow: true },
+  slowChange: { glitchS: 0.16 },
+  changesLate: { changeLateS: 0.3 },
+  changesEarly: { changeLateS: -0.3 },
+  changesUnevenly: { changeWanderS: 0.16 },
+  pairSharp: { pairCents: 25 },
+  pairFlat: { pairCents: -25 },
+  pairLouder: { pairDb: 8 },
+  pairSofter: { pairDb: -8 },
+  humsSharp: { humCents: 60 },
+  humsFlat: { humCents: -60 },
+  humsOther: { humCents: 400 },
+  bendsLittle: { bendShare: 0.4 },
+  bendsOff: { bendOffCents: -30 },
+  bendsRoughly: { bendBreaks: true },
   opensWhenLoud: { opensWhenLoudDb: 3 },
   airy: { breathDb: -16, breathWhenSoftDb: 4 },
   late: { lateS: 0.16 },

@@ -57,3 +57,18 @@ export function fillSpectrum(weights: Float64Array, voice: Voice): number {
   for (let k = 1; k <= count; k++) weights[k]! *= scale;
   return count;
 }
+
+const HUM_PARTIALS = 12;
+const HUM_FALL_DB = 10;
+
+/** Fills the weights of a closed-mouth hum, unit power in all; gives how many partials there are. */
+export function fillHum(weights: Float64Array, hz: number, sampleRateHz: number): number {
+  const count = Math.max(1, Math.min(HUM_PARTIALS, Math.floor((0.45 * sampleRateHz) / hz)));
+  let power = 0;
+  for (let k = 1; k <= count; k++) {
+    weights[k] = dbToAmplitude(-HUM_FALL_DB * Math.log2(k));
+    power += weights[k]! ** 2;
+  }
+  for (let k = 1; k <= count; k++) weights[k]! /= Math.sqrt(power);
+  return count;
+}

@@ -55,6 +55,12 @@ describe('playStandIn', () => {
       breaksSlurs: 'homeNote',
       stepsAtSlurs: 'homeNote',
       colourApart: 'ventMatch',
+      partialTooLow: 'overtoneLadder',
+      slowChange: 'overtoneMatch',
+      changesLate: 'overtoneMatch',
+      humsSharp: 'humFirst',
+      humsFlat: 'humFirst',
+      bendsLittle: 'bend',
     } as Partial<Record<string, string>>;
     const clean = new Map<string, Float32Array>();
     for (const fault of Object.keys(FAULTS) as (keyof typeof FAULTS)[]) {

@@ -4,7 +4,7 @@ import { dynamicPosition, instrumentById, partialTargetHz, writtenToHz, type Lev
 import type { Habits } from './habits';
 import { SeededRandom } from './random';
 import { addRoom } from './room';
-import { fillSpectrum, MOST_PARTIALS } from './spectrum';
+import { fillHum, fillSpectrum, MOST_PARTIALS } from './spectrum';
 
 export interface StandInSettings {
   readonly sampleRateHz: number;
@@ -53,7 +53,9 @@ export function playStandIn(score: Score, settings: StandInSettings): Float32Arr
   score.steps.forEach((step, i) => {
     const next = score.steps[i + 1];
     const joinsNext = next?.attack === 'slurred' && next.startBeat === step.startBeat + step.beats;
-    const tone = new Tone(score, step, settings, random, joinsNext);
+    const { changeLateS, changeWanderS } = habits;
+    const wanderS = step.pair && changeWanderS > 0 ? changeWanderS * (2 * random.uniform() - 1) : 0;
+    const tone = new Tone(score, step, score.steps[i - 1], next, changeLateS + wanderS, settings, random, joinsNext);
     const startS = leadS + step.startBeat * beatS + habits.lateS;
     tone.addTo(out, startS, step.beats * beatS - Math.max(0, habits.lateS), beats * beatS, startS - leadS);
   });
@@ -66,6 +68,7 @@ export function playStandIn(score: Score, settings: StandInSettings): Float32Arr
 class Tone {
   private readonly fingeredHz: number;
   private readonly targetHz: number;
+  private readonly partial: number;
   private readonly plan: ReturnType<typeof levelPlan>;
   private readonly weights = new Float64Array(MOST_PARTIALS + 1);
   private readonly habits: Habits;
@@ -74,19 +77,37 @@ class Tone {
   constructor(
     private readonly score: Score,
     private readonly step: Step,
+    private readonly before: Step | undefined,
+    private readonly next: Step | undefined,
+    private readonly changeLateS: number,
     private readonly settings: StandInSettings,
     private readonly random: SeededRandom,
     private readonly joinsNext: boolean,
   ) {
     const horn = instrumentById(score.instrumentId);
     this.fingeredHz = writtenToHz(horn, step.fingeredMidi, settings.a4Hz);
-    this.targetHz = partialTargetHz(this.fingeredHz, step.partialNumber, score.partialTuning);
+    const tooLow = settings.habits.partialTooLow && step.partialNumber > 2 ? 1 : 0;
+    this.partial = step.partialNumber - tooLow;
+    const targetHz = partialTargetHz(this.fingeredHz, this.partial, score.partialTuning);
+    this.targetHz = step.hum ? humOf(targetHz) * 2 ** (settings.habits.humCents / 1200) : targetHz;
     const tired = REEDS[settings.habits.reed].squeaks;
     const squeak = { place: 0.15 + 0.6 * random.uniform(), partial: 3, lastsS: 0.12 };
     const { habits } = settings;
-    const jumps = [...habits.jumps, ...(tired ? [squeak] : []), ...(this.startFails() ? [OCTAVE_START] : [])];
+    const glitch = { place: 0, partial: step.partialNumber + 1, lastsS: habits.glitchS };
+    const jumps = [
+      ...habits.jumps,
+      ...(tired ? [squeak] : []),
+      ...(this.startFails() ? [OCTAVE_START] : []),
+      ...(habits.glitchS > 0 && this.changesOver() ? [glitch] : []),
+    ];
     this.habits = { ...habits, jumps };
     this.plan = levelPlan(step, habits, settings.ruler);
+  }
+
+  /** Whether the tone is slurred to from another partial or from its twin. */
+  private changesOver(): boolean {
+    const { step, before } = this;
+    return step.attack === 'slurred' && (step.pair === true || before?.partialNumber !== step.partialNumber);
   }
 
   private startFails(): boolean {
@@ -106,7 +127,7 @@ class Tone {
     const airS = step.attack === 'slurred' ? 0 : this.airS();
     let partials = 0;
     let hz = targetHz;
-    let sounding = step.partialNumber;
+    let sounding = this.partial;
     let amplitude = 0;
     let nextAmplitude = 0;
     let air = 0;
@@ -118,12 +139,12 @@ class Tone {
       if (i % controlStep === 0) {
         const tiredness = habits.fatigue * Math.min(1, Math.max(0, (sinceStartS + t) / scoreS));
         const place = Math.max(0, i / count);
-        const levelDb = plan.at(place) + this.slurStepDb() + habits.shimmerDb * random.normal();
+        const levelDb = plan.at(place) + this.stepDb() + habits.shimmerDb * random.normal();
         const jump = habits.jumps.find((one) => within(place * lengthS, one.place * lengthS, one.lastsS));
         const stopped = place >= habits.stopsAt || (t >= 0 && t < gapS);
         const silent =
           stopped || habits.dropOuts.some((one) => within(place * lengthS, one.place * lengthS, one.lastsS));
-        sounding = jump?.partial ?? step.partialNumber;
+        sounding = jump?.partial ?? this.partial;
         hz = (jump ? fingeredHz * jump.partial : targetHz) * 2 ** (this.centsAt(t, lengthS, levelDb, tiredness) / 1200);
         amplitude = nextAmplitude;
         nextAmplitude = silent || t < 0 ? 0 : Math.SQRT2 * dbToAmplitude(levelDb) * this.edges(t, lengthS);
@@ -132,14 +153,12 @@ class Tone {
         const middleDb = (plan.minDb + plan.maxDb) / 2;
         const tiltDb = (step.pair ? habits.pairTiltDb : 0) + (habits.opensWhenLoudDb * (levelDb - middleDb)) / 10;
         const instrument = instrumentById(this.score.instrumentId);
-        partials = fillSpectrum(weights, {
-          instrument,
-          fingeredMidi: step.fingeredMidi,
-          hz,
-          loudness,
-          sampleRateHz,
-          tiltDb,
-        });
+        const fingered = this.fingeredAt(t, lengthS);
+        const { fingeredMidi } = fingered;
+        if (fingered !== step) sounding = fingered.partialNumber;
+        partials = step.hum
+          ? fillHum(weights, hz, sampleRateHz)
+          : fillSpectrum(weights, { instrument, fingeredMidi, hz, loudness, sampleRateHz, tiltDb });
         air = silent
           ? 0
           : dbToAmplitude(this.breathDb(levelDb, tiredness)) *
@@ -160,8 +179,18 @@ class Tone {
     }
   }
 
-  private slurStepDb(): number {
-    return this.step.attack === 'slurred' ? this.habits.slurStepDb : 0;
+  /** Whose fingering sounds at a time of the tone: its own, or that of its neighbour in a pair that changes off the count. */
+  private fingeredAt(t: number, lengthS: number): Step {
+    const { step, before, next, changeLateS } = this;
+    if (step.pair && before && t < changeLateS) return before;
+    if (next?.pair && t > lengthS + changeLateS) return next;
+    return step;
+  }
+
+  /** What the tone has on top of its plan, dB. */
+  private stepDb(): number {
+    const { step, habits } = this;
+    return (step.attack === 'slurred' ? habits.slurStepDb : 0) + (step.pair ? habits.pairDb : 0);
   }
 
   private airS(): number {
@@ -178,7 +207,9 @@ class Tone {
     const middleDb = (plan.minDb + plan.maxDb) / 2;
     return (
       habits.tuningCents +
+      (this.step.pair ? habits.pairCents : 0) +
       habits.driftCentsPerS * (t - lengthS / 2) -
+      this.bendAt(t / lengthS) -
       (habits.sharpWhenSoftCents * (levelDb - middleDb)) / 10 +
       habits.vibrato.extentCents * Math.sin(2 * Math.PI * habits.vibrato.rateHz * t) -
       habits.scoopCents * Math.max(0, 1 - t / SCOOP_S) +
@@ -187,6 +218,16 @@ class Tone {
       habits.jitterCents * random.normal() +
       this.wander
     );
+  }
+
+  /** How far under its note a bent tone is at a share of its length, cents. */
+  private bendAt(place: number): number {
+    const { bendCents = 0 } = this.step;
+    if (bendCents === 0) return 0;
+    const { bendShare, bendBreaks, bendOffCents } = this.habits;
+    const way = Math.min(1, Math.max(0, 1 - Math.abs(place - 0.5) / 0.25));
+    const depth = bendBreaks ? (way > 0 ? 1 : 0) : 0.5 * (1 - Math.cos(Math.PI * way));
+    return bendCents * bendShare * depth - (place > 0.5 ? bendOffCents : 0);
   }
 
   /** Level of the breath noise: the more the softer, dBFS. */
@@ -201,6 +242,11 @@ class Tone {
     const fall = Math.min(1, (lengthS - t) / (this.joinsNext ? SLUR_S : RELEASE_S));
     return Math.max(0, Math.min(rise, fall));
   }
+}
+
+/** Where a voice hums a pitch: the octave from 110 Hz up. */
+function humOf(hz: number): number {
+  return hz / 2 ** Math.floor(Math.log2(hz / 110));
 }
 
 /** Level over a tone, dBFS, with the habits' share of range, late peak and stairs. */

@@ -56,14 +56,15 @@ export class InnerHumDatabase extends Dexie {
       draftPieces: '++id, takeId',
       settings: 'name',
     });
-    this.version(2).upgrade((transaction) =>
-      transaction
-        .table<TakeRecord>('takes')
-        .toCollection()
-        .modify((_, row) => {
-          row.value = modernise(row.value) as TakeRecord;
-        }),
-    );
+    for (const version of [2, 3])
+      this.version(version).upgrade((transaction) =>
+        transaction
+          .table<TakeRecord>('takes')
+          .toCollection()
+          .modify((_, row) => {
+            row.value = modernise(row.value) as TakeRecord;
+          }),
+      );
   }
 }
 

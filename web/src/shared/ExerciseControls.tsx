@@ -53,11 +53,13 @@ export function ExerciseControls({ withFamily = false }: { readonly withFamily?:
             />
           </chakra.div>
         )}
-        {Object.entries(family.fields).map(([name, field]) => (
-          <chakra.div key={`${now.family} ${name}`} gridColumn={isLong(field) ? 'span 2' : undefined}>
-            <FieldControl name={name} field={field} change={change} />
-          </chakra.div>
-        ))}
+        {Object.entries(family.fields)
+          .filter(([, field]) => field.kind !== 'text')
+          .map(([name, field]) => (
+            <chakra.div key={`${now.family} ${name}`} gridColumn={isLong(field) ? 'span 2' : undefined}>
+              <FieldControl name={name} field={field} change={change} />
+            </chakra.div>
+          ))}
         <NumberField
           label={t('fields.tempoBpm')}
           value={now.tempoBpm}
@@ -213,6 +215,7 @@ function FieldControl({
         onChange={(text) => change({ [name]: text })}
       />
     );
+  if (field.kind !== 'choice') return null;
   return (
     <Choice
       label={label}

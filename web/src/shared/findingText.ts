@@ -1,6 +1,6 @@
 import type { Finding, Verdict } from '@inner-hum/core/judge';
 import type { TakeRecord } from '@inner-hum/core/formats';
-import { instrumentById, writtenMidi } from '@inner-hum/core/theory';
+import { hzToMidi, instrumentById, writtenMidi } from '@inner-hum/core/theory';
 import type { TFunction } from 'i18next';
 import { formatNumber } from './format';
 
@@ -13,6 +13,10 @@ const ABOUT_ALL = new Set<Finding['id']>([
   'bothFail',
   'laterWorse',
   'pairsNearer',
+  'unevenTime',
+  'humRight',
+  'bendDeep',
+  'rests',
   'slopeEverywhere',
   'slopeHere',
   'leakLikely',
@@ -38,7 +42,8 @@ export function findingText(
     const rounded = name === 'uncertainty' ? Math.max(value, 10 ** -decimals) : value;
     words[name] = formatNumber(rounded, decimals);
   }
-  if (finding.id === 'otherNote') {
+  if (finding.id === 'rests') words['note'] = nameOf(Math.round(hzToMidi(values['hz']!, take.setup.a4Hz)));
+  if (finding.id === 'otherNote' || finding.id === 'hummedOther') {
     const horn = instrumentById(take.setup.instrumentId);
     words['heard'] = nameOf(writtenMidi(horn, values['soundingMidi']!));
     words['wanted'] = nameOf(take.score.steps[finding.stepIndex]!.soundedMidi);
