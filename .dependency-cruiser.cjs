@@ -5,6 +5,7 @@ const mayUse = {
   measure: ['signal', 'theory', 'exercise'],
   exercise: ['theory'],
   judge: ['measure', 'exercise', 'theory'],
+  plan: ['judge', 'measure', 'exercise', 'theory'],
   simulate: ['exercise', 'theory', 'signal'],
   formats: ['exercise', 'theory', 'signal', 'measure', 'judge', 'simulate'],
 };

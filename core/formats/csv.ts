@@ -44,6 +44,8 @@ const QUANTITIES = {
   range_db: 'rangeDb',
   peak_place_beats: 'peakPlaceBeats',
   breath_at_soft_end_db: 'breathAtSoftEndDb',
+  level_against_plan_db: 'levelAgainstPlanDb',
+  softest_dbfs: 'softestDb',
 } as const;
 
 /** Measures of takes as CSV: a row for each step, each quantity with its uncertainty; empty where there is none. */

@@ -13,6 +13,8 @@ const ADDED = [
   'centroidAgainstLevel',
   'breathRatioDb',
   'breathAgainstLevel',
+  'levelAgainstPlanDb',
+  'softestDb',
 ] as const;
 
 type Loose = Record<string, unknown>;
@@ -35,11 +37,13 @@ export function modernise(record: unknown): unknown {
 
 function measuresOf(step: Loose): Loose {
   const missing = absent('olderVersion');
+  const band = { lastsS: 0, pitchCentreCents: missing, centroidPartials: missing };
   const jumps = Array.isArray(step['jumps']) ? step['jumps'] : [];
   return {
     ...Object.fromEntries(ADDED.map((name) => [name, missing])),
     release: { fallS: missing, slipCents: missing, into: 'silence' },
     hold: { beats: missing, fault: 'none' },
+    byLoudness: { soft: band, medium: band, loud: band },
     ...step,
     ...(isObject(step['slur']) && { slur: { glitchS: step['slur']['gapS'], ...step['slur'] } }),
     ...(isObject(step['pair']) && { pair: { changeS: missing, ...step['pair'] } }),

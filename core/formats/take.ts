@@ -16,8 +16,12 @@ export interface TakeSetup {
   readonly a4Hz: number;
   readonly ruler: LevelRuler;
   readonly demand: Demand;
-  /** the player's own name for the reed */
+  /** the player's own names for what was played on, and where */
+  readonly horn?: string;
+  readonly mouthpiece?: string;
+  readonly neck?: string;
   readonly reed?: string;
+  readonly room?: string;
   /** whether one colour from soft to loud was wanted */
   readonly evenColour?: boolean;
 }

@@ -55,6 +55,8 @@ const parameters = mixed((value): value is ExerciseParameters => {
 
 const timed = (more: Record<string, AnySchema>) => array(object({ atS: real(), ...more })).required();
 
+const bandMeasures = object({ lastsS: real().min(0), pitchCentreCents: measuredValue, centroidPartials: measuredValue });
+
 const stepMeasures = lazy((value: unknown) =>
   hasKind(value, 'silent')
     ? object({ kind: string().required() })
@@ -89,6 +91,9 @@ const stepMeasures = lazy((value: unknown) =>
         plannedRangeDb: real(),
         peakPlaceBeats: measuredValue,
         breathAtSoftEndDb: measuredValue,
+        levelAgainstPlanDb: measuredValue,
+        softestDb: measuredValue,
+        byLoudness: object({ soft: bandMeasures, medium: bandMeasures, loud: bandMeasures }),
         stairs: timed({ db: real() }),
         jumps: timed({
           kind: string().oneOf(['jump', 'crack', 'squeak']).required(),
@@ -166,7 +171,11 @@ export const takeRecordSchema = object({
       origin: string().oneOf(['assumed', 'measured']).required(),
     }),
     demand: string().oneOf(Object.keys(DEMAND_CENTS)).required(),
+    horn: string().optional(),
+    mouthpiece: string().optional(),
+    neck: string().optional(),
     reed: string().optional(),
+    room: string().optional(),
     evenColour: boolean().optional(),
   }),
   source,

@@ -5,6 +5,7 @@ import type { RuleContext, Sounded } from './rule';
 import { applies, RULES } from './rules';
 
 const none = absent('tooShort');
+const untouched = { lastsS: 0, pitchCentreCents: none, centroidPartials: none };
 /** A tone with nothing to say of it: eight beats at 60, in time, in tune. */
 const PLAIN: Sounded = {
   kind: 'sounded',
@@ -36,6 +37,9 @@ const PLAIN: Sounded = {
   plannedRangeDb: 18,
   peakPlaceBeats: measured(0, 0.25),
   breathAtSoftEndDb: measured(-28, 1.5),
+  levelAgainstPlanDb: measured(0, 0.3),
+  softestDb: measured(-38, 0.4),
+  byLoudness: { soft: untouched, medium: untouched, loud: untouched },
   stairs: [],
   jumps: [],
   dropOuts: [],

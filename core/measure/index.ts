@@ -1,4 +1,5 @@
 export { alignSteps, type ExpectedStep } from './align';
+export { bandAt, loudnessBand, LOUDNESS_BANDS, type ByLoudness, type LoudnessBand } from './byLoudness';
 export { dropOuts, partialJumps, type DropOut, type PartialJump } from './interruptions';
 export { type AudioPath } from './lateness';
 export { absent, measured, valueOf, type AbsentReason, type Measured } from './measured';

@@ -4,10 +4,12 @@ import { hzToMidi, instrumentById, partialTargetHz, writtenToHz, type LevelRuler
 import { alignSteps, foldedCents, type ExpectedStep } from './align';
 import { responseS, riseS } from './attack';
 import { bend, type Bend } from './bend';
+import { byLoudness, softestDb, type ByLoudness } from './byLoudness';
 import { breathAtSoftEndDb } from './breathAtSoftEnd';
 import { breathAgainstLevel, breathRatioDb, centroidAgainstLevel, centroidPartials } from './colour';
 import { hold, type Hold } from './hold';
 import { dropOuts, partialJumps, type DropOut, type PartialJump } from './interruptions';
+import { levelAgainstPlanDb } from './levelAgainstPlan';
 import { latenessS, type AudioPath } from './lateness';
 import { absent, valueOf, type Measured } from './measured';
 import { driftCentsPerS, pitchCentreCents, pitchSteadinessCents, shareInWindow } from './pitch';
@@ -65,6 +67,10 @@ export type StepMeasures =
       readonly plannedRangeDb: number;
       readonly peakPlaceBeats: Measured;
       readonly breathAtSoftEndDb: Measured;
+      readonly levelAgainstPlanDb: Measured;
+      /** softest level at which it was itself, dBFS */
+      readonly softestDb: Measured;
+      readonly byLoudness: ByLoudness;
       readonly stairs: readonly Stair[];
       readonly jumps: readonly PartialJump[];
       readonly dropOuts: readonly DropOut[];
@@ -211,6 +217,9 @@ function measureTone(
     plannedRangeDb: plannedRange(line),
     peakPlaceBeats: peakPlaceBeats(halfBeats, line),
     breathAtSoftEndDb: breathAtSoftEndDb(body),
+    levelAgainstPlanDb: levelAgainstPlanDb(body, line),
+    softestDb: softestDb(body),
+    byLoudness: byLoudness(body, context.ruler),
     stairs: stairs(body, line),
     jumps,
     dropOuts: gaps,

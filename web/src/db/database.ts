@@ -1,5 +1,7 @@
 import { modernise, type TakeRecord } from '@inner-hum/core/formats';
+import { cellsFrom, digestOf, type Cell, type Digest } from '@inner-hum/core/plan';
 import { Dexie, type EntityTable } from 'dexie';
+import { whenOf } from '../shared/format';
 
 interface FramesRow {
   readonly takeId: string;
@@ -44,6 +46,9 @@ export class InnerHumDatabase extends Dexie {
   declare sounds: EntityTable<SoundRow, 'takeId'>;
   declare drafts: EntityTable<DraftRow, 'takeId'>;
   declare draftPieces: EntityTable<DraftPieceRow, 'id'>;
+  /** what maps, plans, trends and lists need of each take */
+  declare digests: EntityTable<Digest, 'takeId'>;
+  declare cells: EntityTable<Cell, 'key'>;
   declare settings: EntityTable<SettingsRow, 'name'>;
 
   constructor() {
@@ -56,7 +61,17 @@ export class InnerHumDatabase extends Dexie {
       draftPieces: '++id, takeId',
       settings: 'name',
     });
-    for (const version of [2, 3])
+    this.version(5)
+      .stores({ digests: 'takeId, startedAtMs, setupKey, *tags', cells: 'key, instrumentId, setupKey' })
+      .upgrade(async (transaction) => {
+        const digests: Digest[] = [];
+        await transaction
+          .table<TakeRecord>('takes')
+          .each((take) => void digests.push(digestOf(take, whenOf(take.startedAt))));
+        await transaction.table('digests').bulkPut(digests);
+        await transaction.table('cells').bulkPut([...cellsFrom(digests).values()]);
+      });
+    for (const version of [2, 3, 4])
       this.version(version).upgrade((transaction) =>
         transaction
           .table<TakeRecord>('takes')

@@ -1,11 +1,13 @@
 import type { TakeRecord, WholeTake } from '@inner-hum/core/formats';
+import { addDigests, removeDigests } from './digests';
 import { database } from './database';
 
 /** Keeps a take, all of it or nothing, and forgets its draft. */
 export async function keepTake(take: WholeTake): Promise<void> {
-  const { takes, frames, sounds, drafts, draftPieces } = database;
-  await database.transaction('rw', [takes, frames, sounds, drafts, draftPieces], async () => {
+  const { takes, frames, sounds, drafts, draftPieces, digests, cells } = database;
+  await database.transaction('rw', [takes, frames, sounds, drafts, draftPieces, digests, cells], async () => {
     await putTake(take);
+    await addDigests([take.record]);
     await drafts.delete(take.record.id);
     await draftPieces.where('takeId').equals(take.record.id).delete();
   });
@@ -13,15 +15,16 @@ export async function keepTake(take: WholeTake): Promise<void> {
 
 /** Adds takes that are not here yet, all or none; gives how many were new. */
 export async function mergeTakes(whole: readonly WholeTake[]): Promise<number> {
-  const { takes, frames, sounds } = database;
-  return database.transaction('rw', [takes, frames, sounds], async () => {
-    let added = 0;
+  const { takes, frames, sounds, digests, cells } = database;
+  return database.transaction('rw', [takes, frames, sounds, digests, cells], async () => {
+    const added: TakeRecord[] = [];
     for (const take of whole) {
       if (await takes.get(take.record.id)) continue;
       await putTake(take);
-      added++;
+      added.push(take.record);
     }
-    return added;
+    await addDigests(added);
+    return added.length;
   });
 }
 
@@ -61,20 +64,22 @@ export async function newestTakes(limit: number): Promise<TakeRecord[]> {
 
 /** Removes a take and gives it back, so that it can be put again. */
 export async function removeTake(id: string): Promise<WholeTake | undefined> {
-  const { takes, frames, sounds } = database;
-  return database.transaction('rw', [takes, frames, sounds], async () => {
+  const { takes, frames, sounds, digests, cells } = database;
+  return database.transaction('rw', [takes, frames, sounds, digests, cells], async () => {
     const whole = await wholeTake(id);
     await Promise.all([takes.delete(id), frames.delete(id), sounds.delete(id)]);
+    await removeDigests([id]);
     return whole;
   });
 }
 
 /** Removes all takes of the demo data. */
 export async function removeDemoTakes(): Promise<void> {
-  const { takes, frames, sounds } = database;
-  await database.transaction('rw', [takes, frames, sounds], async () => {
+  const { takes, frames, sounds, digests, cells } = database;
+  await database.transaction('rw', [takes, frames, sounds, digests, cells], async () => {
     const ids = await takes.filter((take) => take.demo).primaryKeys();
     await Promise.all([takes.bulkDelete(ids), frames.bulkDelete(ids), sounds.bulkDelete(ids)]);
+    await removeDigests(ids);
   });
 }
 

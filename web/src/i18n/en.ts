@@ -557,6 +557,8 @@ export const en = {
     breathRatioDb: 'Breath',
     breathAgainstLevel: 'Breath against level, for 10 dB',
     breathAtSoftEndDb: 'Breath at the soft end',
+    levelAgainstPlanDb: 'Louder than planned',
+    softestDb: 'Softest level, dBFS',
     releaseS: 'Release, 20 dB down',
     slipCents: 'Pitch slip at the end',
     hold: {

@@ -30,6 +30,8 @@ const ROWS = [
   ['breathRatioDb', 'db', 1, 1, false],
   ['breathAgainstLevel', 'db', 1, 1, true],
   ['breathAtSoftEndDb', 'db', 1, 1, false],
+  ['levelAgainstPlanDb', 'db', 1, 1, true],
+  ['softestDb', 'db', 1, 1, false],
 ] as const satisfies readonly (readonly [keyof Sounded, Unit, number, number, boolean])[];
 
 /** Told only of a tone that has a vibrato. */

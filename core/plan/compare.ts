@@ -1,0 +1,139 @@
+import { median, quantile } from '@inner-hum/core/measure';
+import type { Digest } from './digest';
+import type { Observation, Quantity } from './observation';
+
+/** How one side differs from another in a quantity, second less first, with the interval that holds 9 of 10 truths. */
+export interface Comparison {
+  readonly quantity: Quantity;
+  /** undefined: over all notes that both sides have */
+  readonly midi: number | undefined;
+  readonly difference: number;
+  readonly from: number;
+  readonly to: number;
+  /** takes on each side */
+  readonly takes: readonly [number, number];
+  /** whether the interval leaves out "no difference" */
+  readonly decided: boolean;
+  /** about how many more takes a side would decide a difference of this size; undefined when decided or too small to matter */
+  readonly moreTakes: number | undefined;
+}
+
+/** Quantities that are compared, and differences that nobody would care about. */
+const MATTERS: Partial<Record<Quantity, number>> = {
+  pitchCentreCents: 3,
+  pitchSteadinessCents: 0.7,
+  responseS: 0.015,
+  softestDb: 1.5,
+  breathRatioDb: 1.5,
+  centroidPartials: 0.3,
+  levelAgainstPlanDb: 1,
+};
+const RESAMPLES = 300;
+const COVER = 0.9;
+/** Each side needs so many takes of a note, or of all notes together. */
+const LEAST_TAKES = 3;
+const MOST_MORE = 60;
+
+/** One tone's value of one note, with the take it comes from. */
+interface Row {
+  readonly take: string;
+  readonly place: string;
+  readonly midi: number;
+  readonly value: number;
+}
+
+/**
+ * What differs between two lots of takes, note by note and over all, and what is not decided. Intervals by the percentile
+ * bootstrap over takes (B. Efron 1979), since tones of one take are alike. `random` gives numbers in 0…1.
+ */
+export function compare(first: readonly Digest[], second: readonly Digest[], random: () => number): Comparison[] {
+  return (Object.keys(MATTERS) as Quantity[]).flatMap((quantity) => {
+    const [a, b] = [rowsOf(first, quantity), rowsOf(second, quantity)];
+    const shared = new Set(a.map((row) => row.place).filter((place) => b.some((row) => row.place === place)));
+    const inBoth = (rows: readonly Row[]) => rows.filter((row) => shared.has(row.place));
+    const [here, there] = [inBoth(a), inBoth(b)];
+    const notes = [...new Set(here.map((row) => row.midi))].sort((x, y) => x - y);
+    const lots = [undefined, ...notes].map((midi) => {
+      const own = (rows: readonly Row[]) => (midi === undefined ? rows : rows.filter((row) => row.midi === midi));
+      return compareLots(quantity, midi, own(here), own(there), random);
+    });
+    return lots.flatMap((one) => one ?? []);
+  });
+}
+
+function rowsOf(digests: readonly Digest[], quantity: Quantity): Row[] {
+  return digests.flatMap((digest) =>
+    digest.seen.flatMap((one: Observation) => {
+      const value = one.values[quantity];
+      if (value === undefined || one.partial !== 1) return [];
+      return [{ take: digest.takeId, place: `${one.midi} ${one.band}`, midi: one.midi, value }];
+    }),
+  );
+}
+
+function compareLots(
+  quantity: Quantity,
+  midi: number | undefined,
+  a: readonly Row[],
+  b: readonly Row[],
+  random: () => number,
+): Comparison | undefined {
+  const [first, second] = [byTake(a), byTake(b)];
+  const takes = [first.length, second.length] as const;
+  if (Math.min(...takes) < LEAST_TAKES) return undefined;
+  const difference = differenceOf(a, b);
+  if (difference === undefined) return undefined;
+  const drawn: number[] = [];
+  for (let i = 0; i < RESAMPLES; i++) {
+    const one = differenceOf(draw(first, random), draw(second, random));
+    if (one !== undefined) drawn.push(one);
+  }
+  // Few takes resample too narrowly: the interval is widened as a mean of so few would be.
+  const widen = Math.sqrt(Math.min(...takes) / (Math.min(...takes) - 1));
+  const edge = (share: number) => difference + widen * (quantile(drawn, share) - difference);
+  const [from, to] = [edge((1 - COVER) / 2), edge((1 + COVER) / 2)];
+  const decided = from > 0 || to < 0;
+  const matters = Math.abs(difference) >= MATTERS[quantity]!;
+  const moreTakes = decided || !matters ? undefined : more(difference, (to - from) / 2, Math.min(...takes));
+  return { quantity, midi, difference, from, to, takes, decided, moreTakes };
+}
+
+/** The half width of an interval shrinks with the square root of the takes. */
+function more(difference: number, halfWidth: number, takes: number): number | undefined {
+  const needed = Math.ceil(takes * (halfWidth / Math.abs(difference)) ** 2) - takes;
+  return needed <= MOST_MORE ? Math.max(1, needed) : undefined;
+}
+
+function byTake(rows: readonly Row[]): Row[][] {
+  const takes = new Map<string, Row[]>();
+  for (const row of rows) {
+    const own = takes.get(row.take);
+    if (own) own.push(row);
+    else takes.set(row.take, [row]);
+  }
+  return [...takes.values()];
+}
+
+function draw(takes: readonly (readonly Row[])[], random: () => number): Row[] {
+  return takes.flatMap(() => takes[Math.floor(random() * takes.length)]!);
+}
+
+/** Median over the places that both have of the difference of their medians. */
+function differenceOf(a: readonly Row[], b: readonly Row[]): number | undefined {
+  const [first, second] = [byPlace(a), byPlace(b)];
+  const each = [...first].flatMap(([place, values]) => {
+    const other = second.get(place);
+    return other ? [median(other) - median(values)] : [];
+  });
+  return each.length > 0 ? median(each) : undefined;
+}
+
+function byPlace(rows: readonly Row[]): Map<string, number[]> {
+  const places = new Map<string, number[]>();
+  for (const { place, value } of rows) {
+    const own = places.get(place);
+    if (own) own.push(value);
+    else places.set(place, [value]);
+  }
+  return places;
+}

@@ -1,0 +1,89 @@
+import { scoreBeats, type Score } from '@inner-hum/core/exercise';
+import type { Decision, Verdict } from '@inner-hum/core/judge';
+import type { StepMeasures } from '@inner-hum/core/measure';
+import type { InstrumentId } from '@inner-hum/core/theory';
+import { observations, type Observation } from './observation';
+
+/** What was played on and where, by the player's own names; left out where the player does not say. */
+export interface SetupNames {
+  readonly instrumentId: InstrumentId;
+  readonly horn?: string;
+  readonly mouthpiece?: string;
+  readonly neck?: string;
+  readonly reed?: string;
+  readonly room?: string;
+}
+
+/** The parts of a set-up that a map tells apart. */
+export const SETUP_PARTS = ['horn', 'mouthpiece', 'neck', 'reed', 'room'] as const;
+export type SetupPart = (typeof SETUP_PARTS)[number];
+
+/** A take in a few hundred bytes: what maps, plans, trends and lists need of it. */
+export interface Digest {
+  readonly takeId: string;
+  readonly startedAtMs: number;
+  /** the player's own day, yyyy-mm-dd */
+  readonly day: string;
+  readonly setup: SetupNames;
+  readonly setupKey: string;
+  readonly family: string;
+  readonly decision: Decision;
+  readonly findings: readonly string[];
+  readonly lastsS: number;
+  readonly demo: boolean;
+  readonly seen: readonly Observation[];
+  /** words that a list is searched by, see {@link tagsOf} */
+  readonly tags: readonly string[];
+}
+
+/** What a digest is made from. */
+export interface DigestibleTake {
+  readonly id: string;
+  readonly score: Score;
+  readonly setup: SetupNames;
+  readonly measures: readonly StepMeasures[];
+  readonly verdict: Verdict;
+  readonly demo: boolean;
+}
+
+/** The digest of a take that started at a time of the player's own day, yyyy-mm-dd. */
+export function digestOf(
+  take: DigestibleTake,
+  { startedAtMs, day }: { readonly startedAtMs: number; readonly day: string },
+): Digest {
+  const { instrumentId } = take.setup;
+  const setup: SetupNames = {
+    instrumentId,
+    ...Object.fromEntries(SETUP_PARTS.flatMap((part) => (take.setup[part] ? [[part, take.setup[part]]] : []))),
+  };
+  const digest = {
+    takeId: take.id,
+    startedAtMs,
+    day,
+    setup,
+    setupKey: setupKey(setup),
+    family: take.score.family,
+    decision: take.verdict.decision,
+    findings: [...new Set(take.verdict.findings.filter((one) => one.weight > 0).map((one) => one.id))],
+    lastsS: (scoreBeats(take.score) * 60) / take.score.tempoBpm,
+    demo: take.demo,
+    seen: observations(take.score, take.measures, startedAtMs),
+  };
+  return { ...digest, tags: tagsOf(digest) };
+}
+
+/** One word for a set-up; takes with the same word were played on the same. */
+export function setupKey(setup: SetupNames): string {
+  return JSON.stringify([setup.instrumentId, ...SETUP_PARTS.map((part) => setup[part] ?? '')]);
+}
+
+function tagsOf(digest: Omit<Digest, 'tags'>): string[] {
+  const notes = new Set(digest.seen.map((one) => one.midi));
+  return [
+    `horn:${digest.setup.instrumentId}`,
+    `family:${digest.family}`,
+    ...[...notes].map((midi) => `note:${midi}`),
+    ...digest.findings.map((id) => `finding:${id}`),
+    ...SETUP_PARTS.flatMap((part) => (digest.setup[part] ? [`${part}:${digest.setup[part]}`] : [])),
+  ];
+}

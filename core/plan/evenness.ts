@@ -1,0 +1,52 @@
+import { movingMedian, robustDeviation } from '@inner-hum/core/measure';
+import { knownValue } from './estimate';
+import { ofNote, type NoteOnMap } from './hornMap';
+import type { Quantity } from './observation';
+
+/** The parts of evenness: what is spread over the notes, and the spread at which a part is worth half. Our choice. */
+export const EVENNESS_PARTS = {
+  pitch: { quantity: 'pitchCentreCents', halfAt: 10 },
+  colour: { quantity: 'centroidPartials', halfAt: 0.2 },
+  response: { quantity: 'responseS', halfAt: 0.06 },
+  range: { quantity: 'rangeDb', halfAt: 6 },
+} as const satisfies Record<string, { readonly quantity: Quantity; readonly halfAt: number }>;
+export type EvennessPart = keyof typeof EVENNESS_PARTS;
+
+/** Of one part: over how many notes, how far they spread (unit of its quantity; colour: share), and its worth 0–100. */
+export interface PartOfEvenness {
+  readonly part: EvennessPart;
+  readonly notes: number;
+  readonly spread: number;
+  readonly worth: number;
+}
+
+export type Evenness =
+  | { readonly kind: 'known'; readonly value: number; readonly parts: readonly PartOfEvenness[] }
+  | { readonly kind: 'unknown'; readonly notes: number };
+
+/** Fewer notes than this do not make an evenness. */
+export const LEAST_NOTES = 8;
+/** Colour is compared with its own smooth trend over so many neighbouring notes. */
+const TREND_NOTES = 7;
+
+/**
+ * Evenness over a map, 0–100: the mean of its parts, each 100 / (1 + (spread / half)²) with the robust standard deviation
+ * over the notes as spread. Colour is the share by which a note leaves the smooth trend of the horn. Our choice, published
+ * in the application with every part.
+ */
+export function evenness(notes: readonly NoteOnMap[]): Evenness {
+  const parts = (Object.keys(EVENNESS_PARTS) as EvennessPart[]).flatMap((part): PartOfEvenness[] => {
+    const { quantity, halfAt } = EVENNESS_PARTS[part];
+    const known = notes.flatMap((note) => knownValue(ofNote(note, quantity)) ?? []);
+    if (known.length < LEAST_NOTES) return [];
+    const spread = robustDeviation(part === 'colour' ? awayFromTrend(known) : known);
+    return [{ part, notes: known.length, spread, worth: 100 / (1 + (spread / halfAt) ** 2) }];
+  });
+  if (!parts.some((one) => one.part === 'pitch')) return { kind: 'unknown', notes: notes.length };
+  return { kind: 'known', value: parts.reduce((sum, one) => sum + one.worth, 0) / parts.length, parts };
+}
+
+function awayFromTrend(values: readonly number[]): number[] {
+  const trend = movingMedian(values, TREND_NOTES);
+  return values.map((one, i) => one / trend[i]! - 1);
+}

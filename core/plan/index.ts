@@ -1,0 +1,25 @@
+export { QUANTITIES, observations, type Observation, type Quantity } from './observation';
+export {
+  digestOf,
+  setupKey,
+  SETUP_PARTS,
+  type Digest,
+  type DigestibleTake,
+  type SetupNames,
+  type SetupPart,
+} from './digest';
+export { cellsAfter, cellsFrom, RECENT, type Cell } from './cells';
+export { estimate, knownValue, type Estimate } from './estimate';
+export { difference, hornMap, ofNote, type NoteOnMap } from './hornMap';
+export { seams, SEAM_QUANTITIES, type Seam, type SeamQuantity } from './seams';
+export {
+  evenness,
+  EVENNESS_PARTS,
+  LEAST_NOTES,
+  type Evenness,
+  type EvennessPart,
+  type PartOfEvenness,
+} from './evenness';
+export { compare, type Comparison } from './compare';
+export { leakWatch, type LeakEvidence, type LeakWatch, type StartTally } from './leakWatch';
+export { ownSources, type OwnCell } from './ownSources';

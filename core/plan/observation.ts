@@ -1,0 +1,109 @@
+import type { Attack, Score, Step } from '@inner-hum/core/exercise';
+import { bandAt, LOUDNESS_BANDS, valueOf, type LoudnessBand, type StepMeasures } from '@inner-hum/core/measure';
+import { dynamicPosition, naturalOffsetCents } from '@inner-hum/core/theory';
+
+/** What a note is known by on the map. Each is a number in the unit of its name. */
+export const QUANTITIES = [
+  'pitchCentreCents',
+  'pitchSteadinessCents',
+  'responseS',
+  'softestDb',
+  'breathRatioDb',
+  'centroidPartials',
+  'rangeDb',
+  'levelAgainstPlanDb',
+  'pitchAgainstLevelCents',
+] as const;
+export type Quantity = (typeof QUANTITIES)[number];
+
+/** What one tone told of one note in one third of the ruler. Quantities that it did not tell are left out. */
+export interface Observation {
+  /** when: milliseconds since 1970, with the place of its step in the take */
+  readonly atMs: number;
+  readonly midi: number;
+  readonly fingeredMidi: number;
+  readonly partial: number;
+  readonly band: LoudnessBand;
+  readonly attack: Attack;
+  /** whether this was a try at speaking: the band in which the tone was to start */
+  readonly tried: boolean;
+  /** whether it spoke as itself and at once */
+  readonly spoke: boolean;
+  readonly values: Readonly<Partial<Record<Quantity, number>>>;
+}
+
+/** Shorter than this a band tells nothing, seconds. */
+const LEAST_BAND_S = 0.4;
+/** A wrong start reaches this far into the tone, seconds; so much of a tone on another partial is not that tone. */
+const START_S = 0.1;
+const OTHER_SHARE = 0.3;
+
+/** What the steps of a take told. Hums, bends, free pitches and what came after the player had stopped tell nothing. */
+export function observations(score: Score, measures: readonly StepMeasures[], startedAtMs: number): Observation[] {
+  const natural = score.partialTuning === 'natural';
+  const played = measures.findLastIndex((one) => one.kind === 'sounded') + 1;
+  return score.steps
+    .slice(0, played)
+    .flatMap((step, i) =>
+      step.hum || step.bendCents || step.freePitch ? [] : ofStep(step, measures[i]!, startedAtMs + i, natural),
+    );
+}
+
+function ofStep(step: Step, measures: StepMeasures, atMs: number, natural: boolean): Observation[] {
+  const start = bandAt(placeOf(step));
+  const about = {
+    atMs,
+    midi: step.soundedMidi,
+    fingeredMidi: step.octaveKey ? step.fingeredMidi + 12 : step.fingeredMidi,
+    partial: step.partialNumber,
+    attack: step.attack,
+  };
+  if (measures.kind === 'silent') return [{ ...about, band: start, tried: true, spoke: false, values: {} }];
+  const spoke = spokeAsItself(measures);
+  const own = measures.otherSoundingMidi === undefined;
+  const bands = measures.byLoudness;
+  const main = LOUDNESS_BANDS.reduce((best, one) => (bands[one].lastsS > bands[best].lastsS ? one : best), start);
+  // The map tells every offset against tempered, whatever the target was.
+  const offsetCents = natural ? naturalOffsetCents(step.partialNumber) : 0;
+  return LOUDNESS_BANDS.flatMap((band): Observation[] => {
+    const heard = own && bands[band].lastsS >= LEAST_BAND_S;
+    if (!heard && band !== start) return [];
+    const values = numbers({
+      ...(heard && pick(bands[band], ['pitchCentreCents', 'centroidPartials'])),
+      ...(own && band === start && pick(measures, ['responseS'])),
+      ...(heard &&
+        band === main &&
+        pick(measures, [
+          'pitchSteadinessCents',
+          'breathRatioDb',
+          'rangeDb',
+          'levelAgainstPlanDb',
+          'softestDb',
+          'pitchAgainstLevelCents',
+        ])),
+    });
+    if (values.pitchCentreCents !== undefined) values.pitchCentreCents += offsetCents;
+    return [{ ...about, band, tried: band === start, spoke, values }];
+  });
+}
+
+function placeOf(step: Step): number {
+  const first = step.dynamics[0]!;
+  return first.position ?? dynamicPosition(first.dynamic);
+}
+
+function spokeAsItself(m: Extract<StepMeasures, { kind: 'sounded' }>): boolean {
+  if (m.otherSoundingMidi !== undefined) return false;
+  const otherS = m.jumps.reduce((sum, one) => sum + one.lastsS, 0);
+  return otherS < OTHER_SHARE * (m.endS - m.onsetS) && !m.jumps.some((one) => one.atS - m.onsetS < START_S);
+}
+
+type AnyMeasured = Parameters<typeof valueOf>[0];
+
+function pick<K extends Quantity>(from: Readonly<Record<K, AnyMeasured>>, names: readonly K[]) {
+  return Object.fromEntries(names.map((name) => [name, valueOf(from[name])])) as Partial<Record<Quantity, number>>;
+}
+
+function numbers(values: Partial<Record<Quantity, number | undefined>>): Partial<Record<Quantity, number>> {
+  return Object.fromEntries(Object.entries(values).filter(([, value]) => value !== undefined));
+}
