@@ -1,5 +1,6 @@
 import {
   exerciseScore,
+  hearingRangeHz,
   familyById,
   SWELL_DEFAULTS,
   usualExercise,
@@ -10,7 +11,7 @@ import { assess, type Assignment, type Verdict } from '@inner-hum/core/judge';
 import type { StepMeasures } from '@inner-hum/core/measure';
 import { hear } from '@inner-hum/core/signal';
 import { playStandIn, SeededRandom, type Habits } from '@inner-hum/core/simulate';
-import { ASSUMED_RULER, INSTRUMENTS, instrumentById, soundingRangeHz, type InstrumentId } from '@inner-hum/core/theory';
+import { ASSUMED_RULER, INSTRUMENTS, type InstrumentId } from '@inner-hum/core/theory';
 
 const RATE_HZ = 44100;
 const SHAPES = ['growFade', 'grow', 'fadeGrow', 'growFade'] as const;
@@ -52,7 +53,7 @@ export function play(parameters: ExerciseParameters, seed: number, habits: Habit
   const score = exerciseScore(parameters);
   const common = { a4Hz: 440, ruler: ASSUMED_RULER } as const;
   const samples = playStandIn(score, { ...common, sampleRateHz: RATE_HZ, habits, seed, leadS: 1, tailS: 0.6 });
-  const frames = hear(samples, { sampleRateHz: RATE_HZ, ...soundingRangeHz(instrumentById(score.instrumentId), 440) });
+  const frames = hear(samples, { sampleRateHz: RATE_HZ, ...hearingRangeHz(score, 440) });
   const assignment: Assignment = {
     ...common,
     score,

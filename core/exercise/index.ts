@@ -1,4 +1,5 @@
 export { cautionsFor, type Caution } from './cautions';
+export { hearingRangeHz } from './hearingRange';
 export { breathFit, type BreathFit } from './breathFit';
 export { breathBudget, type BreathBudget } from './breathBudget';
 export { exerciseScore, FAMILIES, familyById, fitToHorn, usualExercise } from './families';

@@ -55,7 +55,11 @@ const parameters = mixed((value): value is ExerciseParameters => {
 
 const timed = (more: Record<string, AnySchema>) => array(object({ atS: real(), ...more })).required();
 
-const bandMeasures = object({ lastsS: real().min(0), pitchCentreCents: measuredValue, centroidPartials: measuredValue });
+const bandMeasures = object({
+  lastsS: real().min(0),
+  pitchCentreCents: measuredValue,
+  centroidPartials: measuredValue,
+});
 
 const stepMeasures = lazy((value: unknown) =>
   hasKind(value, 'silent')

@@ -1,5 +1,6 @@
 import { beatSeconds, type ExerciseParameters, type Score, type Step } from '@inner-hum/core/exercise';
 import { median, valueOf, type Demand, type StepMeasures } from '@inner-hum/core/measure';
+import { partialSemitones } from '@inner-hum/core/theory';
 import { demandsOf } from './familyDemands';
 import { nextStep } from './nextStep';
 import { acrossTakes, pastTake, type PastTake } from './acrossTakes';
@@ -61,6 +62,21 @@ const TRIES: Partial<Record<FindingId, Verdict['tries']>> = {
   unevenTime: ['countTheChange'],
 };
 
+/** A tone that goes on for so long where the next should be has not changed, seconds. */
+const WENT_ON_S = 0.25;
+
+/** The partial that stayed when a slurred overtone never came because the tone before it went on. */
+function stayedOn(stepIndex: number, measures: readonly StepMeasures[], { steps }: Score): number | undefined {
+  const step = steps[stepIndex];
+  const [earlier, before] = [steps[stepIndex - 1], measures[stepIndex - 1]];
+  if (step?.attack !== 'slurred' || step.partialNumber === 1 || before?.kind !== 'sounded' || !earlier)
+    return undefined;
+  if (before.endS - before.plannedEndS < WENT_ON_S) return undefined;
+  const above = earlier.soundedMidi - step.fingeredMidi;
+  const partial = Math.max(1, Math.round(2 ** (above / 12)));
+  return partialSemitones(partial) === above && partial !== step.partialNumber ? partial : undefined;
+}
+
 function toneFindings(measures: readonly StepMeasures[], about: TakeCase): Finding[] {
   const { steps, partialTuning } = about.score;
   const common = {
@@ -75,6 +91,12 @@ function toneFindings(measures: readonly StepMeasures[], about: TakeCase): Findi
   for (const weight of [3, 2, 1] as const)
     measures.forEach((step, stepIndex) => {
       if (step.kind === 'silent') {
+        const partial = stayedOn(stepIndex, measures, about.score);
+        if (partial !== undefined) {
+          const values = { partial, wanted: steps[stepIndex]!.partialNumber };
+          if (weight === 3) found.push({ id: 'wrongPartial', weight, stepIndex, values });
+          return;
+        }
         if (weight === 3 && (played === 0 || stepIndex < played))
           found.push({ id: 'nothingHeard', weight, stepIndex, values: {} });
         if (weight === 1 && played > 0 && stepIndex === played)

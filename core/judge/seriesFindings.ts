@@ -1,4 +1,4 @@
-import { responseSeries, robustDeviation, valueOf, type StepMeasures } from '@inner-hum/core/measure';
+import { median, responseSeries, valueOf, type StepMeasures } from '@inner-hum/core/measure';
 import type { Score } from '@inner-hum/core/exercise';
 import type { Finding } from './verdict';
 
@@ -9,7 +9,7 @@ const SPEAKS = 0.2;
 const WORSE_SHARE = 0.25;
 const WORSE_RESPONSE_S = 0.06;
 /** Changes are uneven when they wander by this share of a beat, over at least so many. */
-const UNEVEN_BEATS = 0.12;
+const UNEVEN_BEATS = 0.07;
 const LEAST_CHANGES = 4;
 /** Two pairs differ in their distance when it is by this much, dB: twice the error of one. */
 const NEARER_DB = 1.5;
@@ -68,7 +68,8 @@ function timeFindings(measures: readonly StepMeasures[], beatS: number): Finding
     step.kind === 'sounded' && step.pair ? (valueOf(step.pair.changeS) ?? []) : [],
   );
   if (offS.length < LEAST_CHANGES) return [];
-  const spreadS = robustDeviation(offS);
+  const centreS = median(offS);
+  const spreadS = Math.sqrt(offS.reduce((sum, one) => sum + (one - centreS) ** 2, 0) / offS.length);
   if (spreadS < UNEVEN_BEATS * beatS) return [];
   return [{ id: 'unevenTime', weight: 2, stepIndex: 0, values: { ms: 1000 * spreadS, count: offS.length } }];
 }

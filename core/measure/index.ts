@@ -12,7 +12,7 @@ export { OWN_NOTE_CENTS, toneBody, type ToneBody, type ToneSpan } from './tone';
 export { toneChanges, type ToneChange } from './toneChanges';
 export { type Hold, type HoldFault } from './hold';
 export { type Release } from './release';
-export { outline, overtonePair, type OvertonePair } from './overtonePair';
+export { outline, overtonePair, pairOutlines, type OvertonePair } from './overtonePair';
 export { responseSeries, type ResponseSeries, type Restart } from './responseSeries';
 export { slurContinuity, type SlurContinuity } from './slur';
 export { LOOP_CLICK, loopDelay, type LoopDelay } from './loopDelay';

@@ -1,8 +1,8 @@
-import { PARTIALS_KEPT, type Frames } from '@inner-hum/core/signal';
+import { HOP_S, PARTIALS_KEPT, type Frames } from '@inner-hum/core/signal';
 import { centsBetweenHz } from '@inner-hum/core/theory';
 import { absent, measured, type Measured } from './measured';
 import { median } from './statistics';
-import { MIN_BODY_FRAMES, type ToneBody } from './tone';
+import { MIN_BODY_FRAMES, toneBody, type ToneBody } from './tone';
 
 /** Partials above this do not count, Hz. */
 const TOP_HZ = 5000;
@@ -50,4 +50,21 @@ export function outline({ partialsDb }: Frames, body: ToneBody, hz: number): num
   const kept = levels.map((one) => Math.max(floor, one));
   const mean = kept.reduce((sum, one) => sum + one, 0) / count;
   return kept.map((one) => one - mean);
+}
+
+/** When a tone sounded and on which pitch it was meant. */
+interface Placed {
+  readonly onsetS: number;
+  readonly endS: number;
+  readonly targetHz: number;
+}
+
+/** Outlines of the two tones of a pair in the frames of their take, for drawing: dB against their own means. */
+export function pairOutlines(frames: Frames, first: Placed, second: Placed) {
+  const of = ({ onsetS, endS, targetHz }: Placed) => {
+    const span = { start: Math.round(onsetS / HOP_S), end: Math.min(frames.count, Math.round(endS / HOP_S)) };
+    const body = toneBody(frames, span, targetHz, 0);
+    return body.frame.length > 0 ? outline(frames, body, first.targetHz) : [];
+  };
+  return { first: of(first), second: of(second) };
 }

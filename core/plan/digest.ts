@@ -1,4 +1,4 @@
-import { scoreBeats, type Score } from '@inner-hum/core/exercise';
+import { scoreBeats, type ExerciseParameters, type Score } from '@inner-hum/core/exercise';
 import type { Decision, Verdict } from '@inner-hum/core/judge';
 import type { StepMeasures } from '@inner-hum/core/measure';
 import type { InstrumentId } from '@inner-hum/core/theory';
@@ -30,6 +30,8 @@ export interface Digest {
   readonly decision: Decision;
   readonly findings: readonly string[];
   readonly lastsS: number;
+  /** of a trial of an altissimo fingering: the keys that were down */
+  readonly fingering?: string;
   readonly demo: boolean;
   readonly seen: readonly Observation[];
   /** words that a list is searched by, see {@link tagsOf} */
@@ -39,6 +41,7 @@ export interface Digest {
 /** What a digest is made from. */
 export interface DigestibleTake {
   readonly id: string;
+  readonly parameters: ExerciseParameters;
   readonly score: Score;
   readonly setup: SetupNames;
   readonly measures: readonly StepMeasures[];
@@ -67,6 +70,7 @@ export function digestOf(
     findings: [...new Set(take.verdict.findings.filter((one) => one.weight > 0).map((one) => one.id))],
     lastsS: (scoreBeats(take.score) * 60) / take.score.tempoBpm,
     demo: take.demo,
+    ...(take.score.family === 'fingeringTrial' && { fingering: String(take.parameters['fingering']) }),
     seen: observations(take.score, take.measures, startedAtMs),
   };
   return { ...digest, tags: tagsOf(digest) };

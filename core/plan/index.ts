@@ -22,4 +22,5 @@ export {
 } from './evenness';
 export { compare, type Comparison } from './compare';
 export { leakWatch, type LeakEvidence, type LeakWatch, type StartTally } from './leakWatch';
+export { fingeringTrials, type FingeringTrials } from './fingeringTrials';
 export { ownSources, type OwnCell } from './ownSources';

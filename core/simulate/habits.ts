@@ -19,7 +19,7 @@ export interface Habits {
   readonly responseS: number;
   /** sudden level steps against the plan */
   readonly stairs: readonly { readonly place: number; readonly db: number }[];
-  /** breaks into another partial for a while */
+  /** breaks into another partial for a while; into the next one where it is the note's own */
   readonly jumps: readonly { readonly place: number; readonly partial: number; readonly lastsS: number }[];
   /** stops sounding for a while */
   readonly dropOuts: readonly { readonly place: number; readonly lastsS: number }[];

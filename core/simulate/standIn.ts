@@ -144,8 +144,9 @@ class Tone {
         const stopped = place >= habits.stopsAt || (t >= 0 && t < gapS);
         const silent =
           stopped || habits.dropOuts.some((one) => within(place * lengthS, one.place * lengthS, one.lastsS));
-        sounding = jump?.partial ?? this.partial;
-        hz = (jump ? fingeredHz * jump.partial : targetHz) * 2 ** (this.centsAt(t, lengthS, levelDb, tiredness) / 1200);
+        const broken = jump && jump.partial + (jump.partial === this.partial ? 1 : 0);
+        sounding = broken ?? this.partial;
+        hz = (broken ? fingeredHz * broken : targetHz) * 2 ** (this.centsAt(t, lengthS, levelDb, tiredness) / 1200);
         amplitude = nextAmplitude;
         nextAmplitude = silent || t < 0 ? 0 : Math.SQRT2 * dbToAmplitude(levelDb) * this.edges(t, lengthS);
         const { softestDb, loudestDb } = this.settings.ruler;

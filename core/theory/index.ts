@@ -31,6 +31,7 @@ export {
   type LevelRuler,
 } from './dynamics';
 export { keysOf, regularFingering } from './fingerings';
+export { TRY_FINGERINGS, type TryFingering } from './altissimo.data';
 export { KEYS, type HornKey, type KeyId } from './keys.data';
 export {
   expectedSuccess,

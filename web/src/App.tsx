@@ -11,6 +11,7 @@ import { useColourMode } from './shared/useColourMode';
 import { store } from './store';
 
 const ExercisesPage = lazy(() => import('./features/exercises/ExercisesPage'));
+const OvertonesPage = lazy(() => import('./features/overtones/OvertonesPage'));
 const LogPage = lazy(() => import('./features/log/LogPage'));
 const TakePage = lazy(() => import('./features/take/TakePage'));
 const SetUpPage = lazy(() => import('./features/setup/SetUpPage'));
@@ -42,6 +43,7 @@ function Places() {
           <Route index element={<Navigate to="/stand" replace />} />
           <Route path="stand" element={<StandPage />} />
           <Route path="exercises" element={<ExercisesPage />} />
+          <Route path="overtones/*" element={<OvertonesPage />} />
           <Route path="log" element={<LogPage />} />
           <Route path="take/:id" element={<TakePage />} />
           <Route path="set-up" element={<SetUpPage />} />

@@ -2,7 +2,7 @@ import { whenOf } from '../shared/format';
 import type { TakeRecord, WholeTake } from '@inner-hum/core/formats';
 import type { OpenAssignment, HeardTake, HearingSettings } from './protocol';
 import type { DraftPlan } from '../db/database';
-import { instrumentById, soundingRangeHz } from '@inner-hum/core/theory';
+import { hearingRangeHz } from '@inner-hum/core/exercise';
 import type { Decision, PastTake } from '@inner-hum/core/judge';
 
 type Facts = Pick<TakeRecord, 'id' | 'cut'> & { readonly keepSound: boolean };
@@ -51,8 +51,10 @@ export function assignmentOf(
 }
 
 /** How the ear is set for a planned take: the horn bounds the search. */
-export function hearingFor(plan: Pick<DraftPlan, 'setup' | 'source'>, sampleRateHz: number): HearingSettings {
-  const { instrumentId, a4Hz } = plan.setup;
-  const range = soundingRangeHz(instrumentById(instrumentId), a4Hz);
-  return { sampleRateHz, ...range, zerosAreLoss: plan.source.kind === 'microphone' };
+export function hearingFor(plan: Pick<DraftPlan, 'setup' | 'source' | 'score'>, sampleRateHz: number): HearingSettings {
+  return {
+    sampleRateHz,
+    ...hearingRangeHz(plan.score, plan.setup.a4Hz),
+    zerosAreLoss: plan.source.kind === 'microphone',
+  };
 }

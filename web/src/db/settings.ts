@@ -1,4 +1,4 @@
-import { A4_RANGE_HZ, INSTRUMENTS } from '@inner-hum/core/theory';
+import { A4_RANGE_HZ, INSTRUMENTS, KEYS } from '@inner-hum/core/theory';
 import { exerciseScore, type ExerciseParameters } from '@inner-hum/core/exercise';
 import { array, boolean, mixed, number, object, string } from 'yup';
 import { HABIT_NAMES, INITIAL_SETTINGS, type Settings } from '../store/settings';
@@ -17,6 +17,14 @@ const storedSchema = object({
   instrumentId: string().oneOf(INSTRUMENTS.map((one) => one.id)),
   a4Hz: number().min(A4_RANGE_HZ.min).max(A4_RANGE_HZ.max),
   noteNames: string().oneOf(['english', 'german', 'fixedDo']),
+  partialNumbers: string().oneOf(['partials', 'overtones']),
+  fingerings: array(
+    object({
+      instrumentId: string().oneOf(INSTRUMENTS.map((one) => one.id)),
+      midi: number().integer(),
+      keys: array(string().oneOf(KEYS.map((key) => key.id))),
+    }),
+  ),
   spelling: string().oneOf(['usual', 'sharps', 'flats']),
   demand: string().oneOf(['loose', 'firm', 'fine']),
   theme: string().oneOf(['system', 'light', 'dark']),

@@ -6,6 +6,7 @@ import { FAULTS, type FaultName } from '@inner-hum/core/simulate';
 import {
   ASSUMED_RULER,
   type InstrumentId,
+  type KeyId,
   type LevelRuler,
   type NoteNameSystem,
   type Spelling,
@@ -15,12 +16,21 @@ export type SourceKind = 'microphone' | 'file' | 'standIn';
 export type HabitName = 'clean' | FaultName;
 export const HABIT_NAMES: readonly HabitName[] = ['clean', ...(Object.keys(FAULTS) as FaultName[])];
 
+/** A fingering the player entered for a note above the keys. */
+export interface OwnFingering {
+  readonly instrumentId: InstrumentId;
+  readonly midi: number;
+  readonly keys: readonly KeyId[];
+}
+
 /** What lasts between visits and is not a take. */
 export interface Settings {
   readonly instrumentId: InstrumentId;
   readonly a4Hz: number;
   readonly noteNames: NoteNameSystem;
   readonly spelling: Spelling;
+  /** whether the fundamental is counted as partial 1, or overtones are counted above it */
+  readonly partialNumbers: 'partials' | 'overtones';
   readonly demand: Demand;
   readonly theme: 'system' | 'light' | 'dark';
   readonly source: SourceKind;
@@ -63,6 +73,8 @@ export interface Settings {
   readonly left: Readonly<Record<string, string>>;
   /** the day on which the list before playing was put away */
   readonly preparedOn: string;
+  /** own fingerings of altissimo notes */
+  readonly fingerings: readonly OwnFingering[];
   /** own exercises by the names the player gave them */
   readonly own: readonly { readonly name: string; readonly exercise: ExerciseParameters }[];
 }
@@ -72,6 +84,7 @@ export const INITIAL_SETTINGS: Settings = {
   a4Hz: 440,
   noteNames: 'english',
   spelling: 'usual',
+  partialNumbers: 'partials',
   demand: 'firm',
   theme: 'system',
   source: 'microphone',
@@ -87,6 +100,7 @@ export const INITIAL_SETTINGS: Settings = {
   exercise: usualExercise(familyById('swell'), 'alto'),
   block: [],
   own: [],
+  fingerings: [],
   favourites: [],
   left: {},
   preparedOn: '',

@@ -78,6 +78,13 @@ export default function SetUpPage() {
               onChange={(spelling) => change({ spelling })}
             />
             <Choice
+              label={t('setUp.partials')}
+              value={settings.partialNumbers}
+              options={['partials', 'overtones']}
+              textOf={(one) => t(`setUp.partialNumbers.${one}`)}
+              onChange={(partialNumbers) => change({ partialNumbers })}
+            />
+            <Choice
               label={t('setUp.demand')}
               help={t('setUp.demandHelp')}
               value={settings.demand}

@@ -1,11 +1,14 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { exerciseScore, type Score, type Step } from '@inner-hum/core/exercise';
+import { foldedCents } from '@inner-hum/core/measure';
 import {
   centsBetweenHz,
   dynamicPosition,
   hzToMidi,
   instrumentById,
   midiToHz,
+  soundingPartial,
+  sourcesOf,
   writtenMidi,
   writtenToHz,
 } from '@inner-hum/core/theory';
@@ -13,12 +16,15 @@ import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import { useTranslation } from 'react-i18next';
 import { runner, type Timing } from '../../audio/takeRunner';
 import { formatSigned } from '../../shared/format';
+import { usePartialName } from '../../shared/usePartialName';
 import { useNoteName } from '../../shared/useNoteName';
 import { useAppSelector } from '../../store';
 import { exerciseOf } from '../../store/settings';
 import { exerciseKey } from '../../store/stand';
 import { FingeringOf } from './FingeringOf';
 
+/** How many tubes are named that could give a freely played note. */
+const MOST_SOURCES = 3;
 const LETTER_PX = { base: '84px', md: '132px' } as const;
 
 /** The note, the dynamics, the beat: what must be readable from two metres. */
@@ -31,11 +37,14 @@ export function StandHead() {
   const score = useMemo(() => exerciseScore(exercise), [exercise]);
   const tries = decisionsAbout === exerciseKey(exercise) ? decisions.length : 0;
   const [fingeredMidi, setFingered] = useState(score.steps[0]!.fingeredMidi);
+  const partialName = usePartialName();
   const number = useRef<HTMLSpanElement>(null);
+  const sounding = useRef<HTMLSpanElement>(null);
   const note = useRef<HTMLSpanElement>(null);
   const dynamics = useRef<HTMLSpanElement>(null);
   const cents = useRef<HTMLSpanElement>(null);
   const next = useRef<HTMLSpanElement>(null);
+  const overtones = score.steps.some((step) => step.partialNumber > 1 || step.hum);
   const running = ['countIn', 'waiting', 'running', 'free'].includes(phase);
   useEffect(() => {
     const horn = instrumentById(settings.instrumentId);
@@ -50,6 +59,7 @@ export function StandHead() {
     showStep(0);
     show(cents, '');
     show(number, '');
+    show(sounding, '');
     if (!running) return;
     let request = 0;
     const tick = () => {
@@ -70,6 +80,14 @@ export function StandHead() {
       show(note, nameOf(writtenMidi(horn, midi)));
       const off = centsBetweenHz(midiToHz(midi, settings.a4Hz), hz);
       show(cents, t('stand.cents', { value: formatSigned(off, 0) }));
+      show(sounding, couldBe(writtenMidi(horn, midi)));
+    };
+    const couldBe = (written: number) => {
+      const others = sourcesOf(horn, written).filter((one) => one.partialNumber > 1 && !one.octaveKey);
+      const names = others.map((one) =>
+        t('stand.couldBeOne', { partial: partialName(one.partialNumber), fingered: nameOf(one.fingeredMidi) }),
+      );
+      return names.length > 0 ? t('stand.couldBe', { sources: names.slice(0, MOST_SOURCES).join(', ') }) : '';
     };
     const showScore = (timing: Timing, nowS: number) => {
       const place = placeIn(score, timing, nowS);
@@ -77,17 +95,39 @@ export function StandHead() {
       show(number, place.number);
       if (phase !== 'running') return;
       if (place.rest) show(cents, t('stand.rest'));
-      else showCents(score.steps[place.step]!.soundedMidi);
+      else showCents(score.steps[place.step]!);
+      showPartial(score.steps[place.step]!, place.rest);
     };
-    const showCents = (written: number) => {
+    const showPartial = (step: Step, rest: boolean) => {
+      const hz = hzNow();
+      if (!overtones || rest || step.hum || hz === 0) return show(sounding, step.hum && !rest ? t('stand.hum') : '');
+      const now = soundingPartial(hz, writtenToHz(horn, step.fingeredMidi, settings.a4Hz));
+      const words = { partial: partialName(now), wanted: partialName(step.partialNumber) };
+      show(sounding, t(now === step.partialNumber ? 'stand.partialNow' : 'stand.partialWrong', words));
+    };
+    const showCents = ({ soundedMidi: written, hum }: Step) => {
       if (exercise.tunerHidden) return show(cents, '');
       const hz = hzNow();
-      const off = hz > 0 ? centsBetweenHz(writtenToHz(horn, written, settings.a4Hz), hz) : 0;
+      const targetHz = writtenToHz(horn, written, settings.a4Hz);
+      if (hum)
+        return show(cents, hz > 0 ? t('stand.humming', { cents: formatSigned(foldedCents(targetHz, hz), 0) }) : '');
+      const off = hz > 0 ? centsBetweenHz(targetHz, hz) : 0;
       show(cents, hz > 0 && Math.abs(off) < 100 ? t('stand.cents', { value: formatSigned(off, 0) }) : '');
     };
     request = requestAnimationFrame(tick);
     return () => cancelAnimationFrame(request);
-  }, [phase, running, nameOf, score, exercise.tunerHidden, settings.instrumentId, settings.a4Hz, t]);
+  }, [
+    phase,
+    running,
+    nameOf,
+    score,
+    exercise.tunerHidden,
+    settings.instrumentId,
+    settings.a4Hz,
+    t,
+    overtones,
+    partialName,
+  ]);
   return (
     <Flex align="flex-end" justify="space-between" gap="24px" minHeight={{ base: '96px', md: '148px' }}>
       <Flex align="baseline" gap="28px" minWidth={0} wrap="wrap">
@@ -120,6 +160,12 @@ export function StandHead() {
             fontSize={{ base: '1.1rem', md: '1.6rem' }}
             color="inkSoft"
             minHeight="1.5em"
+          />
+          <chakra.span
+            ref={sounding}
+            display="block"
+            fontSize={{ base: '1rem', md: '1.3rem' }}
+            data-testid="sounding"
           />
         </Box>
       </Flex>

@@ -20,6 +20,7 @@ import { useAppDispatch } from '../../store';
 import { hornChosen, settingsChanged } from '../../store/settings';
 import { ExportRow } from './ExportRow';
 import { Events, MeasuresTable } from './MeasuresTable';
+import { PairView } from './PairView';
 import { Player, soundOf } from './playback';
 
 const Traces = lazy(() => import('./Traces'));
@@ -75,6 +76,7 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
       </Flex>
       <LargeRibbon view={view} placeS={placeS} />
       <Playback take={take} fromS={view.fromS} toS={view.toS} placeS={placeS} onPlace={setPlaceS} />
+      <PairView record={record} frames={frames} />
       <Grid templateColumns={{ base: '1fr', lg: '1.15fr 1fr' }} gap="36px" mt="18px">
         <Box minWidth={0}>
           <VerdictText take={record} />

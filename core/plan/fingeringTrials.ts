@@ -1,0 +1,68 @@
+import type { Digest, SetupNames } from './digest';
+import { estimate, knownValue } from './estimate';
+
+/** What trials told of one fingering for one high note on one set-up. */
+export interface FingeringTrials {
+  readonly midi: number;
+  /** keys that are down, in the order of the drawing, spaces between */
+  readonly fingering: string;
+  readonly setup: SetupNames;
+  readonly setupKey: string;
+  readonly got: number;
+  readonly of: number;
+  readonly pitchCents: number | undefined;
+  readonly spreadCents: number | undefined;
+  readonly responseS: number | undefined;
+  readonly newestMs: number;
+  /** the best of its note on its set-up */
+  readonly best: boolean;
+}
+
+/** A fingering is the best of a note only after so many tries. */
+const LEAST_TRIES = 3;
+/** What ten cents off cost beside a failed try. Our choice. */
+const CENTS_WORTH_A_TRY = 40;
+
+/** All trials of altissimo fingerings, by note, then the best first. */
+export function fingeringTrials(digests: readonly Digest[]): FingeringTrials[] {
+  const groups = new Map<string, Digest[]>();
+  for (const digest of digests) {
+    if (digest.fingering === undefined || digest.seen.length === 0) continue;
+    const key = `${digest.seen[0]!.midi} ${digest.fingering} ${digest.setupKey}`;
+    groups.set(key, [...(groups.get(key) ?? []), digest]);
+  }
+  const all = [...groups.values()].map((own) => ({ ...summary(own), best: false }));
+  return all
+    .map((one) => {
+      const rivals = all.filter((other) => other.midi === one.midi && other.setupKey === one.setupKey);
+      const tried = rivals.filter((other) => other.of >= LEAST_TRIES && other.got > 0);
+      return {
+        ...one,
+        best: tried.length > 0 && tried.every((other) => worth(other) <= worth(one)) && one.of >= LEAST_TRIES,
+      };
+    })
+    .sort((a, b) => a.midi - b.midi || worth(b) - worth(a));
+}
+
+function summary(digests: readonly Digest[]): Omit<FingeringTrials, 'best'> {
+  const seen = digests.flatMap((one) => one.seen);
+  const tries = seen.filter((one) => one.tried);
+  const { setup, setupKey, fingering } = digests[0]!;
+  const value = (quantity: Parameters<typeof estimate>[1]) => knownValue(estimate(seen, quantity));
+  return {
+    midi: seen[0]!.midi,
+    fingering: fingering!,
+    setup,
+    setupKey,
+    got: tries.filter((one) => one.spoke).length,
+    of: tries.length,
+    pitchCents: value('pitchCentreCents'),
+    spreadCents: value('pitchSteadinessCents'),
+    responseS: value('responseS'),
+    newestMs: Math.max(...seen.map((one) => one.atMs)),
+  };
+}
+
+function worth({ got, of, pitchCents = 0 }: Pick<FingeringTrials, 'got' | 'of' | 'pitchCents'>): number {
+  return got / Math.max(1, of) - Math.abs(pitchCents) / CENTS_WORTH_A_TRY;
+}

@@ -1,0 +1,50 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+
+test('a note shows its sources, a source goes to the Stand', async ({ page }) => {
+  await page.goto('/overtones');
+  await page.getByRole('button', { name: 'F5: B♭3 fingered, partial 3' }).click();
+  await expect(page.getByText('B♭3 fingered, Partial 3')).toBeVisible();
+  await expect(page.getByText('F4 fingered, Partial 2')).toBeVisible();
+  await page.getByRole('button', { name: 'Practise' }).first().click();
+  await expect(page).toHaveURL(/stand/);
+  await expect(page.getByRole('combobox', { name: 'Exercise' })).toHaveValue('overtoneMatch');
+});
+
+test('a phrase comes from a score file, a bad file changes nothing, a step can be pinned', async ({ page }) => {
+  await page.goto('/overtones/route');
+  const phrase = page.getByRole('textbox', { name: 'Phrase, written pitch' });
+  const before = await phrase.inputValue();
+  const bad = { name: 'x.musicxml', mimeType: 'text/xml', buffer: Buffer.from('<score-partwise><part>') };
+  await page.getByTestId('phrase-file').setInputFiles(bad);
+  await expect(page.getByRole('alert')).toContainText('can’t be read as MusicXML or MIDI');
+  await expect(phrase).toHaveValue(before);
+  await page.getByTestId('phrase-file').setInputFiles('core/formats/fixtures/harbour.musicxml');
+  await page.getByRole('combobox', { name: 'Part' }).selectOption({ index: 1 });
+  await expect(phrase).not.toHaveValue(before);
+  await phrase.fill('F5:2 B♭5:2');
+  await page.getByRole('combobox', { name: 'Source of note 1' }).selectOption('58/3');
+  await page.getByRole('button', { name: 'Practise this route' }).click();
+  await expect(page.getByRole('combobox', { name: 'Exercise' })).toHaveValue('overtoneRoute');
+});
+
+test('an own altissimo fingering is kept, tried three times and told of', async ({ page }) => {
+  await page.goto('/?demo');
+  await expect(page.getByText('Demo data')).toBeVisible();
+  await page.goto('/set-up');
+  await page.getByRole('combobox', { name: 'Stand-in player' }).selectOption('clean');
+  await page.goto('/overtones/notebook');
+  await page.getByRole('checkbox', { name: 'left 2' }).click();
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.reload();
+  await expect(page.getByText('Yours, not tried yet.')).toBeVisible();
+  await page.getByRole('button', { name: 'Three tries' }).first().click();
+  await page.getByRole('spinbutton', { name: 'Tempo' }).fill('150');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('verdict')).toBeVisible({ timeout: 60_000 });
+  await page.goto('/overtones/notebook');
+  await expect(page.getByText('3 of 3 spoke')).toBeVisible();
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag22aa']).analyze();
+  expect(violations.map((one) => `${one.id}: ${one.nodes[0]?.html}`)).toEqual([]);
+});

@@ -1,0 +1,190 @@
+import { Box, chakra, Grid } from '@chakra-ui/react';
+import { usualExercise, familyById } from '@inner-hum/core/exercise';
+import { ownSources, type OwnCell } from '@inner-hum/core/plan';
+import {
+  expectedSuccess,
+  instrumentById,
+  lattice,
+  LATTICE_PARTIALS,
+  sourceKey,
+  type Source,
+} from '@inner-hum/core/theory';
+import { useMemo, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Button } from '../../shared/controls';
+import { formatSigned } from '../../shared/format';
+import { partialColour } from '../../shared/palette';
+import { useCells } from '../../shared/useCells';
+import { usePalette } from '../../shared/useColourMode';
+import { useNoteName } from '../../shared/useNoteName';
+import { useOpenExercise } from '../../shared/useOpenExercise';
+import { usePartialNumber } from '../../shared/usePartialName';
+import { useAppSelector } from '../../store';
+import { SourcesOf } from './SourcesOf';
+
+const PARTIALS = Array.from({ length: LATTICE_PARTIALS }, (_, i) => i + 1);
+const NO_OWN: ReadonlyMap<string, OwnCell> = new Map();
+
+/** Fingerings × partials: what each sounds, how far off it lies, how well this player gets it. */
+export function LatticeView() {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const partialNumber = usePartialNumber();
+  const palette = usePalette();
+  const open = useOpenExercise();
+  const instrumentId = useAppSelector((state) => state.settings.instrumentId);
+  const numbers = useAppSelector((state) => state.settings.partialNumbers);
+  const horn = instrumentById(instrumentId);
+  const cells = useCells();
+  const own = useMemo(() => (cells ? ownSources(cells) : NO_OWN), [cells]);
+  const all = useMemo(() => lattice(horn), [horn]);
+  const [chosen, choose] = useState(77);
+  const long = all.filter((one) => !one.octaveKey);
+  const tubes = [...new Set(long.map((one) => one.tubeMidi))].sort((a, b) => b - a);
+  const short = all.filter((one) => one.octaveKey);
+  const ladder = (tube: number) =>
+    open({ ...usualExercise(familyById('overtoneLadder'), instrumentId), writtenMidi: tube });
+  const cell = (source: Source | undefined) =>
+    source && (
+      <LatticeCell
+        source={source}
+        own={own.get(sourceKey(source))}
+        chosen={source.soundedMidi === chosen}
+        colour={partialColour(palette, source.partialNumber)}
+        onChoose={() => choose(source.soundedMidi)}
+      />
+    );
+  return (
+    <Grid templateColumns={{ base: '1fr', xl: 'minmax(0, 1fr) 400px' }} gap="32px">
+      <Box overflowX="auto">
+        <chakra.table
+          aria-label={t('overtones.lattice')}
+          css={{ '& td': { p: '1px' }, '& th': { fontWeight: 500, px: '6px', fontSize: '0.85rem' } }}
+        >
+          <thead>
+            <tr>
+              <chakra.th textAlign="left">
+                {t('overtones.fingered')} / {t(`overtones.numbers.${numbers}`)}
+              </chakra.th>
+              {PARTIALS.map((n) => (
+                <th key={n} style={{ color: partialColour(palette, n) }}>
+                  {partialNumber(n)}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {tubes.map((tube) => (
+              <tr key={tube}>
+                <chakra.th scope="row" textAlign="left" whiteSpace="nowrap">
+                  <Button
+                    tone="quiet"
+                    minHeight="32px"
+                    py="2px"
+                    title={t('overtones.ladderOn', { note: nameOf(tube) })}
+                    onClick={() => ladder(tube)}
+                  >
+                    {nameOf(tube)}
+                  </Button>
+                </chakra.th>
+                {PARTIALS.map((n) => (
+                  <td key={n}>{cell(long.find((one) => one.tubeMidi === tube && one.partialNumber === n))}</td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </chakra.table>
+        <chakra.h3 fontWeight={600} mt="16px" mb="4px">
+          {t('overtones.twelfths')}
+        </chakra.h3>
+        <Grid templateColumns="repeat(auto-fill, minmax(118px, 1fr))" gap="4px">
+          {short.map((source) => (
+            <Grid key={source.fingeredMidi} templateColumns="40px 1fr" alignItems="center">
+              <span>{nameOf(source.fingeredMidi)}</span>
+              {cell(source)}
+            </Grid>
+          ))}
+        </Grid>
+        <chakra.p color="inkSoft" fontSize="0.88rem" mt="14px" maxWidth="52rem">
+          {t('overtones.legend')}
+        </chakra.p>
+      </Box>
+      <SourcesOf midi={chosen} own={own} />
+    </Grid>
+  );
+}
+
+/** A cell: the note that sounds, its natural offset, and a bar of success; outlined while nobody tried. */
+function LatticeCell({
+  source,
+  own,
+  chosen,
+  colour,
+  onChoose,
+}: {
+  readonly source: Source;
+  readonly own: OwnCell | undefined;
+  readonly chosen: boolean;
+  readonly colour: string;
+  readonly onChoose: () => void;
+}) {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const success = expectedSuccess(source.prior, own?.tries);
+  const tried = own !== undefined && own.tries.of > 0;
+  const offset = formatSigned(own?.offsetCents ?? source.offsetCents, 0);
+  const label = t(tried ? 'overtones.cellTried' : 'overtones.cellUsual', {
+    note: nameOf(source.soundedMidi),
+    fingered: nameOf(source.fingeredMidi),
+    partial: source.partialNumber,
+    offset,
+    percent: Math.round(100 * success),
+    got: own?.tries.got ?? 0,
+    of: own?.tries.of ?? 0,
+  });
+  return (
+    <chakra.button
+      onClick={onChoose}
+      aria-label={label}
+      title={label}
+      aria-pressed={chosen}
+      width="100%"
+      minWidth="60px"
+      height="34px"
+      pt="4px"
+      pb="12px"
+      px="6px"
+      cursor="pointer"
+      textAlign="left"
+      borderRadius="6px"
+      borderWidth="1.5px"
+      borderColor={chosen ? 'accent' : 'transparent'}
+      bg={chosen ? 'panel' : 'channel'}
+      position="relative"
+      lineHeight={1}
+      _hover={{ borderColor: 'ink' }}
+    >
+      <chakra.span fontSize="0.88rem" fontWeight={chosen ? 700 : 500}>
+        {nameOf(source.soundedMidi)}
+      </chakra.span>
+      <chakra.span fontSize="0.72rem" color="inkSoft" position="absolute" right="5px" top="5px">
+        {source.partialNumber > 1 && offset}
+      </chakra.span>
+      {source.partialNumber > 1 && (
+        <chakra.span
+          position="absolute"
+          left="5px"
+          bottom="4px"
+          height="6px"
+          borderRadius="3px"
+          borderWidth="1.5px"
+          style={{
+            width: `calc(${100 * success}% - 10px)`,
+            borderColor: colour,
+            background: tried ? colour : 'transparent',
+          }}
+        />
+      )}
+    </chakra.button>
+  );
+}

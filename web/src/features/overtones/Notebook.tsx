@@ -1,0 +1,181 @@
+import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
+import { familyById, usualExercise } from '@inner-hum/core/exercise';
+import { fingeringTrials, type FingeringTrials } from '@inner-hum/core/plan';
+import { keysOf, instrumentById, TRY_FINGERINGS, type KeyId } from '@inner-hum/core/theory';
+import { format } from 'date-fns';
+import { useMemo, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Button } from '../../shared/controls';
+import { Fingering } from '../../shared/Fingering';
+import { formatNumber, formatSigned } from '../../shared/format';
+import { SectionTitle } from '../../shared/PageTitle';
+import { setupText } from '../../shared/setupText';
+import { useNoteName } from '../../shared/useNoteName';
+import { useOpenExercise } from '../../shared/useOpenExercise';
+import { useTagged } from '../../shared/useCells';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { settingsChanged } from '../../store/settings';
+
+const LOWEST = 90;
+const HIGHEST = 102;
+const MIDIS = Array.from({ length: HIGHEST - LOWEST + 1 }, (_, i) => LOWEST + i);
+
+/** Fingerings of the notes above the keys: own ones, a starter set to try, and what trials told of each. */
+export function Notebook() {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const { instrumentId, fingerings } = useAppSelector((state) => state.settings);
+  const [midi, setMidi] = useState(LOWEST + 1);
+  const digests = useTagged('family:fingeringTrial');
+  const trials = useMemo(
+    () => fingeringTrials((digests ?? []).filter((one) => one.setup.instrumentId === instrumentId)),
+    [digests, instrumentId],
+  );
+  const own = fingerings.filter((one) => one.instrumentId === instrumentId && one.midi === midi);
+  const starters = TRY_FINGERINGS.filter((one) => one.midi === midi && one.sizes.includes(instrumentId)).map((one) => ({
+    keys: one.keys,
+    starter: true,
+  }));
+  const shown = [...own.map((one) => ({ keys: one.keys, starter: false })), ...starters];
+  return (
+    <Grid templateColumns={{ base: '1fr', lg: '120px minmax(0, 1fr)' }} gap="28px">
+      <chakra.nav aria-label={t('notebook.notes')} display="flex" flexDirection="column" _print={{ display: 'none' }}>
+        {[...MIDIS].reverse().map((one) => (
+          <chakra.button
+            key={one}
+            aria-current={one === midi}
+            onClick={() => setMidi(one)}
+            textAlign="left"
+            minHeight="36px"
+            px="10px"
+            cursor="pointer"
+            borderLeftWidth="3px"
+            borderColor={one === midi ? 'accent' : 'transparent'}
+            fontWeight={one === midi ? 700 : 400}
+            _hover={{ bg: 'channel' }}
+          >
+            {nameOf(one)}
+            {trials.some((trial) => trial.midi === one && trial.best) && ` ${t('notebook.hasBest')}`}
+          </chakra.button>
+        ))}
+      </chakra.nav>
+      <Box>
+        <Flex align="baseline" gap="18px">
+          <SectionTitle fontSize="2rem">{nameOf(midi)}</SectionTitle>
+          <Button tone="quiet" onClick={() => window.print()} _print={{ display: 'none' }}>
+            {t('notebook.print')}
+          </Button>
+        </Flex>
+        {shown.length === 0 && <p>{t('notebook.none')}</p>}
+        {shown.map(({ keys, starter }) => (
+          <FingeringRow
+            key={`${starter} ${keys.join(' ')}`}
+            midi={midi}
+            keys={keys}
+            starter={starter}
+            trials={trials.filter((one) => one.midi === midi && one.fingering === keys.join(' '))}
+          />
+        ))}
+        <NewFingering key={midi} midi={midi} />
+      </Box>
+    </Grid>
+  );
+}
+
+function FingeringRow({
+  midi,
+  keys,
+  starter,
+  trials,
+}: {
+  readonly midi: number;
+  readonly keys: readonly KeyId[];
+  readonly starter: boolean;
+  readonly trials: readonly FingeringTrials[];
+}) {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const open = useOpenExercise();
+  const { instrumentId, fingerings } = useAppSelector((state) => state.settings);
+  const fingering = keys.join(' ');
+  const forget = () =>
+    dispatch(
+      settingsChanged({
+        fingerings: fingerings.filter(
+          (one) => !(one.instrumentId === instrumentId && one.midi === midi && one.keys.join(' ') === fingering),
+        ),
+      }),
+    );
+  return (
+    <Flex gap="20px" align="center" wrap="wrap" borderTopWidth="1px" borderColor="line" py="10px">
+      <Fingering instrumentId={instrumentId} keys={keys} width="240px" />
+      <Box flex="1 1 260px">
+        {trials.length === 0 && <p>{t(starter ? 'notebook.try' : 'notebook.untried')}</p>}
+        {trials.map((one) => (
+          <chakra.p key={one.setupKey}>
+            {one.best && <strong>{t('notebook.best')} </strong>}
+            {t('notebook.trial', {
+              got: one.got,
+              of: one.of,
+              cents: one.pitchCents === undefined ? '–' : formatSigned(one.pitchCents, 0),
+              spread: one.spreadCents === undefined ? '–' : formatNumber(one.spreadCents, 1),
+              ms: one.responseS === undefined ? '–' : formatNumber(1000 * one.responseS, 0),
+            })}{' '}
+            <chakra.span color="inkSoft" fontSize="0.9rem">
+              {[setupText(one.setup), format(one.newestMs, 'd MMM yyyy')].filter(Boolean).join(' · ')}
+            </chakra.span>
+          </chakra.p>
+        ))}
+      </Box>
+      <Flex gap="8px" _print={{ display: 'none' }}>
+        <Button
+          onClick={() =>
+            open({ ...usualExercise(familyById('fingeringTrial'), instrumentId), writtenMidi: midi, fingering })
+          }
+        >
+          {t('notebook.trials')}
+        </Button>
+        {!starter && (
+          <Button tone="quiet" onClick={forget}>
+            {t('exercise.remove')}
+          </Button>
+        )}
+      </Flex>
+    </Flex>
+  );
+}
+
+/** A key diagram to press keys on, kept as an own fingering of the note. */
+function NewFingering({ midi }: { readonly midi: number }) {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const dispatch = useAppDispatch();
+  const { instrumentId, fingerings } = useAppSelector((state) => state.settings);
+  const [keys, setKeys] = useState<readonly KeyId[]>(['octave']);
+  const order = keysOf(instrumentById(instrumentId)).map((key) => key.id);
+  const toggle = (key: KeyId) =>
+    setKeys(order.filter((one) => (one === key ? !keys.includes(one) : keys.includes(one))));
+  const text = keys.join(' ');
+  const known = fingerings.some(
+    (one) => one.instrumentId === instrumentId && one.midi === midi && one.keys.join(' ') === text,
+  );
+  return (
+    <chakra.section borderTopWidth="2px" borderColor="ink" mt="18px" pt="10px" _print={{ display: 'none' }}>
+      <SectionTitle>{t('notebook.new', { note: nameOf(midi) })}</SectionTitle>
+      <chakra.p color="inkSoft" mb="8px">
+        {t('notebook.newHelp')}
+      </chakra.p>
+      <Flex gap="20px" align="center" wrap="wrap">
+        <Fingering instrumentId={instrumentId} keys={keys} onToggle={toggle} width="420px" />
+        <Button
+          disabled={keys.length === 0 || known}
+          onClick={() =>
+            dispatch(settingsChanged({ fingerings: [...fingerings, { instrumentId, midi, keys: [...keys] }] }))
+          }
+        >
+          {known ? t('notebook.known') : t('notebook.keep')}
+        </Button>
+      </Flex>
+    </chakra.section>
+  );
+}

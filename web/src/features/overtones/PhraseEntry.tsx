@@ -1,0 +1,86 @@
+import { chakra, Flex } from '@chakra-ui/react';
+import { parsePhrase, phraseText, type PhraseNote } from '@inner-hum/core/exercise';
+import type { ImportedPart } from '@inner-hum/core/formats';
+import { instrumentById } from '@inner-hum/core/theory';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Button, Choice } from '../../shared/controls';
+import { FileButton } from '../../shared/FileButton';
+import { useNoteName } from '../../shared/useNoteName';
+import { useAppSelector } from '../../store';
+
+const LENGTHS = ['0.5', '1', '2', '4'] as const;
+const FIRST_SHOWN_MIDI = 70;
+
+/** Other ways to a phrase than typing it: note by note, or from a score file with a choice of its parts. */
+export function PhraseEntry({
+  phrase,
+  onPhrase,
+}: {
+  readonly phrase: string;
+  readonly onPhrase: (text: string) => void;
+}) {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const horn = instrumentById(useAppSelector((state) => state.settings.instrumentId));
+  const [midi, setMidi] = useState(FIRST_SHOWN_MIDI);
+  const [beats, setBeats] = useState<(typeof LENGTHS)[number]>('1');
+  const [parts, setParts] = useState<readonly ImportedPart[]>([]);
+  const [refusal, setRefusal] = useState('');
+  const notes = parsePhrase(phrase);
+  const choices = Array.from({ length: 45 }, (_, i) => String(horn.lowestWrittenMidi + i));
+  const read = async (file: File) => {
+    const { readMidi, readMusicXml } = await import('@inner-hum/core/formats');
+    const bytes = new Uint8Array(await file.arrayBuffer());
+    const found = /\.midi?$/i.test(file.name) ? readMidi(bytes) : readMusicXml(bytes);
+    setRefusal(found.kind === 'refused' ? t(`overtones.file.${found.reason}`, { detail: found.detail }) : '');
+    setParts(found.kind === 'parts' ? found.parts : []);
+    if (found.kind === 'parts' && found.parts.length === 1) await takePart(found.parts[0]!);
+  };
+  const takePart = async (part: ImportedPart) => {
+    const { forHorn } = await import('@inner-hum/core/formats');
+    onPhrase(phraseText(firstNotes(forHorn(part, horn, true))));
+  };
+  return (
+    <Flex gap="10px" align="flex-end" wrap="wrap" mt="10px">
+      <Choice
+        label={t('overtones.nextNote')}
+        value={String(midi)}
+        options={choices}
+        textOf={(one) => nameOf(Number(one))}
+        onChange={(one) => setMidi(Number(one))}
+      />
+      <Choice label={t('fields.beats')} value={beats} options={LENGTHS} textOf={(one) => one} onChange={setBeats} />
+      <Button onClick={() => onPhrase(phraseText([...notes, { midi, beats: Number(beats) }]))}>
+        {t('overtones.addNote')}
+      </Button>
+      <Button disabled={notes.length < 2} onClick={() => onPhrase(phraseText(notes.slice(0, -1)))}>
+        {t('overtones.dropNote')}
+      </Button>
+      <FileButton accept=".musicxml,.xml,.mxl,.mid,.midi" testId="phrase-file" onFile={(file) => void read(file)}>
+        {t('overtones.readScore')}
+      </FileButton>
+      {parts.length > 1 && (
+        <Choice
+          label={t('overtones.part')}
+          value=""
+          options={['', ...parts.map((_, i) => String(i))]}
+          textOf={(one) => (one === '' ? t('overtones.choosePart') : parts[Number(one)]!.name)}
+          onChange={(one) => one !== '' && void takePart(parts[Number(one)]!)}
+        />
+      )}
+      {refusal && (
+        <chakra.p role="alert" color="accent" fontWeight={600} width="100%">
+          {refusal}
+        </chakra.p>
+      )}
+    </Flex>
+  );
+}
+
+/** What a phrase can hold of an imported part. */
+const MOST_NOTES = 64;
+
+function firstNotes(notes: readonly PhraseNote[]): readonly PhraseNote[] {
+  return notes.slice(0, MOST_NOTES);
+}

@@ -1,0 +1,222 @@
+import { Box, chakra, Flex } from '@chakra-ui/react';
+import {
+  bestRoute,
+  exerciseScore,
+  type ExerciseParameters,
+  familyById,
+  NoSourceError,
+  parsePhrase,
+  ROUTE_AIMS,
+  routeChoices,
+  usualExercise,
+  type Route,
+  type RouteAim,
+} from '@inner-hum/core/exercise';
+import { ownSources } from '@inner-hum/core/plan';
+import { instrumentById, sourceKey } from '@inner-hum/core/theory';
+import { useMemo, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Button, Select } from '../../shared/controls';
+import { formatNumber, formatSigned } from '../../shared/format';
+import { PhraseField } from '../../shared/PhraseField';
+import { SectionTitle } from '../../shared/PageTitle';
+import { useCells } from '../../shared/useCells';
+import { useNoteName } from '../../shared/useNoteName';
+import { useOpenExercise } from '../../shared/useOpenExercise';
+import { usePartialName } from '../../shared/usePartialName';
+import { useAppSelector } from '../../store';
+import { PhraseEntry } from './PhraseEntry';
+
+type Routes = Readonly<Record<RouteAim, Route>>;
+
+/** A phrase, the best ways through it as overtones for three aims, and the practice of one of them. */
+export function RoutePlanner() {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const open = useOpenExercise();
+  const instrumentId = useAppSelector((state) => state.settings.instrumentId);
+  const horn = instrumentById(instrumentId);
+  const cells = useCells();
+  const own = useMemo(() => ownSources(cells ?? []), [cells]);
+  const usual = (family: string) => usualExercise(familyById(family), instrumentId);
+  const [phrase, setPhrase] = useState(String(usual('overtoneRoute')['phrase']));
+  const [aim, setAim] = useState<RouteAim>('easiest');
+  const [pins, setPins] = useState<ReadonlyMap<number, string>>(new Map());
+  const midis = useMemo(() => parsePhrase(phrase).flatMap((one) => one.midi ?? []), [phrase]);
+  const routes = useMemo((): Routes | NoSourceError => {
+    try {
+      const of = (one: RouteAim) => bestRoute(horn, midis, { aim: one, own, pins });
+      return { easiest: of('easiest'), inTune: of('inTune'), mostToLearn: of('mostToLearn') };
+    } catch (error) {
+      if (error instanceof NoSourceError) return error;
+      throw error;
+    }
+  }, [horn, midis, own, pins]);
+  const take = (text: string) => {
+    setPhrase(text);
+    setPins(new Map());
+  };
+  const twelfths = playable({ ...usual('shortTwelfths'), pattern: 'phraseFifthUp', phrase });
+  return (
+    <Box>
+      <PhraseField key={`${instrumentId} ${phrase}`} label={t('overtones.phrase')} value={phrase} onChange={take} />
+      <PhraseEntry phrase={phrase} onPhrase={take} />
+      {routes instanceof NoSourceError ? (
+        <chakra.p role="alert" color="accent" fontWeight={600} mt="16px">
+          {t('overtones.noRoute', { number: routes.place + 1, note: nameOf(routes.midi) })}
+        </chakra.p>
+      ) : (
+        <>
+          <Aims routes={routes} aim={aim} onAim={setAim} />
+          <Steps
+            route={routes[aim]}
+            pins={pins}
+            onPin={(place, key) =>
+              setPins(new Map([...pins].filter(([at]) => at !== place).concat(key ? [[place, key]] : [])))
+            }
+          />
+          <Flex gap="12px" mt="16px" wrap="wrap">
+            <Button
+              tone="strong"
+              onClick={() =>
+                open({
+                  ...usual('overtoneRoute'),
+                  phrase,
+                  aim,
+                  route: routes[aim].sources.map(sourceKey).join(' '),
+                })
+              }
+            >
+              {t('overtones.practiseRoute')}
+            </Button>
+            <Button disabled={!twelfths} onClick={() => twelfths && open(twelfths)}>
+              {t('overtones.fifthUp')}
+            </Button>
+            {(['up', 'down'] as const).map((direction) => {
+              const moved = playable({ ...usual('octaveDisplacement'), phrase, direction });
+              return (
+                <Button key={direction} disabled={!moved} onClick={() => moved && open(moved)}>
+                  {t(`overtones.octave.${direction}`)}
+                </Button>
+              );
+            })}
+          </Flex>
+        </>
+      )}
+    </Box>
+  );
+}
+
+/** The exercise when the horn can play it, else undefined. */
+function playable(exercise: ExerciseParameters): ExerciseParameters | undefined {
+  try {
+    exerciseScore(exercise);
+    return exercise;
+  } catch {
+    return undefined;
+  }
+}
+
+/** The three aims side by side: what each route costs and brings. */
+function Aims({
+  routes,
+  aim,
+  onAim,
+}: {
+  readonly routes: Routes;
+  readonly aim: RouteAim;
+  readonly onAim: (aim: RouteAim) => void;
+}) {
+  const { t } = useTranslation();
+  return (
+    <Flex role="radiogroup" aria-label={t('overtones.aims')} gap="12px" mt="18px" wrap="wrap">
+      {ROUTE_AIMS.map((one) => {
+        const { success, offCents, keysMoved, tubes } = routes[one];
+        return (
+          <chakra.button
+            key={one}
+            role="radio"
+            aria-checked={one === aim}
+            onClick={() => onAim(one)}
+            textAlign="left"
+            borderWidth={one === aim ? '2.5px' : '1.5px'}
+            borderColor={one === aim ? 'accent' : 'line'}
+            bg={one === aim ? 'panel' : 'transparent'}
+            borderRadius="card"
+            px="16px"
+            py="10px"
+            cursor="pointer"
+          >
+            <chakra.span display="block" fontFamily="heading" fontSize="1.2rem" fontWeight={600}>
+              {t(`options.${one}`)}
+            </chakra.span>
+            {t('overtones.routeParts', {
+              percent: Math.round(100 * success),
+              cents: formatNumber(offCents, 0),
+              keys: keysMoved,
+              tubes,
+            })}
+          </chakra.button>
+        );
+      })}
+    </Flex>
+  );
+}
+
+/** The chosen route note by note; each can be pinned to another source. */
+function Steps({
+  route,
+  pins,
+  onPin,
+}: {
+  readonly route: Route;
+  readonly pins: ReadonlyMap<number, string>;
+  readonly onPin: (place: number, key: string) => void;
+}) {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const partialName = usePartialName();
+  const horn = instrumentById(useAppSelector((state) => state.settings.instrumentId));
+  return (
+    <Box mt="18px">
+      <SectionTitle>{t('overtones.steps')}</SectionTitle>
+      <chakra.ol display="flex" flexWrap="wrap" gap="10px" listStyleType="none">
+        {route.sources.map((source, place) => (
+          <chakra.li
+            key={place}
+            width="152px"
+            borderWidth="1.5px"
+            borderColor={pins.has(place) ? 'accent' : 'line'}
+            borderRadius="field"
+            p="8px"
+          >
+            <chakra.span fontFamily="heading" fontSize="1.5rem">
+              {nameOf(source.soundedMidi)}
+            </chakra.span>
+            <chakra.span float="right" color="inkSoft" fontSize="0.88rem">
+              {formatSigned(source.offsetCents, 0)}
+            </chakra.span>
+            <Select
+              aria-label={t('overtones.pin', { number: place + 1 })}
+              value={pins.get(place) ?? ''}
+              onChange={(event) => onPin(place, event.target.value)}
+              fontSize="0.88rem"
+            >
+              <option value="">
+                {nameOf(source.fingeredMidi)} · {partialName(source.partialNumber)}
+              </option>
+              {routeChoices(horn, source.soundedMidi).map((one) => (
+                <option key={sourceKey(one)} value={sourceKey(one)}>
+                  {t('overtones.pinned', {
+                    fingered: nameOf(one.fingeredMidi),
+                    partial: partialName(one.partialNumber),
+                  })}
+                </option>
+              ))}
+            </Select>
+          </chakra.li>
+        ))}
+      </chakra.ol>
+    </Box>
+  );
+}

@@ -1,0 +1,165 @@
+import { Box, chakra, Flex } from '@chakra-ui/react';
+import type { TakeRecord } from '@inner-hum/core/formats';
+import { pairOutlines, valueOf, type StepMeasures } from '@inner-hum/core/measure';
+import type { Frames } from '@inner-hum/core/signal';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Button } from '../../shared/controls';
+import { formatNumber, formatSigned } from '../../shared/format';
+import { SectionTitle } from '../../shared/PageTitle';
+import { usePartialName } from '../../shared/usePartialName';
+import { useNoteName } from '../../shared/useNoteName';
+
+type Sounded = Extract<StepMeasures, { kind: 'sounded' }>;
+interface Pair {
+  readonly index: number;
+  readonly first: Sounded;
+  readonly second: Sounded;
+}
+
+const WIDTH = 560;
+const HEIGHT = 190;
+const FLOOR_DB = -36;
+const TOP_DB = 16;
+
+/** Regular tone against overtone: two outlines of their partials, and how the pairs of the take compare. */
+export function PairView({ record, frames }: { readonly record: TakeRecord; readonly frames: Frames }) {
+  const { t } = useTranslation();
+  const pairs = record.measures.flatMap((second, index): Pair[] => {
+    const first = record.measures[index - 1];
+    return second.kind === 'sounded' && second.pair && first?.kind === 'sounded' ? [{ index, first, second }] : [];
+  });
+  const [shown, show] = useState(0);
+  const pair = pairs[shown];
+  if (!pair) return null;
+  const farthest = Math.max(...pairs.map((one) => distanceOf(one) ?? 0), 6);
+  return (
+    <Box mt="26px">
+      <SectionTitle>{t('pair.title')}</SectionTitle>
+      <Flex gap="32px" wrap="wrap">
+        <Outlines record={record} frames={frames} pair={pair} />
+        <Box flex="1 1 320px">
+          <PairNumbers pair={pair} />
+          <chakra.h3 fontWeight={600} mt="14px">
+            {t('pair.overTries')}
+          </chakra.h3>
+          {pairs.map((one, i) => (
+            <Flex key={one.index} align="center" gap="10px">
+              <Button tone="quiet" minHeight="32px" py="2px" aria-pressed={i === shown} onClick={() => show(i)}>
+                {t('pair.number', { number: i + 1 })}
+              </Button>
+              <chakra.span
+                height="10px"
+                borderRadius="5px"
+                bg={i === shown ? 'accent' : 'ink'}
+                style={{ width: `${(55 * (distanceOf(one) ?? 0)) / farthest}%` }}
+              />
+              <span>
+                {distanceOf(one) === undefined ? '–' : t('pair.db', { db: formatNumber(distanceOf(one)!, 1) })}
+              </span>
+            </Flex>
+          ))}
+        </Box>
+      </Flex>
+    </Box>
+  );
+}
+
+function distanceOf({ second }: Pair): number | undefined {
+  return valueOf(second.pair!.spectralDistanceDb);
+}
+
+/** The two outlines over one another: the first as a filled shape, the second as a line with rings. */
+function Outlines({
+  record,
+  frames,
+  pair,
+}: {
+  readonly record: TakeRecord;
+  readonly frames: Frames;
+  readonly pair: Pair;
+}) {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const partialName = usePartialName();
+  const { first, second } = pairOutlines(frames, pair.first, pair.second);
+  const [one, other] = [record.score.steps[pair.index - 1]!, record.score.steps[pair.index]!];
+  const x = (k: number) => 34 + (k * (WIDTH - 50)) / Math.max(1, first.length - 1);
+  const y = (db: number) => ((TOP_DB - Math.max(FLOOR_DB, Math.min(TOP_DB, db))) / (TOP_DB - FLOOR_DB)) * HEIGHT + 6;
+  const line = (values: readonly number[]) => values.map((db, k) => `${x(k)},${y(db)}`).join(' ');
+  const title = (step: typeof one) =>
+    step.partialNumber > 1
+      ? t('overtones.sourceName', { fingered: nameOf(step.fingeredMidi), partial: partialName(step.partialNumber) })
+      : nameOf(step.soundedMidi);
+  return (
+    <chakra.figure>
+      <chakra.svg
+        viewBox={`0 0 ${WIDTH} ${HEIGHT + 30}`}
+        width={`${WIDTH}px`}
+        maxWidth="100%"
+        role="img"
+        aria-label={t('pair.outlines', { first: title(one), second: title(other) })}
+        color="ink"
+      >
+        <polygon
+          points={`${x(0)},${HEIGHT + 6} ${line(first)} ${x(first.length - 1)},${HEIGHT + 6}`}
+          fill="var(--chakra-colors-channel)"
+        />
+        <polyline points={line(first)} fill="none" stroke="currentColor" strokeWidth={2} />
+        <polyline
+          points={line(second)}
+          fill="none"
+          stroke="var(--chakra-colors-accent)"
+          strokeWidth={2.5}
+          strokeDasharray="7 4"
+        />
+        {second.map((db, k) => (
+          <circle
+            key={k}
+            cx={x(k)}
+            cy={y(db)}
+            r={4.5}
+            fill="var(--chakra-colors-paper)"
+            stroke="var(--chakra-colors-accent)"
+            strokeWidth={2}
+          />
+        ))}
+        {first.map((_, k) => (
+          <text key={k} x={x(k)} y={HEIGHT + 24} fontSize={12} textAnchor="middle" fill="currentColor">
+            {k + 1}
+          </text>
+        ))}
+      </chakra.svg>
+      <chakra.figcaption fontSize="0.9rem" color="inkSoft">
+        {t('pair.caption', { first: title(one), second: title(other) })}
+      </chakra.figcaption>
+    </chakra.figure>
+  );
+}
+
+function PairNumbers({ pair: { second } }: { readonly pair: Pair }) {
+  const { t } = useTranslation();
+  const { pitchCents, levelDb, centroidPartials, spectralDistanceDb, changeS } = second.pair!;
+  const text = (quantity: typeof pitchCents, decimals: number, factor = 1) => {
+    const value = valueOf(quantity);
+    return value === undefined ? '–' : formatSigned(factor * value, decimals);
+  };
+  const rows = [
+    ['pitch', `${text(pitchCents, 0)} ${t('measures.units.cents')}`],
+    ['level', `${text(levelDb, 1)} dB`],
+    ['colour', `${text(centroidPartials, 1)} ${t('measures.units.partials')}`],
+    ['distance', `${text(spectralDistanceDb, 1).replace('+', '')} dB`],
+    ['change', `${text(changeS, 0, 1000)} ms`],
+    ['glitch', second.slur ? `${formatNumber(1000 * second.slur.glitchS, 0)} ms` : '–'],
+  ] as const;
+  return (
+    <chakra.dl display="grid" gridTemplateColumns="1fr auto" columnGap="16px" rowGap="3px">
+      {rows.map(([name, value]) => [
+        <dt key={name}>{t(`pair.${name}`)}</dt>,
+        <chakra.dd key={`${name} value`} textAlign="right" fontVariantNumeric="tabular-nums">
+          {value}
+        </chakra.dd>,
+      ])}
+    </chakra.dl>
+  );
+}
