@@ -145,7 +145,13 @@ describe('scoreToAbc', () => {
       '!mf!(c2 !breath!d2)|z4|(^c2 d2)|]',
     ));
   it('a tied note keeps its accidental unsaid', () =>
-    expect(lines(usual('hold', { writtenMidi: 66, beats: 8, repeats: 1 }))).toBe('!mf!^F4-|F4|]'));
+    expect(lines(usual('hold', { writtenMidi: 66, beats: 8, repeats: 1 }))).toBe('!mf!^F4-|!fermata!F4|]'));
+  it('shows an overtone with the fingered note as a diamond under it, an octave-key fingering as it is fingered', () => {
+    expect(lines(usual('overtoneLadder', { top: 2, beats: 2, restBeats: 4 }))).toBe(
+      '!mf!(_B,2 [!style=harmonic!_B,_B]2)|]',
+    );
+    expect(lines(usual('shortTwelfths', { notes: 1, beats: 2 }))).toBe('!mf!(d2 [!style=harmonic!da]2)|]');
+  });
   it('cancels an accidental within its bar only', () =>
     expect(lines(usual('endSets', { repeats: 1, beats: 1 }))).toBe('!mf!(_B, =B, C ^C|C B, _B,) z|]'));
 });

@@ -72,14 +72,24 @@ function tone(
   const breathes = last && next !== undefined && !slurred;
   return [
     first ? dynamicAtStart(step, score.steps[index - 1]) : '',
+    // Held for as long as it stays good.
+    last && score.family === 'hold' ? '!fermata!' : '',
     breathes ? '!breath!' : '',
     opensSlur ? '(' : '',
-    // A tied note keeps the accidental of the one it is tied to.
-    pitch(step.soundedMidi, spelling, first ? altered : undefined),
+    noteheads(step, spelling, first ? altered : undefined),
     lengthOf(beats),
     last ? '' : '-',
     closesSlur ? ')' : '',
   ].join('');
+}
+
+/** The sounding note; of an overtone with the fingered one under it as a diamond. */
+function noteheads(step: Step, spelling: Spelling, altered: Map<string, number> | undefined): string {
+  const fingered = step.octaveKey ? step.fingeredMidi + 12 : step.fingeredMidi;
+  // A tied note keeps the accidental of the one it is tied to.
+  const sounding = pitch(step.soundedMidi, spelling, altered);
+  if (step.partialNumber === 1) return sounding;
+  return `[!style=harmonic!${pitch(fingered, spelling, altered)}${sounding}]`;
 }
 
 function dynamicAtStart({ dynamics }: Step, before: Step | undefined): string {
