@@ -83,6 +83,28 @@ export function measuresCsv(takes: readonly TakeRecord[], system: NoteNameSystem
   return Papa.unparse({ fields, data }, OPTIONS);
 }
 
+/** Cents of a note in one third of the ruler, with its uncertainty. */
+interface Tendency {
+  readonly value: number;
+  readonly uncertainty: number;
+}
+
+/** A tendency sheet as CSV: cents per note soft, medium and loud, empty where nothing is known. */
+export function tendencyCsv(
+  rows: readonly { readonly name: string; readonly [band: string]: Tendency | string | undefined }[],
+): string {
+  const bands = ['soft', 'medium', 'loud'] as const;
+  const fields = ['note', ...bands.flatMap((band) => [`${band}_cents`, `${band}_uncertainty`])];
+  const data = rows.map((row) => [
+    row.name,
+    ...bands.flatMap((band): (number | string)[] => {
+      const known = row[band];
+      return typeof known === 'object' ? [round(known.value), round(known.uncertainty)] : ['', ''];
+    }),
+  ]);
+  return Papa.unparse({ fields, data }, OPTIONS);
+}
+
 function round(value: number): number {
   return Number(value.toFixed(4));
 }

@@ -1,5 +1,5 @@
 export { BACKUP_FORMAT, BACKUP_VERSION, readBackup, writeBackup, type BackupResult } from './backup';
-export { framesCsv, measuresCsv } from './csv';
+export { framesCsv, measuresCsv, tendencyCsv } from './csv';
 export { packedLength, packFrames, unpackFrames } from './packedFrames';
 export type { TakeRecord, TakeSetup, TakeSound, TakeSource, WholeTake } from './take';
 export { takeRecordSchema } from './takeSchema';

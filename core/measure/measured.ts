@@ -7,6 +7,7 @@ export type AbsentReason =
   | 'noBeat'
   | 'anotherNote'
   | 'noAttack'
+  | 'breathUnheard'
   | 'noVibrato'
   | 'noRelease'
   | 'tooAlike'

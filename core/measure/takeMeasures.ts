@@ -194,7 +194,7 @@ function measureTone(
     plannedEndS: line.endS,
     targetHz,
     ...(other === undefined ? {} : { otherSoundingMidi: other }),
-    responseS: responseS(attack),
+    responseS: responseS(attack, frames, span),
     latenessS: latenessS(onsetS, line, context.audioPath, context.onBeat),
     riseS: riseS(attack),
     settleS,

@@ -88,10 +88,8 @@ function compareLots(
     const one = differenceOf(draw(first, random), draw(second, random));
     if (one !== undefined) drawn.push(one);
   }
-  // Few takes resample too narrowly: the interval is widened as a mean of so few would be.
-  const widen = Math.sqrt(Math.min(...takes) / (Math.min(...takes) - 1));
-  const edge = (share: number) => difference + widen * (quantile(drawn, share) - difference);
-  const [from, to] = [edge((1 - COVER) / 2), edge((1 + COVER) / 2)];
+  const from = quantile(drawn, (1 - COVER) / 2);
+  const to = quantile(drawn, (1 + COVER) / 2);
   const decided = from > 0 || to < 0;
   const matters = Math.abs(difference) >= MATTERS[quantity]!;
   const moreTakes = decided || !matters ? undefined : more(difference, (to - from) / 2, Math.min(...takes));

@@ -1,7 +1,7 @@
 import { scoreBeats, type ExerciseParameters, type Score } from '@inner-hum/core/exercise';
 import type { Decision, Verdict } from '@inner-hum/core/judge';
-import type { StepMeasures } from '@inner-hum/core/measure';
-import type { InstrumentId } from '@inner-hum/core/theory';
+import { valueOf, type StepMeasures } from '@inner-hum/core/measure';
+import { dynamicPosition, type InstrumentId } from '@inner-hum/core/theory';
 import { observations, type Observation } from './observation';
 
 /** What was played on and where, by the player's own names; left out where the player does not say. */
@@ -18,6 +18,13 @@ export interface SetupNames {
 export const SETUP_PARTS = ['horn', 'mouthpiece', 'neck', 'reed', 'room'] as const;
 export type SetupPart = (typeof SETUP_PARTS)[number];
 
+/** How long a tone stayed good. */
+export interface HeldTone {
+  readonly midi: number;
+  readonly loud: boolean;
+  readonly holdS: number;
+}
+
 /** A take in a few hundred bytes: what maps, plans, trends and lists need of it. */
 export interface Digest {
   readonly takeId: string;
@@ -33,6 +40,8 @@ export interface Digest {
   /** of a trial of an altissimo fingering: the keys that were down */
   readonly fingering?: string;
   readonly demo: boolean;
+  /** longest good tones: which note, whether loud, seconds */
+  readonly holds: readonly HeldTone[];
   readonly seen: readonly Observation[];
   /** words that a list is searched by, see {@link tagsOf} */
   readonly tags: readonly string[];
@@ -46,6 +55,7 @@ export interface DigestibleTake {
   readonly setup: SetupNames;
   readonly measures: readonly StepMeasures[];
   readonly verdict: Verdict;
+  readonly cues?: readonly string[];
   readonly demo: boolean;
 }
 
@@ -71,9 +81,27 @@ export function digestOf(
     lastsS: (scoreBeats(take.score) * 60) / take.score.tempoBpm,
     demo: take.demo,
     ...(take.score.family === 'fingeringTrial' && { fingering: String(take.parameters['fingering']) }),
+    holds: holdsOf(take),
     seen: observations(take.score, take.measures, startedAtMs),
   };
-  return { ...digest, tags: tagsOf(digest) };
+  return { ...digest, tags: [...tagsOf(digest), ...(take.cues ?? []).map((cue) => `cue:${cue}`)] };
+}
+
+/** Loudness above this place on the ruler takes more air. */
+const LOUD_FROM = 0.5;
+
+/** Whether a step asks for the air of a loud tone. */
+export function isLoud({ dynamics }: Pick<Score['steps'][number], 'dynamics'>): boolean {
+  return dynamics.some((point) => (point.position ?? dynamicPosition(point.dynamic)) > LOUD_FROM);
+}
+
+function holdsOf({ score, measures }: Pick<DigestibleTake, 'score' | 'measures'>): HeldTone[] {
+  return measures.flatMap((step, i): HeldTone[] => {
+    const beats = step.kind === 'sounded' ? valueOf(step.hold.beats) : undefined;
+    if (beats === undefined) return [];
+    const asked = score.steps[i]!;
+    return [{ midi: asked.soundedMidi, loud: isLoud(asked), holdS: (beats * 60) / score.tempoBpm }];
+  });
 }
 
 /** One word for a set-up; takes with the same word were played on the same. */
@@ -84,7 +112,7 @@ export function setupKey(setup: SetupNames): string {
 function tagsOf(digest: Omit<Digest, 'tags'>): string[] {
   const notes = new Set(digest.seen.map((one) => one.midi));
   return [
-    `horn:${digest.setup.instrumentId}`,
+    `size:${digest.setup.instrumentId}`,
     `family:${digest.family}`,
     ...[...notes].map((midi) => `note:${midi}`),
     ...digest.findings.map((id) => `finding:${id}`),

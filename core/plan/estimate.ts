@@ -27,6 +27,8 @@ const USUAL_SPREAD: Readonly<Record<Quantity, number>> = {
   pitchAgainstLevelCents: 4,
 };
 const USUAL_WORTH = 2;
+/** From the mean absolute deviation to the standard deviation of a normal spread. */
+const MEAN_TO_DEVIATION = 1.2533;
 
 /** Weighted median of a quantity over observations, the newer the heavier; an outlier moves it hardly. */
 export function estimate(observations: readonly Observation[], quantity: Quantity): Estimate {
@@ -41,9 +43,9 @@ export function estimate(observations: readonly Observation[], quantity: Quantit
     weight: 0.5 ** ((newestMs - atMs) / (HALF_LIFE_DAYS * DAY_MS)),
   }));
   const value = weightedMedian(weighed);
-  const away = weighed.map((row) => ({ ...row, value: Math.abs(row.value - value) }));
-  const own = 1.4826 * weightedMedian(away);
   const total = weighed.reduce((sum, row) => sum + row.weight, 0);
+  const away = weighed.reduce((sum, row) => sum + row.weight * Math.abs(row.value - value), 0);
+  const own = (MEAN_TO_DEVIATION * away) / total;
   const squares = weighed.reduce((sum, row) => sum + row.weight ** 2, 0);
   const effective = total ** 2 / squares;
   const usual = USUAL_SPREAD[quantity];

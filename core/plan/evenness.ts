@@ -1,4 +1,4 @@
-import { movingMedian, robustDeviation } from '@inner-hum/core/measure';
+import { median, movingMedian } from '@inner-hum/core/measure';
 import { knownValue } from './estimate';
 import { ofNote, type NoteOnMap } from './hornMap';
 import type { Quantity } from './observation';
@@ -30,20 +30,25 @@ export const LEAST_NOTES = 8;
 const TREND_NOTES = 7;
 
 /**
- * Evenness over a map, 0–100: the mean of its parts, each 100 / (1 + (spread / half)²) with the robust standard deviation
- * over the notes as spread. Colour is the share by which a note leaves the smooth trend of the horn. Our choice, published
- * in the application with every part.
+ * Evenness over a map, 0–100: the mean of its parts, each 100 / (1 + (spread / half)²) with 1.25 × the mean distance from
+ * the median as spread: every second note off must count, which a median distance would miss. Colour is the share by
+ * which a note leaves the smooth trend of the horn. Our choice, published in the application with every part.
  */
 export function evenness(notes: readonly NoteOnMap[]): Evenness {
   const parts = (Object.keys(EVENNESS_PARTS) as EvennessPart[]).flatMap((part): PartOfEvenness[] => {
     const { quantity, halfAt } = EVENNESS_PARTS[part];
     const known = notes.flatMap((note) => knownValue(ofNote(note, quantity)) ?? []);
     if (known.length < LEAST_NOTES) return [];
-    const spread = robustDeviation(part === 'colour' ? awayFromTrend(known) : known);
+    const spread = spreadOf(part === 'colour' ? awayFromTrend(known) : known);
     return [{ part, notes: known.length, spread, worth: 100 / (1 + (spread / halfAt) ** 2) }];
   });
   if (!parts.some((one) => one.part === 'pitch')) return { kind: 'unknown', notes: notes.length };
   return { kind: 'known', value: parts.reduce((sum, one) => sum + one.worth, 0) / parts.length, parts };
+}
+
+function spreadOf(values: readonly number[]): number {
+  const centre = median(values);
+  return (1.2533 * values.reduce((sum, one) => sum + Math.abs(one - centre), 0)) / values.length;
 }
 
 function awayFromTrend(values: readonly number[]): number[] {

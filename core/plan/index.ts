@@ -1,10 +1,12 @@
 export { QUANTITIES, observations, type Observation, type Quantity } from './observation';
 export {
   digestOf,
+  isLoud,
   setupKey,
   SETUP_PARTS,
   type Digest,
   type DigestibleTake,
+  type HeldTone,
   type SetupNames,
   type SetupPart,
 } from './digest';
@@ -23,4 +25,7 @@ export {
 export { compare, type Comparison } from './compare';
 export { leakWatch, type LeakEvidence, type LeakWatch, type StartTally } from './leakWatch';
 export { fingeringTrials, type FingeringTrials } from './fingeringTrials';
+export { exerciseFor, exerciseForSeam } from './exerciseFor';
+export { needs, NEED_REASONS, type Need, type NeedReason } from './needs';
+export { trend, type TrendDay } from './trend';
 export { ownSources, type OwnCell } from './ownSources';

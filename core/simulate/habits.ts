@@ -1,3 +1,13 @@
+/** How one note of a horn behaves beside its neighbours. */
+export interface NoteHabit {
+  readonly cents?: number;
+  /** more air before it speaks, seconds */
+  readonly responseS?: number;
+  readonly levelDb?: number;
+  /** brighter (darker, negative), dB for each octave of partials */
+  readonly tiltDb?: number;
+}
+
 /** How the stand-in plays. Places are shares of a tone's length, 0 at its start and 1 at its end. */
 export interface Habits {
   /** leans sharp by this much for each 10 dB softer than the middle of the plan, cents */
@@ -54,6 +64,8 @@ export interface Habits {
   readonly bendBreaks: boolean;
   /** how much the colour opens for each 10 dB louder, dB for each octave of partials, beyond what the horn does */
   readonly opensWhenLoudDb: number;
+  /** what single written notes do besides */
+  readonly perNote: Readonly<Record<number, NoteHabit>>;
   /** comes in after the beat (before it, negative), seconds */
   readonly lateS: number;
   /** how far the planned range is really played, 1 = all of it */
@@ -102,6 +114,7 @@ export const CLEAN_HABITS: Habits = {
   bendOffCents: 0,
   bendBreaks: false,
   opensWhenLoudDb: 0,
+  perNote: {},
   lateS: 0,
   rangeShare: 1,
   peakShift: 0,

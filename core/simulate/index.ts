@@ -1,3 +1,3 @@
-export { CLEAN_HABITS, FAULTS, withFault, type FaultName, type Habits } from './habits';
+export { CLEAN_HABITS, FAULTS, withFault, type FaultName, type Habits, type NoteHabit } from './habits';
 export { SeededRandom } from './random';
 export { playStandIn, type StandInSettings } from './standIn';

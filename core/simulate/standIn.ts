@@ -1,7 +1,7 @@
 import { beatSeconds, plannedPosition, scoreBeats, type Score, type Step } from '@inner-hum/core/exercise';
 import { dbToAmplitude } from '@inner-hum/core/signal';
 import { dynamicPosition, instrumentById, partialTargetHz, writtenToHz, type LevelRuler } from '@inner-hum/core/theory';
-import type { Habits } from './habits';
+import type { Habits, NoteHabit } from './habits';
 import { SeededRandom } from './random';
 import { addRoom } from './room';
 import { fillHum, fillSpectrum, MOST_PARTIALS } from './spectrum';
@@ -72,6 +72,7 @@ class Tone {
   private readonly plan: ReturnType<typeof levelPlan>;
   private readonly weights = new Float64Array(MOST_PARTIALS + 1);
   private readonly habits: Habits;
+  private readonly note: NoteHabit;
   private wander = 0;
 
   constructor(
@@ -101,6 +102,7 @@ class Tone {
       ...(habits.glitchS > 0 && this.changesOver() ? [glitch] : []),
     ];
     this.habits = { ...habits, jumps };
+    this.note = habits.perNote[step.soundedMidi] ?? {};
     this.plan = levelPlan(step, habits, settings.ruler);
   }
 
@@ -152,7 +154,9 @@ class Tone {
         const { softestDb, loudestDb } = this.settings.ruler;
         const loudness = Math.min(1, Math.max(0, (levelDb - softestDb) / (loudestDb - softestDb)));
         const middleDb = (plan.minDb + plan.maxDb) / 2;
-        const tiltDb = (step.pair ? habits.pairTiltDb : 0) + (habits.opensWhenLoudDb * (levelDb - middleDb)) / 10;
+        const noteTiltDb = this.note.tiltDb ?? 0;
+        const tiltDb =
+          noteTiltDb + (step.pair ? habits.pairTiltDb : 0) + (habits.opensWhenLoudDb * (levelDb - middleDb)) / 10;
         const instrument = instrumentById(this.score.instrumentId);
         const fingered = this.fingeredAt(t, lengthS);
         const { fingeredMidi } = fingered;
@@ -191,14 +195,16 @@ class Tone {
   /** What the tone has on top of its plan, dB. */
   private stepDb(): number {
     const { step, habits } = this;
-    return (step.attack === 'slurred' ? habits.slurStepDb : 0) + (step.pair ? habits.pairDb : 0);
+    return (
+      (step.attack === 'slurred' ? habits.slurStepDb : 0) + (step.pair ? habits.pairDb : 0) + (this.note.levelDb ?? 0)
+    );
   }
 
   private airS(): number {
     const { habits, step, score } = this;
     const fromBell = step.fingeredMidi - instrumentById(score.instrumentId).lowestWrittenMidi;
     const low = LOW_RESPONSE_S * Math.max(0, 1 - fromBell / LOW_SEMITONES);
-    return habits.responseS + low + REEDS[habits.reed].responseS;
+    return habits.responseS + (this.note.responseS ?? 0) + low + REEDS[habits.reed].responseS;
   }
 
   private centsAt(t: number, lengthS: number, levelDb: number, tiredness: number): number {
@@ -208,6 +214,7 @@ class Tone {
     const middleDb = (plan.minDb + plan.maxDb) / 2;
     return (
       habits.tuningCents +
+      (this.note.cents ?? 0) +
       (this.step.pair ? habits.pairCents : 0) +
       habits.driftCentsPerS * (t - lengthS / 2) -
       this.bendAt(t / lengthS) -

@@ -12,6 +12,7 @@ import { store } from './store';
 
 const ExercisesPage = lazy(() => import('./features/exercises/ExercisesPage'));
 const OvertonesPage = lazy(() => import('./features/overtones/OvertonesPage'));
+const HornPage = lazy(() => import('./features/horn/HornPage'));
 const LogPage = lazy(() => import('./features/log/LogPage'));
 const TakePage = lazy(() => import('./features/take/TakePage'));
 const SetUpPage = lazy(() => import('./features/setup/SetUpPage'));
@@ -44,6 +45,7 @@ function Places() {
           <Route path="stand" element={<StandPage />} />
           <Route path="exercises" element={<ExercisesPage />} />
           <Route path="overtones/*" element={<OvertonesPage />} />
+          <Route path="horn/*" element={<HornPage />} />
           <Route path="log" element={<LogPage />} />
           <Route path="take/:id" element={<TakePage />} />
           <Route path="set-up" element={<SetUpPage />} />

@@ -17,6 +17,7 @@ import {
   settingsChanged,
   type Settings,
 } from '../store/settings';
+import { setupNow } from '../store/gear';
 import {
   blockMoved,
   exerciseKey,
@@ -249,11 +250,10 @@ class TakeRunner {
       parameters,
       score,
       setup: {
-        instrumentId: settings.instrumentId,
+        ...setupNow(settings),
         a4Hz: settings.a4Hz,
         ruler: rulerOf(settings),
         demand: settings.demand,
-        ...(settings.reeds[settings.instrumentId] && { reed: settings.reeds[settings.instrumentId]! }),
         ...(settings.schools.brightEnd === 'judged' && { evenColour: true }),
       },
       ...(settings.cue && { cues: [settings.cue] }),

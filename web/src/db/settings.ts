@@ -1,5 +1,6 @@
 import { A4_RANGE_HZ, INSTRUMENTS, KEYS } from '@inner-hum/core/theory';
 import { exerciseScore, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { SETUP_PARTS } from '@inner-hum/core/plan';
 import { array, boolean, mixed, number, object, string } from 'yup';
 import { HABIT_NAMES, INITIAL_SETTINGS, type Settings } from '../store/settings';
 import { CUES, SCHOOLS } from '../store/schools';
@@ -7,9 +8,11 @@ import { database } from './database';
 
 const KEY = 'settings';
 
-/** What older versions kept: their only exercise was a swell. */
+/** What older versions kept: their only exercise was a swell, their only gear a reed on each horn. */
 interface OlderSettings {
   readonly swell?: Readonly<Record<string, number | string | boolean>>;
+  /** the reed on each horn */
+  readonly reeds?: Readonly<Record<string, string>>;
 }
 
 /** What a stored row must hold to be used; rows of older versions lack fields, which then take their first values. */
@@ -36,6 +39,19 @@ const storedSchema = object({
   cautionsSeen: object(),
   roomCelsius: number(),
   reeds: object(),
+  gear: array(
+    object({
+      part: string().oneOf(SETUP_PARTS).required(),
+      name: string().required(),
+      instrumentId: string().oneOf(INSTRUMENTS.map((one) => one.id)),
+      cut: string(),
+      strength: string(),
+      openedOn: string(),
+      retiredOn: string(),
+    }),
+  ),
+  fitted: object(),
+  room: string(),
   schools: object(
     Object.fromEntries(Object.entries(SCHOOLS).map(([name, options]) => [name, string().oneOf([...options])])),
   ),
@@ -62,10 +78,11 @@ export async function loadSettings(): Promise<Settings> {
   const row = await database.settings.get(KEY);
   if (!row || !storedSchema.isValidSync(row.value, { strict: true })) return INITIAL_SETTINGS;
   const stored = row.value as unknown as Partial<Settings> & OlderSettings;
-  const { swell, ...rest } = stored;
+  const { swell, reeds = {}, ...rest } = stored;
+  const fitted = Object.fromEntries(Object.entries(reeds).map(([horn, reed]) => [horn, { reed }]));
   const exercise = { ...INITIAL_SETTINGS.exercise, ...swell };
   const schools = { ...INITIAL_SETTINGS.schools, ...rest.schools };
-  return { ...INITIAL_SETTINGS, ...(swell && isPlayable(exercise) && { exercise }), ...rest, schools };
+  return { ...INITIAL_SETTINGS, fitted, ...(swell && isPlayable(exercise) && { exercise }), ...rest, schools };
 }
 
 export async function storeSettings(settings: Settings): Promise<void> {

@@ -14,6 +14,7 @@ import { ShortcutsDialog } from './ShortcutsDialog';
 const PLACES = [
   ['stand', '/stand'],
   ['exercises', '/exercises'],
+  ['horn', '/horn'],
   ['overtones', '/overtones'],
   ['log', '/log'],
   ['setUp', '/set-up'],

@@ -1,54 +1,42 @@
 import { chakra } from '@chakra-ui/react';
 import { ALTISSIMO_REACH_SEMITONES, instrumentById, spellMidi, zoneOf, type Zone } from '@inner-hum/core/theory';
 import { familyById, usualExercise } from '@inner-hum/core/exercise';
-import { DEMAND_CENTS, valueOf } from '@inner-hum/core/measure';
-import { subDays } from 'date-fns';
-import { useLiveQuery } from 'dexie-react-hooks';
-import { useSyncExternalStore } from 'react';
+import { DEMAND_CENTS } from '@inner-hum/core/measure';
+import { hornMap, ofNote, seams, type NoteOnMap } from '@inner-hum/core/plan';
+import { useMemo, useSyncExternalStore } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useNavigate } from 'react-router';
-import { database } from '../db/database';
-import { store, useAppDispatch, useAppSelector } from '../store';
-import { mainNote, settingsChanged } from '../store/settings';
-import { phaseChanged } from '../store/stand';
+import { store, useAppSelector } from '../store';
+import { mainNote } from '../store/settings';
+import { useOpenExercise } from './useOpenExercise';
+import { useCells } from './useCells';
 import { liveNote, onLiveNote } from './liveNote';
 import { useNoteName } from './useNoteName';
 
-const LATELY_DAYS = 14;
+const LATELY_MS = 14 * 86_400_000;
+const STEADY_CENTS = 5;
 type NoteState = 'unmeasured' | 'measured' | 'steady';
 
-/** State of each written note from the takes of the last fortnight on this horn. */
-function useNoteStates(): ReadonlyMap<number, NoteState> {
-  const instrumentId = useAppSelector((state) => state.settings.instrumentId);
-  const states = useLiveQuery(async () => {
-    const since = subDays(new Date(), LATELY_DAYS).toISOString();
-    const found = new Map<number, NoteState>();
-    await database.takes
-      .where('startedAt')
-      .above(since)
-      .each((take) => {
-        if (take.setup.instrumentId !== instrumentId) return;
-        take.measures.forEach((measures, i) => {
-          const written = take.score.steps[i]!.soundedMidi;
-          if (measures.kind !== 'sounded') return;
-          const centre = valueOf(measures.pitchCentreCents);
-          const spread = valueOf(measures.pitchSteadinessCents);
-          const steady =
-            centre !== undefined &&
-            spread !== undefined &&
-            Math.abs(centre) <= DEMAND_CENTS.firm &&
-            spread <= 5 &&
-            measures.jumps.length === 0;
-          found.set(written, steady ? 'steady' : 'measured');
-        });
-      });
-    return found;
-  }, [instrumentId]);
-  return states ?? new Map<number, NoteState>();
+/** State of each written note from the map of this horn, and the notes with a seam to the one above. */
+function useNoteStates(): { readonly states: ReadonlyMap<number, NoteState>; readonly parted: ReadonlySet<number> } {
+  const cells = useCells();
+  return useMemo(() => {
+    const notes = hornMap(cells ?? []);
+    const states = new Map(notes.map((note) => [note.midi, stateOf(note)]));
+    return { states, parted: new Set(seams(notes).map((seam) => seam.lower)) };
+  }, [cells]);
 }
 
-/** Marks: an open ring when not measured lately, a half disc when measured, a full disc when steady too. */
-function Mark({ state, lit }: { readonly state: NoteState; readonly lit: boolean }) {
+function stateOf(note: NoteOnMap): NoteState {
+  if (note.newestMs < Date.now() - LATELY_MS) return 'unmeasured';
+  const centre = ofNote(note, 'pitchCentreCents');
+  const spread = ofNote(note, 'pitchSteadinessCents');
+  const known = centre.kind === 'known' && spread.kind === 'known';
+  const steady = known && Math.abs(centre.value) <= DEMAND_CENTS.firm && spread.value <= STEADY_CENTS;
+  return steady && note.all.at(-1)!.spoke ? 'steady' : 'measured';
+}
+
+/** Marks: an open ring when not measured lately, a half disc when measured, a full disc when steady too; a notch for a seam. */
+function Mark({ state, lit, seam }: { readonly state: NoteState; readonly lit: boolean; readonly seam: boolean }) {
   const fill = lit ? 'var(--chakra-colors-accent)' : 'var(--chakra-colors-ink)';
   return (
     <svg width="16" height="14" viewBox="-8 -7 16 14" aria-hidden>
@@ -62,6 +50,7 @@ function Mark({ state, lit }: { readonly state: NoteState; readonly lit: boolean
           opacity={state === 'unmeasured' ? 0.4 : 1}
         />
       )}
+      {seam && <path d="M-8 -6h3l2 2l2-4l2 2h5" fill="none" stroke="var(--chakra-colors-accent)" strokeWidth="1.4" />}
       {!lit && state === 'measured' && <path d="M0-4.2A4.2 4.2 0 0 0 0 4.2z" fill={fill} />}
     </svg>
   );
@@ -70,12 +59,11 @@ function Mark({ state, lit }: { readonly state: NoteState; readonly lit: boolean
 /** The horn as a vertical rail, lowest note at the bottom: where a tone sounds, and the way to each note. */
 export function Rail() {
   const { t } = useTranslation();
-  const dispatch = useAppDispatch();
-  const navigate = useNavigate();
+  const openExercise = useOpenExercise();
   const nameOf = useNoteName();
   const chosen = useAppSelector((state) => mainNote(state.settings.exercise));
   const horn = instrumentById(useAppSelector((state) => state.settings.instrumentId));
-  const states = useNoteStates();
+  const { states, parted } = useNoteStates();
   const lit = useSyncExternalStore(onLiveNote, liveNote);
   const top = horn.highestKeyedWrittenMidi + ALTISSIMO_REACH_SEMITONES;
   const notes = Array.from({ length: top - horn.lowestWrittenMidi + 1 }, (_, i) => top - i);
@@ -83,9 +71,7 @@ export function Rail() {
     const { exercise, instrumentId } = store.getState().settings;
     // A note opens the present exercise there, or its swell when the exercise has no note of its own.
     const base = 'writtenMidi' in exercise ? exercise : usualExercise(familyById('swell'), instrumentId);
-    dispatch(settingsChanged({ exercise: { ...base, writtenMidi: written } }));
-    dispatch(phaseChanged('idle'));
-    void navigate('/stand');
+    openExercise({ ...base, writtenMidi: written });
   };
   const naturals = notes.filter((written) => spellMidi(written).alter === 0);
   return (
@@ -127,7 +113,7 @@ export function Rail() {
           <chakra.button
             key={written}
             onClick={() => open(written)}
-            aria-label={`${t('rail.note', { note: nameOf(written), zone: t(`zones.${zone}`) })}, ${t(`rail.${states.get(written) ?? 'unmeasured'}`)}`}
+            aria-label={`${t('rail.note', { note: nameOf(written), zone: t(`zones.${zone}`) })}, ${t(`rail.${states.get(written) ?? 'unmeasured'}`)}${parted.has(written) ? `, ${t('rail.seam')}` : ''}`}
             aria-current={written === chosen}
             style={{ gridRow: `${2 * above + (natural ? 2 : 1)} / span 2`, gridColumn: natural ? 1 : 2 }}
             display="flex"
@@ -141,7 +127,7 @@ export function Rail() {
             color={chosenOrLit ? 'accent' : 'inkSoft'}
             _hover={{ color: 'accent' }}
           >
-            <Mark state={states.get(written) ?? 'unmeasured'} lit={written === lit} />
+            <Mark state={states.get(written) ?? 'unmeasured'} lit={written === lit} seam={parted.has(written)} />
             {natural ? nameOf(written) : ''}
           </chakra.button>
         );

@@ -1,6 +1,7 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { familyById, fitToHorn, usualExercise, type ExerciseParameters } from '@inner-hum/core/exercise';
 import type { AudioPath, Demand } from '@inner-hum/core/measure';
+import type { Fitted, GearItem } from './gear';
 import { FIRST_SCHOOLS, withSchools, type Cue, type Schools } from './schools';
 import { FAULTS, type FaultName } from '@inner-hum/core/simulate';
 import {
@@ -46,8 +47,10 @@ export interface Settings {
   >;
   /** what the room is like today, as the player says */
   readonly roomCelsius?: number | undefined;
-  /** the reed on each horn, by the player's own name */
-  readonly reeds: Readonly<Record<string, string>>;
+  /** horns, mouthpieces, necks, reeds and rooms by the player's own names, and what is on each horn now */
+  readonly gear: readonly GearItem[];
+  readonly fitted: Fitted;
+  readonly room: string;
   readonly schools: Schools;
   /** the cue being tried, kept with each take; '' for none */
   readonly cue: Cue | '';
@@ -105,7 +108,9 @@ export const INITIAL_SETTINGS: Settings = {
   left: {},
   preparedOn: '',
   cautionsSeen: {},
-  reeds: {},
+  gear: [],
+  fitted: {},
+  room: '',
   schools: FIRST_SCHOOLS,
   cue: '',
   headphones: false,

@@ -5,6 +5,7 @@ import { assignmentOf, hearingFor, newTake } from '../../audio/newTake';
 import type { DraftPlan } from '../../db/database';
 import { allTakes, keepTake, mergeTakes } from '../../db/takes';
 import { saveFile } from '../../shared/saveFile';
+import { setupNow } from '../../store/gear';
 import { rulerOf, exerciseOf, type Settings } from '../../store/settings';
 
 /** What became of a file; `reason` picks the sentence when it was refused. */
@@ -40,12 +41,12 @@ export async function analyseRecording(file: File, settings: Settings): Promise<
   if (!decoded) return { kind: 'refused', reason: 'sound', detail: '' };
   if (decoded.length === 0) return { kind: 'refused', reason: 'empty', detail: '' };
   const parameters = exerciseOf(settings);
-  const { instrumentId, a4Hz, demand } = settings;
+  const { a4Hz, demand } = settings;
   const plan: DraftPlan = {
     startedAt: new Date().toISOString(),
     parameters,
     score: exerciseScore(parameters),
-    setup: { instrumentId, a4Hz, demand, ruler: rulerOf(settings) },
+    setup: { ...setupNow(settings), a4Hz, demand, ruler: rulerOf(settings) },
     source: { kind: 'file', name: file.name },
     audioPath: { delayS: 0, delayErrorS: 0 },
     onBeat: false,

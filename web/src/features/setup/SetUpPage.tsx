@@ -5,12 +5,13 @@ import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useLocation } from 'react-router';
 import { chooseFile, chosenFile } from '../../audio/chosenFile';
-import { Button, Choice, Field, TextInput, Tick } from '../../shared/controls';
+import { Button, Choice, Tick } from '../../shared/controls';
 import { NumberField } from '../../shared/NumberField';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { HABIT_NAMES, hornChosen, settingsChanged, type Settings } from '../../store/settings';
 import { problemMet } from '../../store/stand';
+import { GearList } from './GearList';
 import { LevelCheck } from './LevelCheck';
 import { LoopCheck } from './LoopCheck';
 import { RulerCheck } from './RulerCheck';
@@ -45,15 +46,6 @@ export default function SetUpPage() {
               textOf={(id) => t(`instruments.${id}`)}
               onChange={(id) => dispatch(hornChosen(id))}
             />
-            <Field label={t('setUp.reed')} help={t('setUp.reedHelp')}>
-              <TextInput
-                value={settings.reeds[settings.instrumentId] ?? ''}
-                maxLength={60}
-                onChange={(event) =>
-                  change({ reeds: { ...settings.reeds, [settings.instrumentId]: event.target.value } })
-                }
-              />
-            </Field>
             <NumberField
               label={t('setUp.tuning')}
               value={settings.a4Hz}
@@ -99,6 +91,9 @@ export default function SetUpPage() {
               textOf={(theme) => t(`setUp.themes.${theme}`)}
               onChange={(theme) => change({ theme })}
             />
+          </Part>
+          <Part title={t('gear.title')} id="gear">
+            <GearList />
           </Part>
           <Part title={t('schools.title')} id="schools">
             <SchoolChoices />

@@ -12,6 +12,7 @@ import { deleteTake } from '../../shared/deleteTake';
 import { takeView } from '../../shared/MiniRibbon';
 import { DrawnRibbon } from '../../shared/DrawnRibbon';
 import { drawRibbon } from '../../shared/ribbon';
+import { setupText } from '../../shared/setupText';
 import { usePalette } from '../../shared/useColourMode';
 import { exerciseMeta, exerciseTitle } from '../../shared/exerciseText';
 import { useNoteName } from '../../shared/useNoteName';
@@ -68,7 +69,7 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
             source: source.kind === 'file' ? source.name : t(`sources.${source.kind}`),
           })}{' '}
           · {t(`take.ruler.${record.setup.ruler.origin}`)}
-          {record.setup.reed && ` · ${t('take.reed', { reed: record.setup.reed })}`}
+          {setupText(record.setup) && ` · ${setupText(record.setup)}`}
           {record.cues?.map((cue) => ` · ${t('take.cue', { cue: t(`cues.${cue}`) })}`)}
           {record.cut && ` · ${t('take.cut')}`}
           {record.lostMs > 20 && ` · ${t('stand.lost', { ms: record.lostMs })}`}

@@ -1,0 +1,110 @@
+import { describe, expect, it } from 'vitest';
+import { SeededRandom } from '@inner-hum/core/simulate';
+import { cellsFrom } from './cells';
+import { evenness } from './evenness';
+import { exerciseFor, exerciseForSeam } from './exerciseFor';
+import { hornMap } from './hornMap';
+import { needs } from './needs';
+import { seams } from './seams';
+import { digest, seen, wholeHorn } from './testDigests';
+import { exerciseScore } from '../exercise';
+import type { Observation } from './observation';
+
+const mapOf = (...observations: (readonly Observation[])[]) =>
+  hornMap(cellsFrom(observations.map((own, i) => digest(`t${i}`, i + 1, own))).values());
+/** Four days of the whole horn with a little chance in each. */
+function days(valuesOf: (midi: number) => Observation['values'], seed = 1) {
+  const random = new SeededRandom(seed);
+  return mapOf(
+    ...[1, 2, 3, 4].map((day) =>
+      wholeHorn((midi) => {
+        const { pitchCentreCents = 0, responseS = 0.05, centroidPartials = 4, rangeDb = 20 } = valuesOf(midi);
+        return {
+          pitchCentreCents: pitchCentreCents + 2 * random.normal(),
+          responseS: responseS + 0.008 * random.normal(),
+          centroidPartials: centroidPartials * (1 + 0.03 * random.normal()),
+          rangeDb: rangeDb + random.normal(),
+          levelAgainstPlanDb: 0.5 * random.normal(),
+          pitchSteadinessCents: 2,
+        };
+      }, day * 86_400_000),
+    ),
+  );
+}
+
+describe('seams', () => {
+  it('a planted step of pitch, and of response, is found between its notes and nowhere else', () => {
+    const found = seams(
+      days((midi) => ({ pitchCentreCents: midi >= 74 ? 25 : 0, responseS: midi === 58 ? 0.3 : 0.05 })),
+    );
+    expect(found.map(({ lower, upper, quantity }) => `${lower} ${upper} ${quantity}`).sort()).toEqual([
+      '58 59 responseS',
+      '73 74 pitchCentreCents',
+    ]);
+    expect(found.find((one) => one.lower === 73)!.step).toBeCloseTo(25, -1);
+  });
+  it.each([1, 2, 3, 4, 5, 6])('an even horn has none (seed %i)', (seed) =>
+    expect(seams(days(() => ({}), seed))).toEqual([]),
+  );
+  it('says nothing while few neighbours are known', () =>
+    expect(
+      seams(mapOf([60, 61].map((midi) => seen({ midi, values: { pitchCentreCents: 40 * (midi - 60) } })))),
+    ).toEqual([]));
+});
+
+describe('evenness', () => {
+  const even = evenness(days(() => ({})));
+  it('is high for an even horn and falls with every spread', () => {
+    if (even.kind === 'unknown') throw new Error('unknown');
+    expect(even.value).toBeGreaterThan(80);
+    expect(even.parts.map((one) => one.part)).toEqual(['pitch', 'colour', 'response', 'range']);
+    const crooked = evenness(days((midi) => ({ pitchCentreCents: (midi % 2) * 30 })));
+    expect(crooked.kind === 'known' && crooked.value).toBeLessThan(even.value - 15);
+  });
+  it('a colour that rises smoothly over the horn is even', () => {
+    const rising = evenness(days((midi) => ({ centroidPartials: 8 - (midi - 58) / 6 })));
+    expect(rising.kind === 'known' && rising.parts.find((one) => one.part === 'colour')!.worth).toBeGreaterThan(75);
+  });
+  it('is the mean of its published parts', () => {
+    if (even.kind === 'unknown') throw new Error('unknown');
+    expect(even.value).toBeCloseTo(even.parts.reduce((sum, one) => sum + one.worth, 0) / even.parts.length);
+  });
+  it('is unknown for a few notes', () =>
+    expect(evenness(mapOf([seen({ values: { pitchCentreCents: 1 } })]))).toEqual({ kind: 'unknown', notes: 1 }));
+});
+
+describe('needs', () => {
+  const DAY_MS = 86_400_000;
+  const now = 5 * DAY_MS;
+  const first = (notes: ReturnType<typeof mapOf>, at = now) => needs(notes, 'alto', at)[0];
+  it('an unmeasured horn wants to be measured, lowest note first', () =>
+    expect(first([])).toEqual({ midi: 58, reason: 'unmeasured', size: 0.9, value: 0 }));
+  it.each<[string, Observation['values'], string]>([
+    ['leans', { pitchCentreCents: 35 }, 'pitch'],
+    ['is slow', { responseS: 0.5 }, 'response'],
+  ])('a note that %s comes first', (_, values, reason) =>
+    expect(first(days((midi) => (midi === 70 ? values : {})))).toMatchObject({ midi: 70, reason }),
+  );
+  it('a note that fails comes first, one that was long not played comes back', () => {
+    const failing = wholeHorn(() => ({ pitchCentreCents: 0 })).map((one) =>
+      one.midi === 60 ? { ...one, spoke: false } : one,
+    );
+    expect(first(mapOf(failing, failing))).toMatchObject({ midi: 60, reason: 'failing' });
+    expect(
+      first(
+        days(() => ({})),
+        60 * DAY_MS,
+      ),
+    ).toMatchObject({ reason: 'stale' });
+  });
+  it('each need has an exercise that can be played, on every note of the horn', () => {
+    for (const { midi } of needs([], 'baritoneLowA', now))
+      for (const reason of ['failing', 'response', 'pitch', 'slope', 'steadiness', 'stale', 'unmeasured'] as const)
+        expect(exerciseScore(exerciseFor({ midi, reason }, 'baritoneLowA')).steps.length).toBeGreaterThan(0);
+  });
+  it('a seam leads over it', () => {
+    const seam = { lower: 73, upper: 74, quantity: 'pitchCentreCents', step: 20, uncertainty: 3, z: 4 } as const;
+    const notes = exerciseScore(exerciseForSeam(seam, 'alto')).steps.map((one) => one.soundedMidi);
+    expect(notes).toEqual([73, 74]);
+  });
+});

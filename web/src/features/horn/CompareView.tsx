@@ -1,0 +1,184 @@
+import { Box, chakra, Flex } from '@chakra-ui/react';
+import type { Comparison, Digest, Quantity } from '@inner-hum/core/plan';
+import { wrap, type Remote } from 'comlink';
+import { useEffect, useMemo, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Choice } from '../../shared/controls';
+import { formatNumber, formatSigned } from '../../shared/format';
+import { SectionTitle } from '../../shared/PageTitle';
+import { useTagged } from '../../shared/useCells';
+import { useNoteName } from '../../shared/useNoteName';
+import { useAppSelector } from '../../store';
+import type { CompareService } from './compare.worker';
+
+const DAY_MS = 86_400_000;
+const LATELY_DAYS = 14;
+/** Tags that make a side of a comparison. */
+const SIDES = /^(horn|mouthpiece|neck|reed|room|cue):/;
+const MOST_NOTES = 12;
+
+let service: Remote<CompareService> | undefined;
+function compareService(): Remote<CompareService> {
+  service ??= wrap<CompareService>(new Worker(new URL('./compare.worker.ts', import.meta.url), { type: 'module' }));
+  return service;
+}
+
+/** Two set-ups, rooms, cues or periods side by side: what differs more than chance, and what is not decided. */
+export function CompareView() {
+  const { t } = useTranslation();
+  const instrumentId = useAppSelector((state) => state.settings.instrumentId);
+  const digests = useTagged(`size:${instrumentId}`);
+  const sides = useMemo(() => sidesIn(digests ?? []), [digests]);
+  const [chosen, choose] = useState<readonly [string, string]>();
+  const [first, second] = chosen ?? firstChoice(sides);
+  const [done, setDone] = useState<{ readonly sides: string; readonly found: readonly Comparison[] }>();
+  const now = `${first} ${second}`;
+  const found = done?.sides === now ? done.found : undefined;
+  useEffect(() => {
+    let gone = false;
+    if (!digests || first === second) return;
+    void compareService()
+      .compare(digests.filter(side(first)), digests.filter(side(second)))
+      .then((result) => {
+        if (!gone) setDone({ sides: now, found: result });
+      });
+    return () => void (gone = true);
+  }, [digests, first, second, now]);
+  const textOf = (key: string) =>
+    key.startsWith('period:')
+      ? t(`compare.${key.slice('period:'.length)}`, { days: LATELY_DAYS })
+      : key.startsWith('cue:')
+        ? t(`cues.${key.slice('cue:'.length)}`)
+        : t('compare.part', { part: t(`gear.parts.${key.split(':')[0]}`), name: key.slice(key.indexOf(':') + 1) });
+  if (!digests) return <p>{t('app.loading')}</p>;
+  if (digests.length === 0) return <p>{t('compare.empty')}</p>;
+  return (
+    <Box maxWidth="64rem">
+      <Flex gap="14px" wrap="wrap" mb="16px">
+        <Choice
+          label={t('compare.first')}
+          value={first}
+          options={sides}
+          textOf={textOf}
+          onChange={(key) => choose([key, second])}
+        />
+        <Choice
+          label={t('compare.second')}
+          value={second}
+          options={sides}
+          textOf={textOf}
+          onChange={(key) => choose([first, key])}
+        />
+      </Flex>
+      {first === second && <p>{t('compare.same')}</p>}
+      {found && <Results found={found} />}
+      {!found && first !== second && <p>{t('app.loading')}</p>}
+    </Box>
+  );
+}
+
+function sidesIn(digests: readonly Digest[]): string[] {
+  const tags = new Set(digests.flatMap((one) => one.tags.filter((tag) => SIDES.test(tag))));
+  return ['period:before', 'period:lately', ...[...tags].sort()];
+}
+
+/** Two reeds when there are, else the last fortnight against the time before. */
+function firstChoice(sides: readonly string[]): readonly [string, string] {
+  const reeds = sides.filter((one) => one.startsWith('reed:'));
+  return reeds.length > 1 ? [reeds[0]!, reeds[1]!] : ['period:before', 'period:lately'];
+}
+
+function side(key: string): (digest: Digest) => boolean {
+  const since = Date.now() - LATELY_DAYS * DAY_MS;
+  if (key === 'period:lately') return (one) => one.startedAtMs >= since;
+  if (key === 'period:before') return (one) => one.startedAtMs < since;
+  return (one) => one.tags.includes(key);
+}
+
+function Results({ found }: { readonly found: readonly Comparison[] }) {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const overall = found.filter((one) => one.midi === undefined);
+  const decided = found.filter((one) => one.midi !== undefined && one.decided);
+  const open = found.filter((one) => one.midi !== undefined && one.moreTakes !== undefined);
+  if (overall.length === 0) return <p>{t('compare.tooLittle')}</p>;
+  return (
+    <>
+      <SectionTitle>{t('compare.overall')}</SectionTitle>
+      {overall.map((one) => (
+        <Row key={one.quantity} one={one} label={t(`compare.quantities.${one.quantity}`)} />
+      ))}
+      <SectionTitle mt="20px">{t('compare.decided')}</SectionTitle>
+      {decided.length === 0 && <p>{t('compare.noneDecided')}</p>}
+      {decided.slice(0, MOST_NOTES).map((one) => (
+        <Row
+          key={`${one.midi} ${one.quantity}`}
+          one={one}
+          label={`${nameOf(one.midi!)}, ${t(`compare.quantities.${one.quantity}`)}`}
+        />
+      ))}
+      {open.length > 0 && (
+        <>
+          <SectionTitle mt="20px">{t('compare.undecided')}</SectionTitle>
+          <chakra.ul pl="1.2em">
+            {open.slice(0, MOST_NOTES).map((one) => (
+              <li key={`${one.midi} ${one.quantity}`}>
+                {t('compare.more', {
+                  note: nameOf(one.midi!),
+                  quantity: t(`compare.quantities.${one.quantity}`),
+                  count: one.moreTakes,
+                })}
+              </li>
+            ))}
+          </chakra.ul>
+        </>
+      )}
+    </>
+  );
+}
+
+/** Unit, factor and half width of the drawing of each compared quantity. */
+const SCALES: Partial<Record<Quantity, readonly ['cents' | 'ms' | 'db' | 'partials', number, number, number]>> = {
+  pitchCentreCents: ['cents', 1, 20, 1],
+  pitchSteadinessCents: ['cents', 1, 5, 1],
+  responseS: ['ms', 1000, 120, 0],
+  softestDb: ['db', 1, 8, 1],
+  breathRatioDb: ['db', 1, 8, 1],
+  centroidPartials: ['partials', 1, 3, 1],
+  levelAgainstPlanDb: ['db', 1, 6, 1],
+};
+
+/** One difference as a bar of its interval across "no difference", with its numbers. */
+function Row({ one, label }: { readonly one: Comparison; readonly label: string }) {
+  const { t } = useTranslation();
+  const [unit, factor, span, decimals] = SCALES[one.quantity]!;
+  const place = (value: number) => 50 + 50 * Math.max(-1, Math.min(1, (value * factor) / span));
+  const text = (value: number) => formatSigned(value * factor, decimals);
+  return (
+    <Flex align="center" gap="14px" borderTopWidth="1px" borderColor="line" py="6px" wrap="wrap">
+      <chakra.span width="230px">{label}</chakra.span>
+      <Box flex="1 1 220px" position="relative" height="20px" aria-hidden>
+        <Box position="absolute" left="50%" top="0" bottom="0" borderLeftWidth="1.5px" borderColor="inkSoft" />
+        <Box
+          position="absolute"
+          top="7px"
+          height="6px"
+          borderRadius="3px"
+          bg={one.decided ? 'ink' : 'channel'}
+          borderWidth="1.5px"
+          borderColor="ink"
+          style={{ left: `${place(one.from)}%`, width: `${Math.max(0.5, place(one.to) - place(one.from))}%` }}
+        />
+      </Box>
+      <chakra.span width="330px" fontSize="0.92rem">
+        {t(one.decided ? 'compare.differs' : 'compare.open', {
+          value: text(one.difference),
+          from: text(one.from),
+          to: text(one.to),
+          unit: t(`measures.units.${unit}`),
+          takes: `${formatNumber(one.takes[0], 0)} + ${formatNumber(one.takes[1], 0)}`,
+        })}
+      </chakra.span>
+    </Flex>
+  );
+}

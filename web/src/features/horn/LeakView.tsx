@@ -1,0 +1,68 @@
+import { Box, chakra, Flex } from '@chakra-ui/react';
+import { leakWatch, type StartTally } from '@inner-hum/core/plan';
+import { familyById, usualExercise } from '@inner-hum/core/exercise';
+import { useMemo } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Button } from '../../shared/controls';
+import { SectionTitle } from '../../shared/PageTitle';
+import { useTagged } from '../../shared/useCells';
+import { useOpenExercise } from '../../shared/useOpenExercise';
+import { useAppSelector } from '../../store';
+
+const LATELY_MS = 28 * 86_400_000;
+
+/** Starts of the bell notes over the last four weeks: what speaks for the player, the reed, the horn. */
+export function LeakView() {
+  const { t } = useTranslation();
+  const open = useOpenExercise();
+  const instrumentId = useAppSelector((state) => state.settings.instrumentId);
+  const digests = useTagged(`size:${instrumentId}`);
+  const watch = useMemo(() => leakWatch((digests ?? []).filter(isLate)), [digests]);
+  if (!digests) return <p>{t('app.loading')}</p>;
+  const rows: readonly (readonly [string, StartTally])[] = [
+    [t('leak.tongued'), watch.byAttack.tongue],
+    [t('leak.breathed'), watch.byAttack.breath],
+    ...(['soft', 'medium', 'loud'] as const).map((band) => [t(`horn.bands.${band}`), watch.byBand[band]] as const),
+    ...watch.byReed.map(
+      (one) =>
+        [one.reed ? t('compare.part', { part: t('gear.parts.reed'), name: one.reed }) : t('leak.noReed'), one] as const,
+    ),
+    ...watch.byDay.slice(-8).map((one) => [one.day, one] as const),
+  ];
+  return (
+    <Box maxWidth="56rem">
+      <chakra.p fontFamily="heading" fontSize="1.5rem" mb="6px">
+        {t(`leak.verdict.${watch.verdict}`)}
+      </chakra.p>
+      {watch.evidence.length > 0 && (
+        <chakra.ul pl="1.2em" mb="12px">
+          {watch.evidence.map((one) => (
+            <li key={one}>{t(`leak.evidence.${one}`)}</li>
+          ))}
+        </chakra.ul>
+      )}
+      <Button onClick={() => open(usualExercise(familyById('tongueOrAir'), instrumentId))}>{t('leak.test')}</Button>
+      <SectionTitle mt="22px">{t('leak.starts')}</SectionTitle>
+      {rows
+        .filter(([, tally]) => tally.starts > 0)
+        .map(([label, { starts, failed }]) => (
+          <Flex key={label} align="center" gap="14px" borderTopWidth="1px" borderColor="line" py="5px">
+            <chakra.span width="200px">{label}</chakra.span>
+            <Box flex="1 1 0" height="8px" bg="channel" borderRadius="4px" aria-hidden>
+              <Box height="8px" bg="ink" borderRadius="4px" style={{ width: `${(100 * failed) / starts}%` }} />
+            </Box>
+            <chakra.span width="150px" textAlign="right">
+              {t('leak.failed', { failed, starts })}
+            </chakra.span>
+          </Flex>
+        ))}
+      <chakra.p color="inkSoft" fontSize="0.88rem" mt="10px">
+        {t('leak.help')}
+      </chakra.p>
+    </Box>
+  );
+}
+
+function isLate({ startedAtMs }: { readonly startedAtMs: number }): boolean {
+  return startedAtMs > Date.now() - LATELY_MS;
+}

@@ -1,0 +1,183 @@
+import { chakra } from '@chakra-ui/react';
+import { LOUDNESS_BANDS, type LoudnessBand } from '@inner-hum/core/measure';
+import { ofNote, type NoteOnMap, type Seam } from '@inner-hum/core/plan';
+import { zoneOf } from '@inner-hum/core/theory';
+import { useTranslation } from 'react-i18next';
+import { useNoteName } from '../../shared/useNoteName';
+import type { Layer } from './layers';
+import { noteSentence } from './noteSentence';
+
+const ROW = 19;
+const NAME_WIDTH = 56;
+const SEAM_WIDTH = 26;
+const WIDTH = 720;
+const TOP = 22;
+const LEFT = NAME_WIDTH + SEAM_WIDTH;
+/** Thickness of the bars, softest first: what is loud is thick, as on the ribbon. */
+const THICK: Readonly<Record<LoudnessBand, number>> = { soft: 2, medium: 3.5, loud: 5 };
+const OFFSET: Readonly<Record<LoudnessBand, number>> = { soft: -6, medium: -0.5, loud: 6 };
+
+/**
+ * The rail opened wide: a row for each written note, lowest at the bottom, three bars in each, thin for soft and thick for
+ * loud, whiskers for what is not known better; seams notched between the rows.
+ */
+export function MapDrawing({
+  layer,
+  midis,
+  notes,
+  seams,
+  chosen,
+  onChoose,
+  onOpen,
+}: {
+  readonly layer: Layer;
+  readonly midis: readonly number[];
+  readonly notes: ReadonlyMap<number, NoteOnMap>;
+  readonly seams: readonly Seam[];
+  readonly chosen: number | undefined;
+  readonly onChoose: (midi: number) => void;
+  readonly onOpen: (midi: number) => void;
+}) {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const rows = [...midis].reverse();
+  const height = TOP + rows.length * ROW + 6;
+  const x = (value: number) =>
+    LEFT +
+    ((Math.min(layer.to, Math.max(layer.from, value)) - layer.from) / (layer.to - layer.from)) * (WIDTH - LEFT - 10);
+  const y = (midi: number) => TOP + rows.indexOf(midi) * ROW + ROW / 2;
+  const ticks = Array.from({ length: 5 }, (_, i) => layer.from + (i * (layer.to - layer.from)) / 4);
+  return (
+    <chakra.svg
+      viewBox={`0 0 ${WIDTH} ${height}`}
+      width="100%"
+      maxWidth={`${WIDTH + 120}px`}
+      color="ink"
+      role="group"
+      aria-label={t(`horn.layers.${layer.id}`)}
+    >
+      {ticks.map((tick) => (
+        <g key={tick} opacity={0.6}>
+          <line
+            x1={x(tick)}
+            x2={x(tick)}
+            y1={TOP - 4}
+            y2={height - 4}
+            stroke="currentColor"
+            strokeWidth={tick === layer.zero ? 1.5 : 0.5}
+          />
+          <text x={x(tick)} y={12} fontSize={11} textAnchor="middle" fill="currentColor">
+            {layer.signed && tick > 0 ? `+${tick}` : String(tick).replace('-', '−')}
+          </text>
+        </g>
+      ))}
+      {rows.map((midi) => {
+        const note = notes.get(midi);
+        const zone = zoneOf(midi);
+        return (
+          <g
+            key={midi}
+            role="button"
+            tabIndex={0}
+            aria-label={noteSentence(t, nameOf, layer, midi, note)}
+            onMouseEnter={() => onChoose(midi)}
+            onFocus={() => onChoose(midi)}
+            onClick={() => onOpen(midi)}
+            onKeyDown={(event) => {
+              if (event.key === 'Enter' || event.key === ' ') {
+                event.preventDefault();
+                onOpen(midi);
+              }
+            }}
+            style={{ cursor: 'pointer' }}
+          >
+            <rect
+              x={0}
+              y={y(midi) - ROW / 2}
+              width={WIDTH}
+              height={ROW}
+              fill={
+                midi === chosen
+                  ? 'var(--chakra-colors-panel)'
+                  : zone === 'low' || zone === 'palm'
+                    ? 'var(--chakra-colors-channel)'
+                    : 'transparent'
+              }
+              fillOpacity={midi === chosen ? 1 : 0.55}
+            />
+            <text
+              x={8}
+              y={y(midi) + 4.5}
+              fontSize={13}
+              fontWeight={midi === chosen ? 700 : 500}
+              fill="currentColor"
+              opacity={note ? 1 : 0.55}
+            >
+              {nameOf(midi)}
+            </text>
+            {note &&
+              LOUDNESS_BANDS.map((band) => <Bar key={band} layer={layer} note={note} band={band} x={x} y={y(midi)} />)}
+          </g>
+        );
+      })}
+      {seams.map((seam) => (
+        <SeamMark key={`${seam.lower} ${seam.quantity}`} y={(y(seam.lower) + y(seam.upper)) / 2} />
+      ))}
+    </chakra.svg>
+  );
+}
+
+function Bar({
+  layer,
+  note,
+  band,
+  x,
+  y,
+}: {
+  readonly layer: Layer;
+  readonly note: NoteOnMap;
+  readonly band: LoudnessBand;
+  readonly x: (value: number) => number;
+  readonly y: number;
+}) {
+  const known = ofNote(note, layer.quantity, band);
+  if (known.kind === 'unknown') return null;
+  const value = known.value * layer.factor;
+  const error = known.uncertainty * layer.factor;
+  const at = y + OFFSET[band];
+  const [from, to] = [x(layer.zero), x(value)];
+  return (
+    <g pointerEvents="none">
+      <line
+        x1={x(value - error)}
+        x2={x(value + error)}
+        y1={at}
+        y2={at}
+        stroke="currentColor"
+        strokeWidth={1}
+        opacity={0.55}
+      />
+      <rect
+        x={Math.min(from, to)}
+        y={at - THICK[band] / 2}
+        width={Math.max(1.5, Math.abs(to - from))}
+        height={THICK[band]}
+        rx={THICK[band] / 2}
+        fill="currentColor"
+      />
+    </g>
+  );
+}
+
+/** A notch where two neighbours part. */
+function SeamMark({ y }: { readonly y: number }) {
+  return (
+    <path
+      d={`M${NAME_WIDTH} ${y}h5l4 -5l5 10l4 -5h6`}
+      fill="none"
+      stroke="var(--chakra-colors-accent)"
+      strokeWidth={2}
+      pointerEvents="none"
+    />
+  );
+}

@@ -1,0 +1,216 @@
+import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
+import { usualExercise, familyById } from '@inner-hum/core/exercise';
+import {
+  evenness,
+  EVENNESS_PARTS,
+  exerciseFor,
+  exerciseForSeam,
+  needs,
+  seams,
+  type Need,
+  type Seam,
+} from '@inner-hum/core/plan';
+import { instrumentById } from '@inner-hum/core/theory';
+import { useMemo, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { useNavigate } from 'react-router';
+import { Button, Choice } from '../../shared/controls';
+import { exerciseTitle } from '../../shared/exerciseText';
+import { formatNumber, formatSigned } from '../../shared/format';
+import { needText } from '../../shared/needText';
+import { SectionTitle } from '../../shared/PageTitle';
+import { useNoteName } from '../../shared/useNoteName';
+import { useOpenExercise } from '../../shared/useOpenExercise';
+import { useAppSelector } from '../../store';
+import { LAYERS, type LayerId } from './layers';
+import { MapDrawing } from './MapDrawing';
+import { noteSentence } from './noteSentence';
+import { useHornMap } from './useHornMap';
+
+/** The map of the horn in one layer at a time, its seams and evenness, and what they lead to. */
+export function MapView() {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const navigate = useNavigate();
+  const instrumentId = useAppSelector((state) => state.settings.instrumentId);
+  const horn = instrumentById(instrumentId);
+  const { notes, setups, chosen, choose } = useHornMap();
+  const [layerId, setLayer] = useState<LayerId>('pitch');
+  const [note, setNote] = useState<number>();
+  const layer = LAYERS.find((one) => one.id === layerId)!;
+  const byMidi = useMemo(() => new Map((notes ?? []).map((one) => [one.midi, one])), [notes]);
+  const parted = useMemo(() => seams(notes ?? []), [notes]);
+  const top = Math.max(horn.highestKeyedWrittenMidi, ...byMidi.keys());
+  const midis = Array.from({ length: top - horn.lowestWrittenMidi + 1 }, (_, i) => horn.lowestWrittenMidi + i);
+  if (!notes) return <p>{t('app.loading')}</p>;
+  return (
+    <Grid templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 340px' }} gap="30px">
+      <Box minWidth={0}>
+        <Flex role="radiogroup" aria-label={t('horn.layer')} gap="6px" wrap="wrap" mb="8px">
+          {LAYERS.map(({ id }) => (
+            <Button
+              key={id}
+              role="radio"
+              aria-checked={id === layerId}
+              tone={id === layerId ? 'plain' : 'quiet'}
+              minHeight="40px"
+              onClick={() => setLayer(id)}
+            >
+              {t(`horn.layers.${id}`)}
+            </Button>
+          ))}
+        </Flex>
+        <MapDrawing
+          layer={layer}
+          midis={midis}
+          notes={byMidi}
+          seams={parted}
+          chosen={note}
+          onChoose={setNote}
+          onOpen={(midi) => void navigate(`/horn/note/${midi}`)}
+        />
+        <chakra.p color="inkSoft" fontSize="0.88rem">
+          {t('horn.legend')}
+        </chakra.p>
+      </Box>
+      <chakra.aside>
+        {setups.length > 1 && (
+          <Box mb="14px">
+            <Choice
+              label={t('horn.setup')}
+              value={chosen}
+              options={['', ...setups.map((one) => one.key)]}
+              textOf={(key) =>
+                key === '' ? t('horn.allSetups') : setups.find((one) => one.key === key)?.text || t('gear.notSaid')
+              }
+              onChange={choose}
+            />
+          </Box>
+        )}
+        <chakra.p minHeight="3em" aria-live="polite" fontWeight={600} data-testid="note-sentence">
+          {note === undefined ? t('horn.point') : noteSentence(t, nameOf, layer, note, byMidi.get(note))}
+        </chakra.p>
+        <EvennessPanel notes={notes} />
+        <WhatNext seam={parted[0]} need={needs(notes, instrumentId, now())[0]} empty={notes.length === 0} />
+      </chakra.aside>
+    </Grid>
+  );
+}
+
+const now = () => Date.now();
+
+/** Evenness with every part of its formula openable. */
+function EvennessPanel({ notes }: { readonly notes: Parameters<typeof evenness>[0] }) {
+  const { t } = useTranslation();
+  const of = evenness(notes);
+  return (
+    <Box borderTopWidth="2px" borderColor="ink" pt="10px" mt="12px">
+      <SectionTitle>{t('horn.evenness')}</SectionTitle>
+      {of.kind === 'unknown' ? (
+        <p>{t('horn.evennessUnknown', { notes: of.notes })}</p>
+      ) : (
+        <details>
+          <chakra.summary cursor="pointer" minHeight="44px">
+            <chakra.span fontFamily="heading" fontSize="2rem">
+              {formatNumber(of.value, 0)}
+            </chakra.span>{' '}
+            {t('horn.evennessOf', { count: of.parts.length })}
+          </chakra.summary>
+          <chakra.ul pl="1.2em">
+            {of.parts.map(({ part, notes: count, spread, worth }) => (
+              <li key={part}>
+                {t(`horn.parts.${part}`, {
+                  spread: formatNumber(
+                    spread * (part === 'response' ? 1000 : part === 'colour' ? 100 : 1),
+                    part === 'pitch' ? 1 : 0,
+                  ),
+                  half: EVENNESS_PARTS[part].halfAt * (part === 'response' ? 1000 : part === 'colour' ? 100 : 1),
+                  count,
+                  worth: formatNumber(worth, 0),
+                })}
+              </li>
+            ))}
+          </chakra.ul>
+          <chakra.p color="inkSoft" fontSize="0.88rem">
+            {t('horn.formula')}
+          </chakra.p>
+        </details>
+      )}
+    </Box>
+  );
+}
+
+/** The worst seam, the weakest note and the survey: each leads to the exercise that works on it. */
+function WhatNext({
+  seam,
+  need,
+  empty,
+}: {
+  readonly seam: Seam | undefined;
+  readonly need: Need | undefined;
+  readonly empty: boolean;
+}) {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const open = useOpenExercise();
+  const instrumentId = useAppSelector((state) => state.settings.instrumentId);
+  const survey = usualExercise(familyById('survey'), instrumentId);
+  return (
+    <Box borderTopWidth="2px" borderColor="ink" pt="10px" mt="16px">
+      <SectionTitle>{t('horn.next')}</SectionTitle>
+      {empty && <chakra.p mb="8px">{t('horn.empty')}</chakra.p>}
+      {seam && (
+        <Suggestion
+          text={t(`horn.seams.${seam.quantity}`, {
+            lower: nameOf(seam.lower),
+            upper: nameOf(seam.upper),
+            step: formatSigned(
+              seam.step * (seam.quantity === 'responseS' ? 1000 : 1),
+              seam.quantity === 'centroidPartials' ? 1 : 0,
+            ),
+            z: formatNumber(seam.z, 1),
+          })}
+          action={exerciseTitle(t, exerciseForSeam(seam, instrumentId), nameOf)}
+          onOpen={() => open(exerciseForSeam(seam, instrumentId))}
+        />
+      )}
+      {need && !empty && (
+        <Suggestion
+          text={needText(t, nameOf, need)}
+          action={exerciseTitle(t, exerciseFor(need, instrumentId), nameOf)}
+          onOpen={() => open(exerciseFor(need, instrumentId))}
+        />
+      )}
+      <Flex gap="8px" wrap="wrap" mt="10px">
+        {(['nine', 'low', 'middle', 'palm'] as const).map((part) => (
+          <Button
+            key={part}
+            tone={empty && part === 'nine' ? 'strong' : 'plain'}
+            onClick={() => open({ ...survey, part })}
+          >
+            {t(`horn.survey.${part}`)}
+          </Button>
+        ))}
+      </Flex>
+    </Box>
+  );
+}
+
+function Suggestion({
+  text,
+  action,
+  onOpen,
+}: {
+  readonly text: string;
+  readonly action: string;
+  readonly onOpen: () => void;
+}) {
+  return (
+    <Box mb="10px">
+      <p>{text}</p>
+      <Button mt="4px" onClick={onOpen}>
+        {action}
+      </Button>
+    </Box>
+  );
+}

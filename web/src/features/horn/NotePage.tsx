@@ -1,0 +1,188 @@
+import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
+import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
+import { exerciseFor, needs, ofNote, trend, type NoteOnMap } from '@inner-hum/core/plan';
+import { instrumentById, regularFingering } from '@inner-hum/core/theory';
+import { lazy, Suspense, useMemo, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Link, useParams } from 'react-router';
+import { useLiveQuery } from 'dexie-react-hooks';
+import { database } from '../../db/database';
+import { Button } from '../../shared/controls';
+import { exerciseTitle } from '../../shared/exerciseText';
+import { Fingering } from '../../shared/Fingering';
+import { needText } from '../../shared/needText';
+import { SectionTitle } from '../../shared/PageTitle';
+import { TakeLine } from '../../shared/TakeLine';
+import { useTagged } from '../../shared/useCells';
+import { useNoteName } from '../../shared/useNoteName';
+import { useOpenExercise } from '../../shared/useOpenExercise';
+import { useAppSelector } from '../../store';
+import { LAYERS, type LayerId } from './layers';
+import { noteSentence } from './noteSentence';
+import { useHornMap } from './useHornMap';
+
+const TrendChart = lazy(() => import('../../shared/TrendChart'));
+const SHOWN_TAKES = 12;
+const NO_NOTES: readonly NoteOnMap[] = [];
+
+/** One note: how it is now, how that came about, its takes, and what to practise. */
+export function NotePage() {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const open = useOpenExercise();
+  const midi = Number(useParams()['midi']);
+  const instrumentId = useAppSelector((state) => state.settings.instrumentId);
+  const horn = instrumentById(instrumentId);
+  const { notes = NO_NOTES } = useHornMap();
+  const note = notes.find((one) => one.midi === midi);
+  const [layerId, setLayer] = useState<LayerId>('pitch');
+  const layer = LAYERS.find((one) => one.id === layerId)!;
+  const tagged = useTagged(`note:${midi}`);
+  const digests = useMemo(
+    () => (tagged ?? []).filter((one) => one.setup.instrumentId === instrumentId),
+    [tagged, instrumentId],
+  );
+  const days = useMemo(
+    () => trend(digests, layer.quantity, (one) => one.midi === midi && one.partial === 1),
+    [digests, layer, midi],
+  );
+  const need = needs(notes, instrumentId, now()).find((one) => one.midi === midi);
+  const keys = regularFingering(horn, midi);
+  return (
+    <Box>
+      <Flex align="center" gap="28px" wrap="wrap" mb="8px">
+        <chakra.h2 fontFamily="heading" fontSize="3rem" fontWeight={500} lineHeight={1.1}>
+          {nameOf(midi)}
+        </chakra.h2>
+        {keys && <Fingering instrumentId={instrumentId} keys={keys} width="220px" />}
+        {note && <span>{t('horn.spoke', { got: note.got, of: note.of })}</span>}
+        <Link to="/horn">{t('horn.back')}</Link>
+      </Flex>
+      <Grid templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 380px' }} gap="32px">
+        <Box minWidth={0}>
+          <Flex role="radiogroup" aria-label={t('horn.layer')} gap="6px" wrap="wrap">
+            {LAYERS.map(({ id }) => (
+              <Button
+                key={id}
+                role="radio"
+                aria-checked={id === layerId}
+                tone={id === layerId ? 'plain' : 'quiet'}
+                minHeight="40px"
+                onClick={() => setLayer(id)}
+              >
+                {t(`horn.layers.${id}`)}
+              </Button>
+            ))}
+          </Flex>
+          <chakra.p my="8px">{noteSentence(t, nameOf, layer, midi, note)}</chakra.p>
+          {days.length > 0 ? (
+            <Suspense fallback={<Box height="240px" />}>
+              <TrendChart
+                days={days}
+                factor={layer.factor}
+                unit={t(`measures.units.${layer.unit}`)}
+                label={t('horn.history', { layer: t(`horn.layers.${layerId}`), note: nameOf(midi) })}
+              />
+            </Suspense>
+          ) : (
+            <p>{t('horn.noHistory')}</p>
+          )}
+          <SectionTitle mt="22px">{t('horn.takes')}</SectionTitle>
+          <NoteTakes ids={digests.map((one) => one.takeId)} />
+        </Box>
+        <chakra.aside>
+          {note && <PitchAgainstLevel note={note} />}
+          {need && (
+            <Box borderTopWidth="2px" borderColor="ink" pt="10px" mt="16px">
+              <SectionTitle>{t('horn.next')}</SectionTitle>
+              <p>{needText(t, nameOf, need)}</p>
+              <Button tone="strong" mt="8px" onClick={() => open(exerciseFor(need, instrumentId))}>
+                {exerciseTitle(t, exerciseFor(need, instrumentId), nameOf)}
+              </Button>
+            </Box>
+          )}
+        </chakra.aside>
+      </Grid>
+    </Box>
+  );
+}
+
+const now = () => Date.now();
+
+function NoteTakes({ ids }: { readonly ids: readonly string[] }) {
+  const { t } = useTranslation();
+  const takes = useLiveQuery(async () => {
+    const found = (await database.takes.bulkGet([...ids])).flatMap((take) => take ?? []);
+    return found.sort((a, b) => (a.startedAt < b.startedAt ? 1 : -1)).slice(0, SHOWN_TAKES);
+  }, [ids.join()]);
+  if (takes?.length === 0) return <p>{t('horn.noTakes')}</p>;
+  return takes?.map((take) => <TakeLine key={take.id} take={take} />);
+}
+
+const SIZE = { width: 340, height: 170, left: 44, spanCents: 30 } as const;
+
+/** The pitch of the note soft, medium and loud, with whiskers, joined by a line. */
+function PitchAgainstLevel({ note }: { readonly note: NoteOnMap }) {
+  const { t } = useTranslation();
+  const points = LOUDNESS_BANDS.flatMap((band, i) => {
+    const known = ofNote(note, 'pitchCentreCents', band);
+    return known.kind === 'known' ? [{ band, i, ...known }] : [];
+  });
+  const x = (i: number) => SIZE.left + 40 + i * 110;
+  const y = (cents: number) => {
+    const inside = Math.max(-SIZE.spanCents, Math.min(SIZE.spanCents, cents));
+    return SIZE.height / 2 - (inside / SIZE.spanCents) * (SIZE.height / 2 - 12);
+  };
+  return (
+    <Box borderTopWidth="2px" borderColor="ink" pt="10px">
+      <SectionTitle>{t('horn.againstLevel')}</SectionTitle>
+      <chakra.svg
+        viewBox={`0 0 ${SIZE.width} ${SIZE.height + 22}`}
+        width="100%"
+        color="ink"
+        role="img"
+        aria-label={t('horn.againstLevel')}
+      >
+        {[-20, 0, 20].map((cents) => (
+          <g key={cents} opacity={0.6}>
+            <line
+              x1={SIZE.left}
+              x2={SIZE.width}
+              y1={y(cents)}
+              y2={y(cents)}
+              stroke="currentColor"
+              strokeWidth={cents === 0 ? 1.5 : 0.5}
+            />
+            <text x={SIZE.left - 6} y={y(cents) + 4} fontSize={12} textAnchor="end" fill="currentColor">
+              {cents > 0 ? `+${cents}` : String(cents).replace('-', '−')}
+            </text>
+          </g>
+        ))}
+        <polyline
+          points={points.map((one) => `${x(one.i)},${y(one.value)}`).join(' ')}
+          fill="none"
+          stroke="currentColor"
+          strokeWidth={2}
+        />
+        {points.map(({ band, i, value, uncertainty }) => (
+          <g key={band}>
+            <line
+              x1={x(i)}
+              x2={x(i)}
+              y1={y(value - uncertainty)}
+              y2={y(value + uncertainty)}
+              stroke="currentColor"
+              opacity={0.6}
+            />
+            <circle cx={x(i)} cy={y(value)} r={3 + 2 * i} fill="currentColor" />
+          </g>
+        ))}
+        {LOUDNESS_BANDS.map((band, i) => (
+          <text key={band} x={x(i)} y={SIZE.height + 16} fontSize={13} textAnchor="middle" fill="currentColor">
+            {t(`horn.bands.${band}`)}
+          </text>
+        ))}
+      </chakra.svg>
+    </Box>
+  );
+}

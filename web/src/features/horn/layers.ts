@@ -1,0 +1,35 @@
+import type { Quantity } from '@inner-hum/core/plan';
+
+/** One way of looking at the map: a quantity, its unit and the span that the drawing shows. */
+export interface Layer {
+  readonly id: LayerId;
+  readonly quantity: Quantity;
+  readonly unit: 'cents' | 'ms' | 'partials' | 'db';
+  /** what the value is multiplied by to be in that unit */
+  readonly factor: number;
+  readonly decimals: number;
+  /** left and right end of the drawing, in the unit; a line is drawn at `zero` */
+  readonly from: number;
+  readonly to: number;
+  readonly zero: number;
+  readonly signed: boolean;
+}
+export type LayerId = 'pitch' | 'steadiness' | 'response' | 'colour' | 'range' | 'breath';
+
+export const LAYERS: readonly Layer[] = [
+  layer('pitch', 'pitchCentreCents', 'cents', { from: -30, to: 30, signed: true, decimals: 0 }),
+  layer('steadiness', 'pitchSteadinessCents', 'cents', { from: 0, to: 12, decimals: 1 }),
+  layer('response', 'responseS', 'ms', { from: 0, to: 300, factor: 1000, decimals: 0 }),
+  layer('colour', 'centroidPartials', 'partials', { from: 0, to: 12, decimals: 1 }),
+  layer('range', 'rangeDb', 'db', { from: 0, to: 30, decimals: 0 }),
+  layer('breath', 'breathRatioDb', 'db', { from: -45, to: 0, zero: -45, decimals: 0 }),
+];
+
+function layer(
+  id: LayerId,
+  quantity: Quantity,
+  unit: Layer['unit'],
+  more: Partial<Layer> & Pick<Layer, 'from' | 'to' | 'decimals'>,
+): Layer {
+  return { id, quantity, unit, factor: 1, zero: 0, signed: false, ...more };
+}

@@ -1,0 +1,32 @@
+import { hornMap, type Cell, type NoteOnMap, type SetupNames } from '@inner-hum/core/plan';
+import { useMemo, useState } from 'react';
+import { setupText } from '../../shared/setupText';
+import { useCells } from '../../shared/useCells';
+
+/** A set-up that can be looked at alone; '' is all of them together. */
+export interface SetupChoice {
+  readonly key: string;
+  readonly text: string;
+}
+
+/** The map of the present horn, over all set-ups or one; undefined while it is read. */
+export function useHornMap(): {
+  readonly notes: readonly NoteOnMap[] | undefined;
+  readonly setups: readonly SetupChoice[];
+  readonly chosen: string;
+  readonly choose: (key: string) => void;
+} {
+  const cells = useCells();
+  const [chosen, choose] = useState('');
+  const setups = useMemo(() => setupsIn(cells ?? []), [cells]);
+  const notes = useMemo(
+    () => cells && hornMap(chosen === '' ? cells : cells.filter((cell) => cell.setupKey === chosen)),
+    [cells, chosen],
+  );
+  return { notes, setups, chosen, choose };
+}
+
+function setupsIn(cells: readonly Cell[]): SetupChoice[] {
+  const found = new Map<string, SetupNames>(cells.map((cell) => [cell.setupKey, cell.setup]));
+  return [...found].map(([key, setup]) => ({ key, text: setupText(setup) }));
+}

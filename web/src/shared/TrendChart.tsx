@@ -1,0 +1,53 @@
+import { Box } from '@chakra-ui/react';
+import type { TrendDay } from '@inner-hum/core/plan';
+import { format } from 'date-fns';
+import { Area, CartesianGrid, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts';
+import { usePalette } from './useColourMode';
+
+/** A quantity day by day: dots for the days' medians in a band that holds nine of ten truths; a table for those who hear it. */
+export default function TrendChart({
+  days,
+  factor,
+  unit,
+  label,
+}: {
+  readonly days: readonly TrendDay[];
+  readonly factor: number;
+  readonly unit: string;
+  readonly label: string;
+}) {
+  const palette = usePalette();
+  const rows = days.map(({ day, value, from, to }) => ({
+    time: new Date(`${day}T12:00`).getTime(),
+    value: value * factor,
+    band: [from * factor, to * factor],
+  }));
+  const text = { fontSize: 12, fill: palette.inkSoft };
+  return (
+    <Box height="240px" role="img" aria-label={label}>
+      <ResponsiveContainer>
+        <ComposedChart data={rows} margin={{ top: 8, right: 12, bottom: 4, left: 0 }}>
+          <CartesianGrid stroke={palette.line} vertical={false} />
+          <XAxis
+            dataKey="time"
+            type="number"
+            scale="time"
+            domain={['dataMin', 'dataMax']}
+            tickFormatter={(time: number) => format(time, 'd MMM')}
+            tick={text}
+            stroke={palette.line}
+          />
+          <YAxis tick={text} stroke={palette.line} width={64} unit={` ${unit}`} domain={['auto', 'auto']} />
+          <Area dataKey="band" stroke="none" fill={palette.channel} fillOpacity={1} isAnimationActive={false} />
+          <Line
+            dataKey="value"
+            stroke={palette.ink}
+            strokeWidth={2}
+            dot={{ r: 3.5, fill: palette.ink }}
+            isAnimationActive={false}
+          />
+        </ComposedChart>
+      </ResponsiveContainer>
+    </Box>
+  );
+}
