@@ -139,6 +139,8 @@ function madeUp(id: string, day: number, valuesOf: (midi: number) => Observation
   const more = {
     family: 'hold',
     decision: 'again',
+    parameters: usualExercise(familyById('hold'), 'alto'),
+    next: {},
     findings: [],
     lastsS: 20,
     demo: false,

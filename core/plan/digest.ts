@@ -35,6 +35,9 @@ export interface Digest {
   readonly setupKey: string;
   readonly family: string;
   readonly decision: Decision;
+  /** what was played, and what the judge would change of it next */
+  readonly parameters: ExerciseParameters;
+  readonly next: Readonly<Record<string, number | string | boolean>>;
   readonly findings: readonly string[];
   readonly lastsS: number;
   /** of a trial of an altissimo fingering: the keys that were down */
@@ -77,6 +80,8 @@ export function digestOf(
     setupKey: setupKey(setup),
     family: take.score.family,
     decision: take.verdict.decision,
+    parameters: take.parameters,
+    next: take.verdict.next.parameters,
     findings: [...new Set(take.verdict.findings.filter((one) => one.weight > 0).map((one) => one.id))],
     lastsS: (scoreBeats(take.score) * 60) / take.score.tempoBpm,
     demo: take.demo,

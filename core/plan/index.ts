@@ -27,5 +27,16 @@ export { leakWatch, type LeakEvidence, type LeakWatch, type StartTally } from '.
 export { fingeringTrials, type FingeringTrials } from './fingeringTrials';
 export { exerciseFor, exerciseForSeam } from './exerciseFor';
 export { needs, NEED_REASONS, type Need, type NeedReason } from './needs';
+export {
+  adapted,
+  GOAL_KINDS,
+  VERDICT_S,
+  type Goal,
+  type GoalKind,
+  type Outcome,
+  type Reason,
+  type SessionBlock,
+} from './session';
+export { blockS, dayNumber, MINUTES, planSession, type PlanFor } from './planner';
 export { trend, type TrendDay } from './trend';
 export { ownSources, type OwnCell } from './ownSources';

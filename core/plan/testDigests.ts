@@ -1,8 +1,11 @@
+import { familyById, usualExercise } from '@inner-hum/core/exercise';
 import type { LoudnessBand } from '@inner-hum/core/measure';
 import { setupKey, type Digest, type SetupNames } from './digest';
 import type { Observation } from './observation';
 
 const DAY_MS = 86_400_000;
+/** 31 December 2025, 18:00 UTC. */
+const FIRST_DAY_MS = 1_767_204_000_000;
 
 /** An observation for tests: a medium start on a note that spoke. */
 export function seen(change: Partial<Observation> = {}): Observation {
@@ -30,15 +33,17 @@ export function digest(
   change: Partial<Digest> = {},
 ): Digest {
   const names: SetupNames = { instrumentId: 'alto', ...setup };
-  const startedAtMs = Date.UTC(2026, 0, dayNumber, 18);
+  const startedAtMs = FIRST_DAY_MS + dayNumber * DAY_MS;
   return {
     takeId: id,
     startedAtMs,
-    day: new Date(Date.UTC(2026, 0, dayNumber)).toISOString().slice(0, 10),
+    day: `2026-01-${String(dayNumber).padStart(2, '0')}`,
     setup: names,
     setupKey: setupKey(names),
     family: 'hold',
     decision: 'again',
+    parameters: usualExercise(familyById('hold'), names.instrumentId),
+    next: {},
     findings: [],
     lastsS: 20,
     demo: false,

@@ -1,0 +1,143 @@
+import { describe, expect, it } from 'vitest';
+import { breathBudget, exerciseScore, familyById, STAGES, usualExercise } from '@inner-hum/core/exercise';
+import { dynamicPosition, zoneOf } from '@inner-hum/core/theory';
+import { SeededRandom } from '@inner-hum/core/simulate';
+import { cellsFrom } from './cells';
+import { hornMap } from './hornMap';
+import { blockS, dayNumber, planSession, type PlanFor } from './planner';
+import { adapted, type SessionBlock } from './session';
+import { digest, wholeHorn } from './testDigests';
+import type { Observation } from './observation';
+
+const DAY_MS = 86_400_000;
+const NOW = 1_767_204_000_000 + 20 * DAY_MS;
+
+/** A player of twenty days whose notes lean by chance; some days are missing. */
+function history(seed: number, change: (midi: number) => Observation['values'] = () => ({})) {
+  const random = new SeededRandom(seed);
+  return Array.from({ length: 19 }, (_, i) => i + 1)
+    .filter(() => random.uniform() < 0.8)
+    .map((day) =>
+      digest(
+        `d${day}`,
+        day,
+        wholeHorn((midi) => ({ pitchCentreCents: 3 * random.normal(), responseS: 0.05, ...change(midi) }), 0),
+      ),
+    );
+}
+function plan(change: Partial<PlanFor> = {}, digests = history(1)): SessionBlock[] {
+  return planSession({
+    instrumentId: 'alto',
+    minutes: 30,
+    style: 'sweep',
+    notes: hornMap(cellsFrom(digests).values()),
+    sources: new Map(),
+    recent: digests,
+    goals: [],
+    quiet: false,
+    nowMs: NOW,
+    day: '2026-01-20',
+    ...change,
+  });
+}
+const totalS = (blocks: readonly SessionBlock[]) => blocks.reduce((sum, one) => sum + blockS(one), 0);
+const families = (blocks: readonly SessionBlock[]) => blocks.map((one) => one.exercise.family);
+
+describe('planSession', () => {
+  it.each([5, 10, 15, 20, 30, 45, 60, 90])(
+    '%i minutes are kept within a twentieth, over seeds and both styles',
+    (minutes) => {
+      for (const seed of [1, 2, 3])
+        for (const style of ['sweep', 'dwell'] as const)
+          expect(Math.abs(totalS(plan({ minutes, style }, history(seed))) / (60 * minutes) - 1)).toBeLessThanOrEqual(
+            0.05,
+          );
+    },
+  );
+
+  it('keeps the order of a practice, starts from the air, rests between blocks, and can be played', () => {
+    const blocks = plan();
+    const stages = blocks.map((one) => STAGES.indexOf(familyById(one.exercise.family).stage));
+    expect(stages).toEqual([...stages].sort((a, b) => a - b));
+    expect(families(blocks)[0]).toBe('airIntoTone');
+    for (const block of blocks.slice(0, -1)) expect(block.restS).toBeGreaterThanOrEqual(5);
+    for (const { exercise } of blocks) expect(breathBudget(exerciseScore(exercise)).totalS).toBeGreaterThan(0);
+  });
+
+  it('is the same for the same data and day', () => expect(plan()).toEqual(plan()));
+
+  it('five minutes are one middle, one low and one palm note, the weakest of each', () => {
+    const leaning = history(2, (midi) => ({ pitchCentreCents: [60, 71, 88].includes(midi) ? 30 : 0 }));
+    const notes = plan({ minutes: 5 }, leaning).map((one) => Number(one.exercise['writtenMidi']));
+    expect([...notes].sort((a, b) => a - b)).toEqual([60, 71, 88]);
+    expect(notes.map(zoneOf).sort()).toEqual(['low', 'middle', 'palm']);
+  });
+
+  it('the weakest note comes up, with the reason it is there', () => {
+    const weak = plan(
+      {},
+      history(3, (midi) => ({ pitchCentreCents: midi === 77 ? 35 : 0 })),
+    );
+    expect(weak.some((one) => one.reason.kind === 'pitch' && one.reason.midi === 77)).toBe(true);
+  });
+
+  it('what was not played for long comes back', () => {
+    const stale = plan({ nowMs: NOW + 40 * DAY_MS, day: '2026-03-01' });
+    expect(stale.some((one) => one.reason.kind === 'stale')).toBe(true);
+  });
+
+  it('a goal is worked on until its day, more the nearer it is, and then no more', () => {
+    const goal = { kind: 'softLowEntry', instrumentId: 'alto', midi: 58, by: '2026-01-29' } as const;
+    const reasons = (blocks: readonly SessionBlock[]) => blocks.map((one) => one.reason.kind);
+    expect(reasons(plan({ goals: [goal], minutes: 15 }))).toContain('goal');
+    expect(reasons(plan({ goals: [goal], minutes: 15, day: '2026-01-30' }))).not.toContain('goal');
+    expect(reasons(plan({ goals: [{ ...goal, instrumentId: 'tenor' }], minutes: 15 }))).not.toContain('goal');
+  });
+
+  it('in quiet hours no bell note is loud', () => {
+    for (const { exercise } of plan({ quiet: true, minutes: 60 }))
+      for (const step of exerciseScore(exercise).steps)
+        if (step.fingeredMidi <= 61)
+          for (const point of step.dynamics)
+            expect(dynamicPosition(point.dynamic)).toBeLessThanOrEqual(dynamicPosition('mf'));
+  });
+
+  it('dwell stays longer on fewer things', () => {
+    expect(plan({ style: 'dwell' }).length).toBeLessThan(plan({ style: 'sweep' }).length);
+  });
+
+  it('goes on where an exercise stood, and leaves alone today what was left today', () => {
+    const parameters = { ...usualExercise(familyById('airIntoTone'), 'alto'), writtenMidi: 60 };
+    const took = (decision: 'harder' | 'leave', dayOfMonth: number) =>
+      digest('last', dayOfMonth, [], {}, { family: 'airIntoTone', parameters, decision, next: { beats: 6 } });
+    const harder = plan({}, [...history(1), took('harder', 18)]);
+    expect(harder.find((one) => one.exercise.family === 'airIntoTone')?.exercise['beats']).toBe(6);
+    const left = plan({}, [...history(1), took('leave', 20)]);
+    expect(families(left)).not.toContain('airIntoTone');
+  });
+
+  it('says what is wrong with the minutes', () =>
+    expect(() => plan({ minutes: 3 })).toThrow('minutes must be from 5 to 90'));
+});
+
+describe('adapted', () => {
+  const blocks = plan().map((one) => ({ ...one, tries: 2 }));
+  it('makes the next tries easier or harder', () => {
+    const rest = adapted(blocks, { decision: 'easier', next: { tempoBpm: 92 } });
+    expect(rest[0]).toMatchObject({ tries: 1, exercise: { tempoBpm: 92 } });
+    expect(rest).toHaveLength(blocks.length);
+  });
+  it('goes to the next block after the last try', () =>
+    expect(adapted([{ ...blocks[0]!, tries: 1 }, blocks[1]!], { decision: 'again', next: {} })).toEqual([blocks[1]]));
+  it('leaves a block and gives its tries to the next', () => {
+    const rest = adapted(blocks, { decision: 'leave', next: {} });
+    expect(rest[0]).toEqual({ ...blocks[1]!, tries: 3 });
+  });
+  it('nothing is left of nothing', () => expect(adapted([], { decision: 'leave', next: {} })).toEqual([]));
+});
+
+it.each([
+  ['1970-01-01', 0],
+  ['2000-03-01', 11_017],
+  ['2026-11-24', 20_781],
+])('%s is day %i', (day, number) => expect(dayNumber(day)).toBe(number));

@@ -1,0 +1,54 @@
+import type { ExerciseParameters } from '@inner-hum/core/exercise';
+import type { Decision } from '@inner-hum/core/judge';
+import type { NeedReason } from './needs';
+
+/** Why something is in a session. */
+export type Reason =
+  | { readonly kind: NeedReason; readonly midi: number; readonly value: number }
+  | { readonly kind: 'goal'; readonly midi: number; readonly daysLeft: number; readonly goal: GoalKind }
+  | { readonly kind: 'seam'; readonly midi: number; readonly upper: number }
+  | { readonly kind: 'overtone'; readonly midi: number; readonly partial: number; readonly percent: number }
+  | { readonly kind: 'warmUp' | 'anchor' | 'break' | 'firstMap' | 'kept'; readonly midi: number };
+
+/** What a player works towards. */
+export const GOAL_KINDS = ['softLowEntry', 'longTone', 'highNote'] as const;
+export type GoalKind = (typeof GOAL_KINDS)[number];
+export interface Goal {
+  readonly kind: GoalKind;
+  readonly instrumentId: string;
+  readonly midi: number;
+  /** the day it is wanted, yyyy-mm-dd */
+  readonly by: string;
+}
+
+/** One exercise of a session, played so many times, with the rest after the last of them. */
+export interface SessionBlock {
+  readonly exercise: ExerciseParameters;
+  readonly tries: number;
+  readonly restS: number;
+  readonly reason: Reason;
+}
+
+/** What one try lasts beyond its score: count-in and verdict, seconds. */
+export const VERDICT_S = 6;
+
+/** What a take of a session told, for {@link adapted}. */
+export interface Outcome {
+  readonly decision: Decision;
+  readonly next: Readonly<Record<string, number | string | boolean>>;
+}
+
+/**
+ * The rest of a session after a take of its first block: one try less; the tries that follow are made easier or harder as
+ * the judge says; left for today, the block goes and its tries go to the next one.
+ */
+export function adapted(rest: readonly SessionBlock[], { decision, next }: Outcome): SessionBlock[] {
+  const [block, ...others] = rest;
+  if (!block) return [];
+  if (decision !== 'leave') {
+    const exercise: ExerciseParameters = { ...block.exercise, ...next };
+    return block.tries > 1 ? [{ ...block, exercise, tries: block.tries - 1 }, ...others] : others;
+  }
+  const [following, ...later] = others;
+  return following ? [{ ...following, tries: following.tries + block.tries - 1 }, ...later] : [];
+}
