@@ -48,7 +48,7 @@ const DAY_MS = 86_400_000;
 const FRESH_DAYS = 2;
 /** An exercise goes on where it stood for so long, days. */
 const REMEMBERED_DAYS = 21;
-const TRIES = { sweep: { first: 1, most: 3 }, dwell: { first: 3, most: 6 } } as const;
+const TRIES = { sweep: { first: 1, most: 3 }, dwell: { first: 5, most: 8 } } as const;
 /** A session has at least so many blocks when it can. */
 const FEWEST = 3;
 /** Between two blocks at least and at most, and after what tires, seconds. */

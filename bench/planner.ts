@@ -1,0 +1,235 @@
+import { writeFileSync } from 'node:fs';
+import { exerciseScore, familyById, usualExercise, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { bandAt } from '@inner-hum/core/measure';
+import {
+  blockS,
+  cellsAfter,
+  hornMap,
+  planSession,
+  type Cell,
+  type Digest,
+  type Observation,
+} from '@inner-hum/core/plan';
+import { SeededRandom } from '@inner-hum/core/simulate';
+import { dynamicPosition } from '@inner-hum/core/theory';
+import { table } from './score';
+
+/**
+ * A model of a player over eight weeks: every note has three weaknesses (pitch, response, steadiness) that practice of it
+ * shrinks, its neighbours gain a share, and days without it let a little come back. The planner sees only noisy takes.
+ */
+const DAYS = 56;
+const MINUTES = 20;
+const PLAYERS = 12;
+const LOWEST = 58;
+const NOTES = 33;
+const DAY_MS = 86_400_000;
+/** What one try takes off a weakness, what each neighbour gains of that, and what a day gives back. */
+const GAIN = 0.04;
+const SHARE = 0.4;
+const FORGET = 0.004;
+const START = { pitchCents: 22, responseS: 0.25, steadinessCents: 7 } as const;
+/** The floor that practice can't go under, as a share of the start. */
+const FLOOR = 0.12;
+
+type Weakness = keyof typeof START;
+const WEAKNESSES = Object.keys(START) as Weakness[];
+type Player = Record<Weakness, Float64Array>;
+type Chooser = (
+  day: number,
+  cells: ReadonlyMap<string, Cell>,
+  recent: readonly Digest[],
+  random: SeededRandom,
+) => ExerciseParameters[];
+
+function newPlayer(random: SeededRandom): Player {
+  const of = () => Float64Array.from({ length: NOTES }, () => FLOOR + (1 - FLOOR) * random.uniform() ** 2);
+  return { pitchCents: of(), responseS: of(), steadinessCents: of() };
+}
+
+function practise(player: Player, exercise: ExerciseParameters): void {
+  const { steps } = exerciseScore(exercise);
+  for (const midi of new Set(steps.map((step) => step.soundedMidi)))
+    for (const weakness of WEAKNESSES) {
+      // A held or swelled tone works on pitch and steadiness; many starts work on response.
+      const starts = steps.filter((step) => step.soundedMidi === midi && step.attack !== 'slurred').length;
+      const beats = steps.filter((step) => step.soundedMidi === midi).reduce((sum, step) => sum + step.beats, 0);
+      const dose = Math.min(1.5, weakness === 'responseS' ? starts / 3 : beats / 8);
+      for (const [at, share] of [
+        [midi, 1],
+        [midi - 1, SHARE],
+        [midi + 1, SHARE],
+      ] as const) {
+        const i = at - LOWEST;
+        const now = player[weakness][i];
+        if (now !== undefined) player[weakness][i] = now - GAIN * dose * share * (now - FLOOR);
+      }
+    }
+}
+
+function digestOf(
+  player: Player,
+  exercise: ExerciseParameters,
+  startedAtMs: number,
+  id: string,
+  random: SeededRandom,
+): Digest {
+  const seen = exerciseScore(exercise).steps.flatMap((step, i): Observation[] => {
+    const n = step.soundedMidi - LOWEST;
+    if (step.partialNumber > 1 || n < 0 || n >= NOTES) return [];
+    const noise = (scale: number) => scale * random.normal();
+    const first = step.dynamics[0]!;
+    return [
+      {
+        atMs: startedAtMs + i,
+        midi: step.soundedMidi,
+        fingeredMidi: step.fingeredMidi,
+        partial: 1,
+        band: bandAt(first.position ?? dynamicPosition(first.dynamic)),
+        attack: step.attack,
+        tried: step.attack !== 'slurred',
+        spoke: true,
+        values: {
+          pitchCentreCents: (n % 2 ? 1 : -1) * START.pitchCents * player.pitchCents[n]! + noise(3),
+          pitchSteadinessCents: START.steadinessCents * player.steadinessCents[n]! + Math.abs(noise(0.6)),
+          ...(step.attack !== 'slurred' && {
+            responseS: START.responseS * player.responseS[n]! + Math.abs(noise(0.02)),
+          }),
+        },
+      },
+    ];
+  });
+  const setupKey = 'model';
+  const setup = { instrumentId: 'alto' as const };
+  const more = { decision: 'again', next: {}, findings: [], lastsS: 20, demo: false, holds: [], tags: [] } as const;
+  return {
+    takeId: id,
+    startedAtMs,
+    day: dayText(startedAtMs),
+    setup,
+    setupKey,
+    family: exercise.family,
+    parameters: exercise,
+    seen,
+    ...more,
+  };
+}
+
+const dayText = (ms: number) => new Date(ms).toISOString().slice(0, 10);
+
+/** Minutes of one's own: exercises in turn until they are over. */
+function inTurn(list: () => ExerciseParameters): ExerciseParameters[] {
+  const out: ExerciseParameters[] = [];
+  for (let s = 0; ;) {
+    const exercise = list();
+    s += blockS({ exercise, tries: 1, restS: 8 });
+    if (s > 60 * MINUTES) return out;
+    out.push(exercise);
+  }
+}
+const on = (family: string, midi: number): ExerciseParameters => {
+  const usual = usualExercise(familyById(family), 'alto');
+  return 'writtenMidi' in usual ? { ...usual, writtenMidi: midi } : usual;
+};
+
+const CHOOSERS: Readonly<Record<string, Chooser>> = {
+  planner: (day, cells, recent) =>
+    planSession({
+      instrumentId: 'alto',
+      minutes: MINUTES,
+      style: 'sweep',
+      notes: hornMap(cells.values()),
+      sources: new Map(),
+      recent,
+      goals: [],
+      quiet: false,
+      nowMs: day * DAY_MS,
+      day: dayText(day * DAY_MS),
+    }).flatMap((block) => Array.from({ length: block.tries }, () => block.exercise)),
+  // A usual routine: the same notes of all zones every day.
+  fixed: () => {
+    const routine = [
+      on('airIntoTone', 60),
+      on('hold', 62),
+      on('swell', 67),
+      on('swell', 74),
+      on('hold', 79),
+      on('hold', 86),
+      on('oneBreathDescent', 64),
+    ];
+    let i = 0;
+    return inTurn(() => routine[i++ % routine.length]!);
+  },
+  random: (_day, _cells, _recent, random) =>
+    inTurn(() => {
+      const families = ['airIntoTone', 'hold', 'swell', 'countedBreaths'];
+      return on(families[Math.floor(4 * random.uniform())]!, LOWEST + Math.floor(NOTES * random.uniform()));
+    }),
+};
+
+function remaining(player: Player): number {
+  const all = WEAKNESSES.flatMap((weakness) => [...player[weakness]]);
+  return all.reduce((sum, one) => sum + one, 0) / all.length;
+}
+
+/** The mean of the worst fifth: what a listener notices. */
+function worst(player: Player): number {
+  const all = WEAKNESSES.flatMap((weakness) => [...player[weakness]]).sort((a, b) => b - a);
+  const fifth = all.slice(0, Math.ceil(all.length / 5));
+  return fifth.reduce((sum, one) => sum + one, 0) / fifth.length;
+}
+
+function season(name: string, seed: number): { mean: number; worst: number; from: number; fromWorst: number } {
+  const random = new SeededRandom(seed);
+  const player = newPlayer(random);
+  const [from, fromWorst] = [remaining(player), worst(player)];
+  const cells = new Map<string, Cell>();
+  const recent: Digest[] = [];
+  for (let day = 1; day <= DAYS; day++) {
+    for (const weakness of WEAKNESSES)
+      for (let i = 0; i < NOTES; i++) player[weakness][i]! += FORGET * (1 - player[weakness][i]!);
+    // A day in seven is left out.
+    if (random.uniform() < 1 / 7) continue;
+    CHOOSERS[name]!(day, cells, recent, random).forEach((exercise, i) => {
+      const digest = digestOf(player, exercise, day * DAY_MS + i * 60_000, `${day} ${i}`, random);
+      for (const cell of cellsAfter(digest, (key) => cells.get(key))) cells.set(cell.key, cell);
+      recent.push(digest);
+      practise(player, exercise);
+    });
+  }
+  return { mean: remaining(player), worst: worst(player), from, fromWorst };
+}
+
+const rows = Object.keys(CHOOSERS).map((name) => {
+  const seasons = Array.from({ length: PLAYERS }, (_, i) => season(name, 50 + i));
+  const mean = (of: (one: (typeof seasons)[number]) => number) =>
+    seasons.reduce((sum, one) => sum + of(one), 0) / PLAYERS;
+  const gain = mean((one) => 1 - one.mean / one.from);
+  const gainWorst = mean((one) => 1 - one.worst / one.fromWorst);
+  return { name, gain, gainWorst, wins: seasons.map((one) => one.mean) };
+});
+const planner = rows[0]!;
+const report = `# Does planning help?
+
+Written by \`npm run bench:planner\`. **This is a model of a player, not a study of players**: it shows that the planner does what it is
+meant to on the assumptions below, no more.
+
+- ${PLAYERS} made-up players on an alto, ${NOTES} notes, each with a weakness of pitch, response and steadiness of its own, unevenly spread.
+- A try on a note takes ${100 * GAIN} % off what is left of a weakness above its floor (for 8 beats of tone, or three starts for the
+  response), each neighbour gains ${100 * SHARE} % of that, and each day gives ${(100 * FORGET).toFixed(1)} % back.
+- ${DAYS} days of ${MINUTES} minutes, one in seven left out, the same minutes for all three. The planner sees only noisy takes.
+
+${table([
+  ['routine', 'weakness taken off, mean of all notes', 'of the worst fifth', 'players for whom the planner did better'],
+  ...rows.map(({ name, gain, gainWorst, wins }) => [
+    name,
+    `${(100 * gain).toFixed(1)} %`,
+    `${(100 * gainWorst).toFixed(1)} %`,
+    name === 'planner' ? '' : `${wins.filter((one, i) => planner.wins[i]! < one).length} of ${PLAYERS}`,
+  ]),
+])}
+
+The fixed routine is seven usual exercises on notes of all zones; the random one draws one of four families on any note.
+`;
+writeFileSync('docs/planner.md', report);
+console.log(report);
