@@ -20,11 +20,13 @@ const envelopeSchema = object({
   format: string().oneOf([BACKUP_FORMAT]).required(),
   version: number().integer().oneOf([BACKUP_VERSION]).required(),
   savedAt: string().required(),
-  takes: array(object({ record: takeRecordSchema, frames: string().defined(), sound: soundSchema })).required(),
+  settings: object().optional().default(undefined),
+  takes: array(object({ record: takeRecordSchema, frames: string().optional(), sound: soundSchema })).required(),
 });
 
 export type BackupResult =
-  | { readonly kind: 'read'; readonly takes: readonly WholeTake[] }
+  /** `settings` are the player's own, as they were stored; unchecked */
+  | { readonly kind: 'read'; readonly takes: readonly WholeTake[]; readonly settings: unknown }
   /** `reason` picks the sentence; `detail` says where, for example "takes[3].frames: …" */
   | {
       readonly kind: 'refused';
@@ -33,19 +35,29 @@ export type BackupResult =
     };
 
 /** Text of a backup file: all takes with frames and, where kept, sound in base64. */
-export function writeBackup(takes: readonly WholeTake[], savedAt: string): string {
+export function writeBackup(takes: readonly WholeTake[], savedAt: string, settings?: unknown): string {
+  const head = JSON.stringify(headOf(savedAt, settings)).slice(0, -1);
+  return `${head},"takes":[${takes.map(takeText).join(',')}]}`;
+}
+
+function takeText({ record, frames, sound }: WholeTake): string {
   return JSON.stringify({
+    record,
+    frames: fromByteArray(frames),
+    ...(sound && {
+      sound: { sampleRateHz: sound.sampleRateHz, pcm16: fromByteArray(new Uint8Array(sound.samples.buffer)) },
+    }),
+  });
+}
+
+/** What stands before the takes in every kind of backup. */
+export function headOf(savedAt: string, settings: unknown) {
+  return {
     format: BACKUP_FORMAT,
     version: BACKUP_VERSION,
     savedAt,
-    takes: takes.map(({ record, frames, sound }) => ({
-      record,
-      frames: fromByteArray(frames),
-      ...(sound && {
-        sound: { sampleRateHz: sound.sampleRateHz, pcm16: fromByteArray(new Uint8Array(sound.samples.buffer)) },
-      }),
-    })),
-  });
+    ...(typeof settings === 'object' && settings !== null && { settings }),
+  };
 }
 
 /** Reads a backup file; a file that is not one, or a damaged one, is refused whole with the place of the fault. */
@@ -54,18 +66,40 @@ export function readBackup(text: string): BackupResult {
   try {
     content = JSON.parse(text);
   } catch (error) {
-    return refused('notJson', error instanceof Error ? error.message : '');
+    return refusedBackup('notJson', error instanceof Error ? error.message : '');
   }
+  return backupFrom(content, (_, path, damaged, encoded) => decode(encoded, path, damaged));
+}
+
+type Parts = Pick<WholeTake, 'frames' | 'sound'>;
+type Damaged = (message: string) => Error;
+
+/** The takes of a parsed backup, their frames and sound from wherever they are kept. */
+export function backupFrom(
+  content: unknown,
+  partsOf: (record: TakeRecord, path: string, damaged: Damaged, encoded: EncodedTake) => Parts,
+): BackupResult {
   const head = typeof content === 'object' && content !== null ? (content as Record<string, unknown>) : {};
-  if (head['format'] !== BACKUP_FORMAT) return refused('otherFile', '');
+  if (head['format'] !== BACKUP_FORMAT) return refusedBackup('otherFile', '');
   if (typeof head['version'] === 'number' && head['version'] > BACKUP_VERSION)
-    return refused('newerVersion', String(head['version']));
+    return refusedBackup('newerVersion', String(head['version']));
   try {
-    const { takes } = envelopeSchema.validateSync(inTodaysForm(head), { strict: true, abortEarly: true });
-    return { kind: 'read', takes: takes.map((take, i) => decode(take as EncodedTake, `takes[${i}]`)) };
+    const { takes, settings } = envelopeSchema.validateSync(inTodaysForm(head), { strict: true, abortEarly: true });
+    const read = takes.map((take, i): WholeTake => {
+      const encoded = take as EncodedTake;
+      const path = `takes[${i}]`;
+      const parts = partsOf(encoded.record, path, (message) => new DamagedError(message), encoded);
+      const expected = packedLength(encoded.record.frameCount);
+      if (parts.frames.length !== expected)
+        throw new DamagedError(
+          `${path}.frames: expected ${expected} bytes for ${encoded.record.frameCount} frames, got ${parts.frames.length}`,
+        );
+      return { record: encoded.record, ...parts };
+    });
+    return { kind: 'read', takes: read, settings };
   } catch (error) {
-    if (error instanceof ValidationError) return refused('damaged', error.message);
-    if (error instanceof DamagedError) return refused('damaged', error.message);
+    if (error instanceof ValidationError) return refusedBackup('damaged', error.message);
+    if (error instanceof DamagedError) return refusedBackup('damaged', error.message);
     throw error;
   }
 }
@@ -80,23 +114,19 @@ function inTodaysForm(head: Record<string, unknown>): unknown {
 
 interface EncodedTake {
   readonly record: TakeRecord;
-  readonly frames: string;
+  readonly frames?: string;
   readonly sound?: { readonly sampleRateHz: number; readonly pcm16: string };
 }
 
 class DamagedError extends Error {}
 
-function decode({ record, frames, sound }: EncodedTake, path: string): WholeTake {
+function decode({ frames, sound }: EncodedTake, path: string, damaged: Damaged): Parts {
+  if (frames === undefined) throw damaged(`${path}.frames: expected base64`);
   const bytes = base64(frames, `${path}.frames`);
-  const expected = packedLength(record.frameCount);
-  if (bytes.length !== expected)
-    throw new DamagedError(
-      `${path}.frames: expected ${expected} bytes for ${record.frameCount} frames, got ${bytes.length}`,
-    );
-  if (!sound) return { record, frames: bytes };
+  if (!sound) return { frames: bytes };
   const pcm = base64(sound.pcm16, `${path}.sound.pcm16`);
-  if (pcm.length % 2) throw new DamagedError(`${path}.sound.pcm16: expected 16-bit samples, got ${pcm.length} bytes`);
-  return { record, frames: bytes, sound: { sampleRateHz: sound.sampleRateHz, samples: new Int16Array(pcm.buffer) } };
+  if (pcm.length % 2) throw damaged(`${path}.sound.pcm16: expected 16-bit samples, got ${pcm.length} bytes`);
+  return { frames: bytes, sound: { sampleRateHz: sound.sampleRateHz, samples: new Int16Array(pcm.buffer) } };
 }
 
 function base64(text: string, path: string): Uint8Array<ArrayBuffer> {
@@ -107,6 +137,10 @@ function base64(text: string, path: string): Uint8Array<ArrayBuffer> {
   }
 }
 
-function refused(reason: Extract<BackupResult, { kind: 'refused' }>['reason'], detail: string): BackupResult {
+/** A backup that was not taken. */
+export function refusedBackup(
+  reason: Extract<BackupResult, { kind: 'refused' }>['reason'],
+  detail: string,
+): BackupResult {
   return { kind: 'refused', reason, detail };
 }

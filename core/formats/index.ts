@@ -8,3 +8,7 @@ export { modernise } from './modernise';
 export { forHorn, type ImportedPart, type ImportedParts } from './importedPart';
 export { readMidi } from './midiIn';
 export { readMusicXml } from './musicXmlIn';
+export { backupZipStream, isZip, readBackupZip, writeBackupZip } from './backupZip';
+export { writeCalendar, type CalendarPractice } from './calendar';
+export { writeMidi } from './midiOut';
+export { writeMusicXml } from './musicXmlOut';

@@ -1,0 +1,152 @@
+import { readFileSync } from 'node:fs';
+import fc from 'fast-check';
+import { elements, MusicXML } from '@stringsync/musicxml';
+import midiParser from 'midi-parser-js';
+import { describe, expect, it } from 'vitest';
+import { exerciseScore, FAMILIES, familyById, scoreBeats, usualExercise } from '@inner-hum/core/exercise';
+import { instrumentById } from '@inner-hum/core/theory';
+import { readBackup, writeBackup } from './backup';
+import { backupZipStream, isZip, readBackupZip, writeBackupZip } from './backupZip';
+import { writeCalendar } from './calendar';
+import { tendencyCsv } from './csv';
+import { readMidi } from './midiIn';
+import { writeMidi } from './midiOut';
+import { forHorn } from './importedPart';
+import { readMusicXml } from './musicXmlIn';
+import { writeMusicXml } from './musicXmlOut';
+import { packedLength } from './packedFrames';
+import type { WholeTake } from './take';
+
+const fixture = readFileSync(new URL('./fixtures/backup-1.json', import.meta.url), 'utf8');
+const old = readBackup(fixture);
+if (old.kind !== 'read') throw new Error(old.detail);
+const [first] = old.takes;
+
+/** Takes like the fixture's with other ids, frames, notes and sometimes sound. */
+const takes = fc.uniqueArray(fc.uuid(), { maxLength: 5 }).chain((ids) =>
+  fc.tuple(
+    ...ids.map((id) =>
+      fc.record({
+        record: fc.string().map((note) => ({ ...first!.record, id, note, frameCount: 10 })),
+        frames: fc
+          .uint8Array({ minLength: packedLength(10), maxLength: packedLength(10) })
+          .map((bytes) => new Uint8Array(bytes)),
+        sound: fc.option(
+          fc.int16Array({ minLength: 1, maxLength: 50, min: -32_767 }).map((samples) => ({
+            sampleRateHz: 44100,
+            samples: new Int16Array(samples),
+          })),
+          { nil: undefined },
+        ),
+      }),
+    ),
+  ),
+);
+const whole = (
+  list: readonly { record: WholeTake['record']; frames: WholeTake['frames']; sound?: WholeTake['sound'] | undefined }[],
+) => list.map(({ sound, ...rest }): WholeTake => ({ ...rest, ...(sound && { sound }) }));
+const SAVED = '2026-01-01T00:00:00.000Z';
+
+describe('backups', () => {
+  it('a file of the first schema is read, what it did not measure is absent', () => {
+    expect(first!.record.measures[0]).toMatchObject({ softestDb: { kind: 'absent', reason: 'olderVersion' } });
+    expect(first!.frames).toHaveLength(packedLength(first!.record.frameCount));
+  });
+  it('JSON and zip give back what went in, settings too', () => {
+    fc.assert(
+      fc.property(takes, (list) => {
+        const settings = { a4Hz: 442 };
+        const asZip = readBackupZip(writeBackupZip(whole(list), SAVED, settings));
+        expect(asZip).toEqual({ kind: 'read', takes: whole(list), settings });
+        expect(readBackup(writeBackup(whole(list), SAVED, settings))).toEqual({
+          kind: 'read',
+          takes: whole(list),
+          settings,
+        });
+      }),
+      { numRuns: 30 },
+    );
+  });
+  it('a zip in pieces is the same backup', () => {
+    const pieces: Uint8Array[] = [];
+    const stream = backupZipStream(SAVED, undefined, (bytes) => pieces.push(bytes));
+    for (const take of old.takes) stream.add(take);
+    stream.end();
+    const bytes = new Uint8Array(Buffer.concat(pieces));
+    expect(isZip(bytes)).toBe(true);
+    expect(readBackupZip(bytes)).toEqual({ kind: 'read', takes: old.takes, settings: undefined });
+  });
+  it.each([
+    ['a broken zip', new Uint8Array([0x50, 0x4b, 3, 4, 9]), 'damaged'],
+    ['another zip', new Uint8Array(readFileSync(new URL('./fixtures/octave.mxl', import.meta.url))), 'otherFile'],
+  ])('%s is refused', (_, bytes, reason) => expect(readBackupZip(bytes)).toMatchObject({ kind: 'refused', reason }));
+});
+
+/** Duration of a note of the other package, in its divisions. */
+function durationOf(note: elements.Note): number {
+  const found = (note.getVariation() as readonly unknown[]).find((one) => one instanceof elements.Duration);
+  return (found as elements.Duration).getPositiveDivisions();
+}
+
+describe('exercises as scores', () => {
+  const horns = ['soprano', 'alto', 'baritoneLowA'] as const;
+  const all = FAMILIES.flatMap((family) => horns.map((horn) => [family.id, horn] as const));
+  const scoreOf = (family: string, horn: (typeof horns)[number]) =>
+    exerciseScore(usualExercise(familyById(family), horn));
+
+  it.each(all)('%s on the %s as MusicXML is read by another package, every bar full', (family, horn) => {
+    const score = scoreOf(family, horn);
+    const root = MusicXML.parse(writeMusicXml(score, 'Test')).getRoot() as elements.ScorePartwise;
+    const bars = root
+      .getParts()[0]!
+      .getMeasures()
+      .map((measure) =>
+        measure.getValues().flatMap((value) => (value instanceof elements.Note ? [durationOf(value)] : [])),
+      );
+    for (const bar of bars) expect(bar.reduce((sum, one) => sum + one, 0)).toBe(16);
+    expect(bars.length).toBe(Math.ceil(scoreBeats(score) / score.beatsPerBar));
+  });
+
+  it.each(all)('%s on the %s comes back from MusicXML and MIDI as it was', (family, horn) => {
+    const score = scoreOf(family, horn);
+    const asked = score.steps.map((step) => step.soundedMidi);
+    const sounded = (found: ReturnType<typeof readMidi>) =>
+      found.kind === 'parts'
+        ? forHorn(found.parts[0]!, instrumentById(horn), false).flatMap((one) => one.midi ?? [])
+        : [];
+    expect(sounded(readMusicXml(new TextEncoder().encode(writeMusicXml(score, 'Test'))))).toEqual(asked);
+    expect(sounded(readMidi(writeMidi(score, 'Test')))).toEqual(asked);
+  });
+
+  it('MIDI is read by another package, in sounding pitch', () => {
+    const midi = midiParser.parse(writeMidi(scoreOf('hold', 'alto'), 'Test')) as {
+      track: { event: { type: number; data: number[] | number }[] }[];
+    };
+    const on = midi.track.flatMap((track) => track.event).filter((one) => one.type === 9);
+    expect(on.map((one) => (one.data as number[])[0])).toEqual([58, 58, 58]);
+  });
+});
+
+describe('writeCalendar', () => {
+  const practice = {
+    id: 'a',
+    day: '2026-11-25',
+    at: '18:30',
+    minutes: 15,
+    title: 'Tone, 15 min',
+    description: 'Low B♭',
+  };
+  it('writes an event in local time', () => {
+    const text = writeCalendar([practice]);
+    expect(text).toContain('DTSTART:20261125T183000\r\n');
+    expect(text).toContain('DURATION:PT15M');
+    expect(text).toMatch(/^BEGIN:VCALENDAR\r\nVERSION:2.0/);
+  });
+  it('says what is no day', () =>
+    expect(() => writeCalendar([{ ...practice, day: 'today' }])).toThrow('got today 18:30'));
+});
+
+it('a tendency sheet leaves empty what is not known', () =>
+  expect(tendencyCsv([{ name: 'B♭3', soft: { value: 8.25, uncertainty: 2 }, medium: undefined }])).toBe(
+    'note,soft_cents,soft_uncertainty,medium_cents,medium_uncertainty,loud_cents,loud_uncertainty\nB♭3,8.25,2,,,,',
+  ));
