@@ -1,210 +1,286 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
-import { swell, SWELL_DEFAULTS, type SwellParameters } from '@inner-hum/core/exercise';
-import { packFrames, writeBackup, type WholeTake } from '@inner-hum/core/formats';
-import { assess, type Decision } from '@inner-hum/core/judge';
+import {
+  exerciseScore,
+  familyById,
+  hearingRangeHz,
+  usualExercise,
+  type ExerciseParameters,
+} from '@inner-hum/core/exercise';
+import { packFrames, writeBackupZip, type TakeSetup, type WholeTake } from '@inner-hum/core/formats';
+import { assess, pastTake, type Decision, type PastTake } from '@inner-hum/core/judge';
 import { hear, HOP_S } from '@inner-hum/core/signal';
-import { CLEAN_HABITS, playStandIn, type Habits } from '@inner-hum/core/simulate';
-import { instrumentById, soundingRangeHz, type InstrumentId, type LevelRuler } from '@inner-hum/core/theory';
+import { CLEAN_HABITS, playStandIn, SeededRandom, type Habits, type NoteHabit } from '@inner-hum/core/simulate';
+import type { InstrumentId, LevelRuler } from '@inner-hum/core/theory';
 
 /**
- * Demo data: the reed-doubler of an amateur theatre pit in a small ferry port, eight weeks before the winter show, on alto
- * and a borrowed low-A baritone. The stand-in player plays; the takes go through the real analysis.
+ * Demo data: the reed-doubler of an amateur theatre pit in a small ferry port, eight weeks before the winter show, on an alto
+ * and a borrowed low-A baritone, three reeds. A leak is found in week three; the show needs soft low entries. The stand-in
+ * player plays; the takes go through the real analysis.
  */
 const RATE_HZ = 44100;
 const LEAD_S = 0.6;
 const RULER: LevelRuler = { softestDb: -46, loudestDb: -17, origin: 'measured' };
+const FIRST_DAY_MS = Date.UTC(2026, 8, 28);
+const DAY_MS = 86_400_000;
+const DAYS = 56;
+/** The pads of the baritone leak from one day to another; then they were seen to. */
+const LEAK = { from: 9, to: 19 } as const;
+const MOST_BYTES = 3_000_000;
 
-interface Plan {
-  readonly day: number;
-  readonly time: string;
+type Change = Readonly<Record<string, number | string>>;
+interface Planned {
   readonly horn: InstrumentId;
-  readonly swell: Partial<SwellParameters>;
-  readonly habits: Partial<Habits>;
+  readonly family: string;
+  readonly change: Change;
+  readonly habits?: Partial<Habits>;
   readonly note?: string;
+  readonly cue?: string;
 }
 
-const soft = (cents: number): Partial<Habits> => ({ sharpWhenSoftCents: cents });
+const random = new SeededRandom(2026);
+/** 1 on the first day, falling to about a third on the last. */
+const unpractised = (day: number) => 0.33 + 0.67 * Math.exp(-day / 24);
 
-const PLANS: readonly Plan[] = [
-  {
-    day: 0,
-    time: '19:10',
-    horn: 'alto',
-    swell: { writtenMidi: 67 },
-    habits: { ...soft(14), tuningCents: 4 },
-    note: 'First evening with the ear on. Band room cold.',
-  },
-  {
-    day: 0,
-    time: '19:14',
-    horn: 'alto',
-    swell: { writtenMidi: 62, shape: 'grow' },
-    habits: { ...soft(11), stairs: [{ place: 0.4, db: 4.5 }] },
-  },
-  {
-    day: 0,
-    time: '19:19',
-    horn: 'alto',
-    swell: { writtenMidi: 86, softest: 'mp' },
-    habits: { ...soft(16), wobbleCents: 4 },
-  },
-  {
-    day: 1,
-    time: '18:42',
-    horn: 'baritoneLowA',
-    swell: { writtenMidi: 57, softest: 'mp', beats: 6 },
-    habits: { jumps: [{ place: 0.78, partial: 2, lastsS: 0.3 }], ...soft(9) },
-    note: 'Borrowed baritone. The low A goes up the octave when it gets soft.',
-  },
-  {
-    day: 1,
-    time: '18:47',
-    horn: 'baritoneLowA',
-    swell: { writtenMidi: 60, beats: 6 },
-    habits: { dropOuts: [{ place: 0.9, lastsS: 0.2 }], breathDb: -20 },
-  },
-  { day: 3, time: '19:02', horn: 'alto', swell: { writtenMidi: 67 }, habits: { ...soft(12) } },
-  {
-    day: 3,
-    time: '19:07',
-    horn: 'alto',
-    swell: { writtenMidi: 69, shape: 'fadeGrow' },
-    habits: { ...soft(10), stairs: [{ place: 0.62, db: 4 }] },
-  },
-  {
-    day: 5,
-    time: '20:15',
-    horn: 'baritoneLowA',
-    swell: { writtenMidi: 58, beats: 6, softest: 'mp' },
-    habits: { breathDb: -15, breathWhenSoftDb: 4, ...soft(8) },
-    note: 'Second reed. Airier than the first.',
-  },
-  { day: 5, time: '20:21', horn: 'baritoneLowA', swell: { writtenMidi: 64 }, habits: { driftCentsPerS: -4.6 } },
-  {
-    day: 8,
-    time: '18:55',
-    horn: 'alto',
-    swell: { writtenMidi: 74 },
-    habits: { ...soft(9), tuningCents: -15 },
-    note: 'Forgot to warm up.',
-  },
-  { day: 8, time: '19:00', horn: 'alto', swell: { writtenMidi: 67, tunerHidden: true }, habits: { ...soft(10) } },
-  {
-    day: 10,
-    time: '19:31',
-    horn: 'alto',
-    swell: { writtenMidi: 62, shape: 'fade', softest: 'pp' },
-    habits: { ...soft(7), lateS: 0.13 },
-  },
-  {
-    day: 10,
-    time: '19:36',
-    horn: 'baritoneLowA',
-    swell: { writtenMidi: 57, beats: 6, softest: 'mp' },
-    habits: { jumps: [{ place: 0.85, partial: 2, lastsS: 0.18 }], ...soft(7) },
-  },
-  { day: 12, time: '19:05', horn: 'alto', swell: { writtenMidi: 67, softest: 'pp' }, habits: { ...soft(8) } },
-  { day: 12, time: '19:09', horn: 'alto', swell: { writtenMidi: 86 }, habits: { ...soft(11), peakShift: 0.13 } },
-  {
-    day: 15,
-    time: '18:38',
-    horn: 'baritoneLowA',
-    swell: { writtenMidi: 58, beats: 6 },
-    habits: { dropOuts: [{ place: 0.07, lastsS: 0.12 }], breathDb: -18 },
-    note: 'Soft low entry from the second act. Tongued and breathed, both stutter: have the pads looked at.',
-  },
-  { day: 15, time: '18:44', horn: 'alto', swell: { writtenMidi: 71 }, habits: { ...soft(6) } },
-  { day: 17, time: '19:20', horn: 'alto', swell: { writtenMidi: 67, softest: 'pp' }, habits: { ...soft(4) } },
-  {
-    day: 17,
-    time: '19:26',
-    horn: 'alto',
-    swell: { writtenMidi: 62, softest: 'p' },
-    habits: { ...soft(4) },
-    note: 'Even for the first time, top to bottom.',
-  },
-  {
-    day: 19,
-    time: '19:12',
-    horn: 'baritoneLowA',
-    swell: { writtenMidi: 57, beats: 6 },
-    habits: { ...soft(5) },
-    note: 'After the repair: it speaks.',
-  },
-  {
-    day: 19,
-    time: '19:17',
-    horn: 'alto',
-    swell: { writtenMidi: 67, softest: 'pp', loudest: 'ff' },
-    habits: { ...soft(3) },
-  },
-];
+/** What each note of a horn does besides, as the player has it on a day: some of it is the horn's and stays. */
+const own = (seed: number, lowest: number): Readonly<Record<number, Required<Pick<NoteHabit, 'cents' | 'tiltDb'>>>> => {
+  const chance = new SeededRandom(seed);
+  return Object.fromEntries(
+    Array.from({ length: 46 }, (_, i) => {
+      const midi = lowest + i;
+      const cents =
+        7 * Math.sin(i / 5) + 3 * chance.normal() + (midi === 74 ? 17 : midi === 73 ? -11 : midi > 86 ? 9 : 0);
+      return [midi, { cents, tiltDb: 0.8 * chance.normal() + (midi === 73 ? -2.5 : 0) }];
+    }),
+  );
+};
+const NOTES = { alto: own(5, 58), baritoneLowA: own(6, 57) };
 
-const FIRST_DAY = Date.UTC(2026, 9, 5);
-const before = new Map<string, Decision[]>();
+function noteHabits(horn: 'alto' | 'baritoneLowA', day: number): Record<number, NoteHabit> {
+  const much = unpractised(day);
+  const lowest = horn === 'alto' ? 58 : 57;
+  return Object.fromEntries(
+    Object.entries(NOTES[horn]).map(([key, { cents, tiltDb }]) => {
+      const midi = Number(key);
+      const low = Math.max(0, 1 - (midi - lowest) / 6);
+      const leaks = horn === 'baritoneLowA' && day >= LEAK.from && day <= LEAK.to && midi <= 61;
+      return [midi, { cents: cents * (0.4 + 0.6 * much), tiltDb, responseS: 0.12 * low * much + (leaks ? 0.12 : 0) }];
+    }),
+  );
+}
 
-function takeOf(plan: Plan, index: number): WholeTake {
-  const { horn, habits: change } = plan;
-  const parameters: SwellParameters = { ...SWELL_DEFAULTS, ...plan.swell, instrumentId: horn };
-  const habits: Habits = { ...CLEAN_HABITS, ...change };
-  const score = swell(parameters);
-  const settings = {
-    sampleRateHz: RATE_HZ,
+/** Reeds in rotation: the second is stiffer, the third was good and tires in the last weeks. */
+const REEDS = ['first', 'second', 'third'] as const;
+function reedHabits(reed: (typeof REEDS)[number], day: number): Partial<Habits> {
+  if (reed === 'second') return { responseS: 0.06, breathDb: -29, tuningCents: 3 };
+  if (reed === 'third') return { wobbleCents: day > 40 ? 5 : 2, tuningCents: day > 40 ? -4 : 0 };
+  return {};
+}
+
+/** What is practised on a day: a warm-up, swells, something low, and in turn overtones, descents, starts. */
+function dayPlan(day: number): Planned[] {
+  const alto = (family: string, change: Change = {}, more: Partial<Planned> = {}): Planned => ({
+    horn: 'alto',
+    family,
+    change,
+    ...more,
+  });
+  const bari = (family: string, change: Change = {}, more: Partial<Planned> = {}): Planned => ({
+    horn: 'baritoneLowA',
+    family,
+    change,
+    ...more,
+  });
+  const survey = (of: typeof alto) =>
+    (['low', 'middle', 'palm'] as const).map((part) => of('survey', { part, tempoBpm: 132 }));
+  if (day === 0)
+    return [
+      alto('swell', { writtenMidi: 67 }, { note: 'First evening with the ear on. Band room cold.' }),
+      ...survey(alto),
+    ];
+  if (day === 2)
+    return [
+      bari(
+        'swell',
+        { writtenMidi: 57, softest: 'mp', beats: 6 },
+        {
+          note: 'Borrowed baritone. The low A goes up the octave when it gets soft.',
+          habits: { jumps: [{ place: 0.78, partial: 2, lastsS: 0.3 }] },
+        },
+      ),
+      ...survey(bari),
+    ];
+  if (day === DAYS - 4) return [...survey(alto)];
+  if (day === DAYS - 2) return [...survey(bari)];
+  const pick = <T>(list: readonly T[]) => list[Math.floor(random.uniform() * list.length)]!;
+  const low = pick([58, 59, 60, 61, 62]);
+  const middle = pick([64, 66, 67, 69, 71, 74, 76, 78, 79]);
+  const palm = pick([84, 86, 87, 88, 89]);
+  const softLow = { family: day % 4 === 0 ? 'airIntoTone' : 'firstTrace' };
+  const turns: readonly Planned[][] = [
+    [
+      alto(
+        'overtoneLadder',
+        { writtenMidi: 58, top: day < 25 ? 3 : 4, pattern: 'upAndBack', tempoBpm: 100 },
+        { habits: ladder(day) },
+      ),
+    ],
+    [alto('oneBreathDescent', { tempoBpm: 100 }), alto('hold', { writtenMidi: palm, beats: 6, repeats: 1 })],
+    [alto('overtoneMatch', { writtenMidi: 59, repeats: 1, beats: 3, tempoBpm: 90 }, { habits: match(day) })],
+    [alto('relaySwell', { writtenMidi: 73, pairs: 1, tempoBpm: 80 }, { habits: { slurStepDb: 5 * unpractised(day) } })],
+    [
+      alto(
+        'humFirst',
+        { writtenMidi: 58, repeats: 1, beats: 3, tempoBpm: 80 },
+        { habits: { humCents: 40 * unpractised(day) } },
+      ),
+    ],
+    [
+      alto('crossingBreak', { way: 'fromAbove', tempoBpm: 90 }),
+      alto('swell', { writtenMidi: 86, beats: 6, tempoBpm: 80 }),
+    ],
+  ];
+  const starts = bari(
+    'tongueOrAir',
+    { writtenMidi: low, starts: 4, beats: 1, restBeats: 1, tempoBpm: 100, dynamic: 'mp' },
+    leakOn(day),
+  );
+  return [
+    alto('swell', { writtenMidi: middle, tempoBpm: 80, ...(day > 20 && { softest: 'pp' }) }, soft(day)),
+    ...(day % 2 ? [alto('hold', { writtenMidi: middle + 3, beats: 8, repeats: 1, tempoBpm: 80 })] : []),
+    ...turns[day % turns.length]!,
+    ...(day % 3 === 0 || (day >= LEAK.from && day <= LEAK.to && day % 2 === 0) ? [starts] : []),
+    ...(day % 3 === 1
+      ? [bari(softLow.family, { writtenMidi: low, repeats: 2, beats: 3, tempoBpm: 80 }, { habits: softEntry(day) })]
+      : []),
+    ...(day % 4 === 2 ? [bari('swell', { writtenMidi: low, beats: 6, softest: 'mp' })] : []),
+  ];
+}
+
+const soft = (day: number): Partial<Planned> => ({
+  habits: { sharpWhenSoftCents: 13 * unpractised(day) },
+  ...(day % 5 === 0 && { cue: day % 10 === 0 ? 'softPlaying.slow' : 'softPlaying.pressure' }),
+  ...(day === 33 && { note: 'Even for the first time, top to bottom.' }),
+});
+const ladder = (day: number): Partial<Habits> =>
+  day < 14 ? { partialTooLow: true } : day < 30 ? { glitchS: 0.13 } : {};
+const match = (day: number): Partial<Habits> => ({
+  pairTiltDb: -5 * unpractised(day),
+  pairCents: 22 * unpractised(day),
+});
+const softEntry = (day: number): Partial<Habits> => ({ breathDb: -34 + 14 * unpractised(day) });
+function leakOn(day: number): Partial<Planned> {
+  if (day < LEAK.from || day > LEAK.to) return day === LEAK.to + 2 ? { note: 'After the repair: it speaks.' } : {};
+  return {
+    habits: { failsWith: 'both' },
+    ...(day === LEAK.to - 1 && { note: 'Tongued and breathed, both stutter, on both reeds: have the pads looked at.' }),
+  };
+}
+
+const decisions = new Map<string, Decision[]>();
+const pasts = new Map<string, PastTake[]>();
+const takes: WholeTake[] = [];
+
+function playTake(plan: Planned, day: number, minute: number): void {
+  const horn = plan.horn as 'alto' | 'baritoneLowA';
+  const parameters: ExerciseParameters = { ...usualExercise(familyById(plan.family), horn), ...plan.change };
+  const score = exerciseScore(parameters);
+  const reed = REEDS[day % 3]!;
+  const habits: Habits = {
+    ...CLEAN_HABITS,
+    jitterCents: 0.8,
+    wobbleCents: 2.5 * (0.6 + unpractised(day)),
+    ...reedHabits(reed, day),
+    ...plan.habits,
+    perNote: noteHabits(horn, day),
+  };
+  const seed = 100 + takes.length;
+  const settings = { sampleRateHz: RATE_HZ, a4Hz: 440, ruler: RULER, habits, seed, leadS: LEAD_S, tailS: 0.4 };
+  const frames = hear(playStandIn(score, settings), { sampleRateHz: RATE_HZ, ...hearingRangeHz(score, 440) });
+  const startedAtMs = FIRST_DAY_MS + day * DAY_MS + (18 * 60 + 30 + minute) * 60_000;
+  const when = { startedAtMs, day: new Date(startedAtMs).toISOString().slice(0, 10) };
+  const setup: TakeSetup = {
+    instrumentId: horn,
     a4Hz: 440,
     ruler: RULER,
-    habits,
-    seed: 100 + index,
-    leadS: LEAD_S,
-    tailS: 0.4,
+    demand: 'firm',
+    mouthpiece: horn === 'alto' ? 'own' : 'borrowed',
+    reed,
+    room: day % 7 === 5 ? 'band room' : 'kitchen',
   };
-  const samples = playStandIn(score, settings);
-  const frames = hear(samples, { sampleRateHz: RATE_HZ, ...soundingRangeHz(instrumentById(horn), 440) });
-
-  const setup = { instrumentId: horn, a4Hz: 440, ruler: RULER, demand: 'firm' } as const;
-  const known = {
+  const key = `${horn} ${plan.family} ${String(parameters['writtenMidi'])} ${day}`;
+  const before = decisions.get(key) ?? [];
+  const past = pasts.get(horn) ?? [];
+  const audioPath = { delayS: 0, delayErrorS: 0 };
+  const { measures, verdict } = assess(frames, {
     score,
     parameters,
     ...setup,
-    audioPath: { delayS: 0, delayErrorS: 0 },
+    audioPath,
     onBeat: true,
     firstBeatS: LEAD_S,
-  };
-  const key = `${horn} ${parameters.writtenMidi} ${plan.day}`;
-  const { measures, verdict } = assess(frames, { ...known, before: before.get(key) ?? [] });
-  before.set(key, [...(before.get(key) ?? []), verdict.decision]);
-  return {
+    before,
+    past,
+    now: { ...when, reed },
+  });
+  decisions.set(key, [...before, verdict.decision]);
+  pasts.set(horn, [...past, pastTake({ ...when, reed, score, measures })].slice(-120));
+  takes.push({
     record: {
-      id: `demo-${String(index).padStart(2, '0')}`,
-      startedAt: `${new Date(FIRST_DAY + plan.day * 86_400_000).toISOString().slice(0, 10)}T${plan.time}:00.000Z`,
+      id: `demo-${String(takes.length).padStart(3, '0')}`,
+      startedAt: new Date(startedAtMs).toISOString(),
       parameters,
       score,
       setup,
-      source: { kind: 'standIn', seed: settings.seed, habits },
-      audioPath: known.audioPath,
+      source: {
+        kind: 'standIn',
+        seed,
+        habits: {
+          ...plan.habits,
+          perNote: habits.perNote,
+          wobbleCents: habits.wobbleCents,
+          jitterCents: 0.8,
+          ...reedHabits(reed, day),
+        } as Habits,
+      },
+      audioPath,
       firstBeatS: LEAD_S,
       onBeat: true,
       frameCount: frames.count,
       measures,
       verdict,
       note: plan.note ?? '',
+      ...(plan.cue && { cues: [plan.cue] }),
       lostMs: 0,
       cut: false,
       demo: true,
     },
     frames: packFrames(frames),
-  };
+  });
 }
 
-const takes = PLANS.map(takeOf);
-const text = writeBackup(takes, new Date(FIRST_DAY).toISOString());
+for (let day = 0; day < DAYS; day++) {
+  const kept = [0, 2, DAYS - 4, DAYS - 2, DAYS - 1].includes(day) || (day >= LEAK.from && day <= LEAK.to + 2);
+  if (!kept && random.uniform() < 0.2) continue;
+  let minute = Math.floor(40 * random.uniform());
+  for (const plan of dayPlan(day)) {
+    playTake(plan, day, minute);
+    minute += 2 + Math.floor(3 * random.uniform());
+  }
+}
+const bytes = writeBackupZip(takes, new Date(FIRST_DAY_MS).toISOString());
+if (bytes.length > MOST_BYTES) throw new Error(`the season takes ${bytes.length} bytes, ${MOST_BYTES} are allowed`);
 mkdirSync('web/public/demo', { recursive: true });
-writeFileSync('web/public/demo/season.json', text);
+writeFileSync('web/public/demo/season.zip', bytes);
 const seconds = takes.reduce((sum, take) => sum + take.record.frameCount * HOP_S, 0);
-console.log(`${takes.length} takes, ${seconds.toFixed(0)} s, ${(text.length / 1000).toFixed(0)} kB`);
+console.log(
+  `${takes.length} takes on ${new Set(takes.map((one) => one.record.startedAt.slice(0, 10))).size} days, ${seconds.toFixed(0)} s, ${(bytes.length / 1000).toFixed(0)} kB`,
+);
+const found = new Map<string, number>();
 for (const { record } of takes)
-  console.log(
-    record.id,
-    record.parameters.writtenMidi,
-    record.verdict.decision,
-    record.verdict.findings.map((one) => one.id).join(' '),
-  );
+  for (const one of record.verdict.findings) found.set(one.id, (found.get(one.id) ?? 0) + 1);
+console.log(
+  [...found]
+    .sort(([, a], [, b]) => b - a)
+    .map(([id, count]) => `${id} ${count}`)
+    .join(', '),
+);

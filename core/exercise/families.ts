@@ -99,6 +99,11 @@ export function usualExercise(family: Family, instrumentId: InstrumentId): Exerc
   });
 }
 
+/** What makes two exercises tries at one thing: the family and its note. */
+export function exerciseName(exercise: ExerciseParameters): string {
+  return `${exercise.family} ${String(exercise['writtenMidi'] ?? '')}`;
+}
+
 /** The same exercise with its notes moved into the range of its horn. */
 export function fitToHorn(parameters: ExerciseParameters): ExerciseParameters {
   const horn = instrumentById(parameters.instrumentId);

@@ -2,7 +2,7 @@ export { cautionsFor, type Caution } from './cautions';
 export { hearingRangeHz } from './hearingRange';
 export { breathFit, type BreathFit } from './breathFit';
 export { breathBudget, type BreathBudget } from './breathBudget';
-export { exerciseScore, FAMILIES, familyById, fitToHorn, usualExercise } from './families';
+export { exerciseName, exerciseScore, FAMILIES, familyById, fitToHorn, usualExercise } from './families';
 export { highestNote, STAGES, type ExerciseParameters, type Family, type Field, type Stage } from './family';
 export {
   swell,

@@ -1,7 +1,8 @@
 import { strFromU8, strToU8, unzipSync, zipSync, Zip, ZipDeflate, ZipPassThrough } from 'fflate';
 import { backupFrom, headOf, refusedBackup, type BackupResult } from './backup';
 import type { WholeTake } from './take';
-import { readWav, toInt16, writeWav } from './wav';
+import { toInt16 } from './pcm';
+import { readWav, writeWav } from './wav';
 
 /** Names inside the zip: the records, then a file of packed frames and, where kept, a WAV for each take. */
 const INDEX = 'backup.json';

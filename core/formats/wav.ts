@@ -38,13 +38,3 @@ export function writeWav(sampleRateHz: number, samples: Int16Array): Uint8Array<
   file.fromScratch(1, sampleRateHz, '16', samples);
   return new Uint8Array(file.toBuffer());
 }
-
-/** Float samples as 16-bit; what lies beyond full scale is held at it. */
-export function toInt16(samples: ArrayLike<number>): Int16Array<ArrayBuffer> {
-  return Int16Array.from(samples, (x) => Math.round(32767 * Math.max(-1, Math.min(1, x))));
-}
-
-/** 16-bit samples as float. */
-export function fromInt16(samples: Int16Array): Float32Array<ArrayBuffer> {
-  return Float32Array.from(samples, (x) => x / 32767);
-}

@@ -38,5 +38,8 @@ export {
   type SessionBlock,
 } from './session';
 export { blockS, dayNumber, MINUTES, planSession, type PlanFor } from './planner';
+export { changeWorthKnowing } from './changeWorthKnowing';
+export { planWeek, type WeekDay } from './week';
+export { milestones, type Milestone } from './milestones';
 export { trend, type TrendDay } from './trend';
 export { ownSources, type OwnCell } from './ownSources';

@@ -1,5 +1,6 @@
 import {
   beatSeconds,
+  exerciseName,
   exerciseScore,
   familyById,
   scoreBeats,
@@ -281,11 +282,6 @@ function playable(exercise: ExerciseParameters, otherwise: ExerciseParameters): 
 
 function reasonOf({ midi, reason, value }: Need): Reason {
   return { kind: reason, midi, value };
-}
-
-/** What makes two exercises tries at one thing: the family and its note. */
-export function exerciseName(exercise: ExerciseParameters): string {
-  return `${exercise.family} ${String(exercise['writtenMidi'] ?? '')}`;
 }
 
 function inOrder(blocks: readonly SessionBlock[]): SessionBlock[] {

@@ -12,6 +12,7 @@ import { store } from './store';
 
 const ExercisesPage = lazy(() => import('./features/exercises/ExercisesPage'));
 const OvertonesPage = lazy(() => import('./features/overtones/OvertonesPage'));
+const TodayPage = lazy(() => import('./features/today/TodayPage'));
 const HornPage = lazy(() => import('./features/horn/HornPage'));
 const LogPage = lazy(() => import('./features/log/LogPage'));
 const TakePage = lazy(() => import('./features/take/TakePage'));
@@ -41,7 +42,8 @@ function Places() {
     <Suspense fallback={<p>{t('app.loading')}</p>}>
       <Routes>
         <Route element={<AppFrame />}>
-          <Route index element={<Navigate to="/stand" replace />} />
+          <Route index element={<Navigate to="/today" replace />} />
+          <Route path="today" element={<TodayPage />} />
           <Route path="stand" element={<StandPage />} />
           <Route path="exercises" element={<ExercisesPage />} />
           <Route path="overtones/*" element={<OvertonesPage />} />

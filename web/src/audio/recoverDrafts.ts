@@ -1,4 +1,4 @@
-import { fromInt16 } from '@inner-hum/core/formats';
+import { fromInt16 } from '@inner-hum/core/formats/light';
 import { forgetDraft, leftDrafts } from '../db/drafts';
 import { keepTake } from '../db/takes';
 import { earService } from './desk';

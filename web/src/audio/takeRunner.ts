@@ -1,10 +1,13 @@
 import { beatSeconds, exerciseScore, longestRestBeats, scoreBeats, type Score } from '@inner-hum/core/exercise';
 import { instrumentById, soundingRangeHz, writtenToHz } from '@inner-hum/core/theory';
 import type { AudioPath } from '@inner-hum/core/measure';
+import { VERDICT_S } from '@inner-hum/core/plan';
 import { withFault } from '@inner-hum/core/simulate';
 import type { TakeSource } from '@inner-hum/core/formats';
 import { beginDraft, forgetDraft, planDraft } from '../db/drafts';
 import type { DraftPlan } from '../db/database';
+import { backUpWhenDue } from '../db/autoBackup';
+import { keepWithinBudget } from '../db/soundBudget';
 import { keepTake } from '../db/takes';
 import { pastTakes } from '../db/past';
 import { dayOf } from '../shared/format';
@@ -33,6 +36,7 @@ import { chosenFile } from './chosenFile';
 import { Desk, earService, SoundProblem } from './desk';
 import { Metronome } from './metronome';
 import { assignmentOf, hearingFor, newTake } from './newTake';
+import type { Queue } from './queue';
 import { playDrone, playReference } from './reference';
 
 /** Sound that is heard after the last beat before the take is judged, seconds. */
@@ -45,8 +49,6 @@ const FIRST_TONE_S = 0.1;
 const UNMEASURED_DELAY_ERROR_S = 0.03;
 /** An audio clock that stands still for this long has been stopped by the device or the browser, milliseconds. */
 const STALLED_MS = 2500;
-/** How long a verdict stands in a block before the next exercise, seconds. */
-export const VERDICT_S = 6;
 const FREE_RETAIN_S = 30;
 /** Silence that halts a take, beyond the rests that are written, seconds. */
 const SILENCE_S = 8;
@@ -59,6 +61,13 @@ export interface Timing {
   readonly countInFromS: number;
   /** undefined while a first tone is waited for */
   readonly firstBeatAtS: number | undefined;
+}
+
+/** What follows a kept take in the background: sound within its budget, a promise of storage, the day's backup. */
+async function tidyUp({ soundBudgetMb, pinned }: Settings): Promise<void> {
+  await keepWithinBudget(1e6 * soundBudgetMb, pinned);
+  await navigator.storage.persist();
+  await backUpWhenDue();
 }
 
 type Ending = 'score' | 'stopped' | 'silence' | 'left' | 'trouble';
@@ -117,19 +126,28 @@ class TakeRunner {
     }
   }
 
-  /** Plays the block, one exercise after the other, each verdict standing for a while; `stop` ends it. */
-  async startBlock(): Promise<void> {
-    const { block } = store.getState().settings;
+  /** Plays a block or a session, one exercise after the other, each verdict standing for a while; `stop` ends it. */
+  async startQueue(queue: Queue): Promise<void> {
     if (isBusy() || store.getState().stand.block) return;
     this.pausing = undefined;
-    for (let index = 0; index < block.length; index++) {
-      store.dispatch(settingsChanged({ exercise: block[index]! }));
-      store.dispatch(blockMoved({ index, count: block.length }));
+    const today = dayOf(new Date());
+    for (let now = queue.now(); now; now = queue.now()) {
+      if (store.getState().settings.left[exerciseKey(now.exercise)] === today) {
+        queue.after({ decision: 'leave', next: {} });
+        continue;
+      }
+      store.dispatch(settingsChanged({ exercise: now.exercise }));
+      store.dispatch(blockMoved(now.place));
       await this.start();
-      if (this.ending === 'left') continue;
-      if (this.ending === 'silence' && (await this.waitsForPlayer())) index--;
-      else if (this.ending !== 'score' || store.getState().stand.phase !== 'verdict') break;
-      else if (index < block.length - 1 && !(await this.verdictStands())) break;
+      if (this.ending === 'silence' && (await this.waitsForPlayer())) continue;
+      const left = this.ending === 'left';
+      const verdict = store.getState().stand.last?.verdict;
+      if (!left && (this.ending !== 'score' || store.getState().stand.phase !== 'verdict' || !verdict)) break;
+      const outcome = left
+        ? ({ decision: 'leave', next: {} } as const)
+        : { decision: verdict!.decision, next: verdict!.next.parameters };
+      const pauseS = queue.after(outcome);
+      if (!left && queue.now() && !(await this.verdictStands(pauseS))) break;
     }
     store.dispatch(blockMoved(null));
   }
@@ -302,6 +320,7 @@ class TakeRunner {
     const keepSound = settings.keepSound && source.kind !== 'standIn';
     const take = newTake(plan, heard, { id: takeId, cut: this.ending !== 'score', keepSound });
     await keepTake(take);
+    void tidyUp(settings);
     store.dispatch(takeJudged(take.record));
   }
 

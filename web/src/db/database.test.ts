@@ -7,17 +7,9 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { INITIAL_SETTINGS } from '../store/settings';
 import { database } from './database';
 import { addDraftPiece, beginDraft, forgetDraft, leftDrafts, planDraft } from './drafts';
+import { findDigests, findTakes } from './search';
 import { loadSettings, storeSettings } from './settings';
-import {
-  allTakes,
-  changeNote,
-  keepTake,
-  mergeTakes,
-  newestTakes,
-  removeDemoTakes,
-  removeTake,
-  wholeTake,
-} from './takes';
+import { changeNote, keepTake, mergeTakes, removeDemoTakes, removeTake, wholeTake } from './takes';
 
 const parameters = { ...SWELL_DEFAULTS, instrumentId: 'tenor' } as const;
 
@@ -47,6 +39,12 @@ function take(id: string, day: number, demo = false): WholeTake {
   };
 }
 
+/** Every take, oldest first. */
+const allTakes = async () => {
+  const ids = await database.takes.orderBy('startedAt').primaryKeys();
+  return (await Promise.all(ids.map(wholeTake))).flatMap((one) => one ?? []);
+};
+const newestTakes = async (limit: number) => (await findTakes({ tags: [], since: '' }, limit)).takes;
 const draft = (takeId: string) => {
   const { startedAt, score, setup, source, audioPath, onBeat } = take(takeId, 1).record;
   return {
@@ -103,6 +101,68 @@ describe('takes', () => {
     await removeDemoTakes();
     expect((await allTakes()).map((one) => one.record.id)).toEqual(['own']);
     expect(await database.frames.count()).toBe(1);
+  });
+});
+
+describe('digests and cells', () => {
+  /** A take of one good tone, so that it tells something. */
+  const told = (id: string, day: number, cents: number): WholeTake => {
+    const none = { kind: 'absent', reason: 'tooShort' } as const;
+    const value = { kind: 'measured', value: cents, uncertainty: 1 } as const;
+    const band = { lastsS: 3, pitchCentreCents: value, centroidPartials: none };
+    const empty = { lastsS: 0, pitchCentreCents: none, centroidPartials: none };
+    const quantities = Object.fromEntries(
+      [
+        'responseS',
+        'pitchSteadinessCents',
+        'breathRatioDb',
+        'rangeDb',
+        'levelAgainstPlanDb',
+        'softestDb',
+        'pitchAgainstLevelCents',
+      ].map((name) => [name, none]),
+    );
+    const measures = {
+      kind: 'sounded',
+      onsetS: 1,
+      endS: 5,
+      jumps: [],
+      hold: { beats: value, fault: 'none' },
+      byLoudness: { soft: empty, medium: band, loud: empty },
+      ...quantities,
+    };
+    const whole = take(id, day);
+    return { ...whole, record: { ...whole.record, measures: [measures as never] } };
+  };
+  const recent = async () => (await database.cells.toArray()).flatMap((cell) => cell.recent.map((one) => one.values));
+
+  it('a kept take is on the map, a removed one is not, and coming back it is again', async () => {
+    await keepTake(told('a', 1, 5));
+    await keepTake(told('b', 2, 9));
+    expect((await recent()).map((one) => one.pitchCentreCents)).toEqual(expect.arrayContaining([5, 9]));
+    const removed = await removeTake('b');
+    expect((await recent()).map((one) => one.pitchCentreCents)).not.toContain(9);
+    await keepTake(removed!);
+    expect((await recent()).map((one) => one.pitchCentreCents)).toContain(9);
+  });
+
+  it('many at once give the cells that one by one give', async () => {
+    const takes = Array.from({ length: 25 }, (_, i) => told(`t${i}`, i + 1, i));
+    await mergeTakes(takes);
+    const together = await database.cells.orderBy('key').toArray();
+    await Promise.all(database.tables.map((table) => table.clear()));
+    for (const one of takes) await keepTake(one);
+    expect(await database.cells.orderBy('key').toArray()).toEqual(together);
+  });
+
+  it('are found by what they tell, newest first', async () => {
+    await mergeTakes([told('a', 1, 5), told('b', 2, 5), take('c', 3)]);
+    const ids = async (tags: string[], since = '') => (await findDigests({ tags, since }, 10)).map((one) => one.takeId);
+    expect(await ids(['note:67', 'family:swell'])).toEqual(['b', 'a']);
+    expect(await ids(['size:tenor'])).toEqual(['c', 'b', 'a']);
+    expect(await ids(['size:tenor'], '2026-03-02')).toEqual(['c', 'b']);
+    expect(await ids(['size:alto'])).toEqual([]);
+    expect(await findTakes({ tags: ['note:67'], since: '' }, 1)).toMatchObject({ takes: [{ id: 'b' }], more: true });
   });
 });
 

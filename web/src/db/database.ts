@@ -1,4 +1,5 @@
-import { modernise, type TakeRecord } from '@inner-hum/core/formats';
+import { modernise } from '@inner-hum/core/formats/light';
+import type { TakeRecord } from '@inner-hum/core/formats';
 import { cellsFrom, digestOf, type Cell, type Digest } from '@inner-hum/core/plan';
 import { Dexie, type EntityTable } from 'dexie';
 import { whenOf } from '../shared/format';

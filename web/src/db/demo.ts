@@ -1,22 +1,63 @@
 import type { WholeTake } from '@inner-hum/core/formats';
-import { addDays, differenceInCalendarDays } from 'date-fns';
+import { addDays, differenceInCalendarDays, subDays } from 'date-fns';
+import { dayOf } from '../shared/format';
 import { store } from '../store';
-import { settingsChanged } from '../store/settings';
+import type { GearItem } from '../store/gear';
+import { settingsChanged, type Settings } from '../store/settings';
+import { backupService } from './backup';
 import { database } from './database';
 import { mergeTakes } from './takes';
 
-/** Opens the demo data when the address asks for it (?demo) and nothing has been played here yet. */
+/** Whether the address asks for the demo data (?demo). */
+export function asksForDemo(): boolean {
+  return new URL(location.href).searchParams.has('demo');
+}
+
+/** Opens the demo data when the address asks for it and nothing has been played here yet. */
 export async function openDemo(): Promise<void> {
+  if (!asksForDemo()) return;
+  if ((await database.takes.count()) === 0) {
+    const response = await fetch('/demo/season.zip');
+    const backup = await backupService().read(new Uint8Array(await response.arrayBuffer()));
+    if (backup.kind === 'read') await mergeTakes(backup.takes.map(movedTo(backup.takes)));
+    store.dispatch(settingsChanged({ source: 'standIn', ...demoSettings() }));
+  }
   const address = new URL(location.href);
-  if (!address.searchParams.has('demo')) return;
   address.searchParams.delete('demo');
   history.replaceState(null, '', address);
-  if ((await database.takes.count()) > 0) return;
-  store.dispatch(settingsChanged({ source: 'standIn' }));
-  const { readBackup } = await import('@inner-hum/core/formats');
-  const response = await fetch('/demo/season.json');
-  const backup = readBackup(await response.text());
-  if (backup.kind === 'read') await mergeTakes(backup.takes.map(movedTo(backup.takes)));
+}
+
+/** What the player of the demo has said: reeds, mouthpieces, rooms, and the show that wants soft low entries. */
+function demoSettings(): Partial<Settings> {
+  const reed = (name: string, instrumentId: 'alto' | 'baritoneLowA', strength: string): GearItem => ({
+    part: 'reed',
+    name,
+    instrumentId,
+    cut: 'plain',
+    strength,
+    openedOn: dayOf(subDays(new Date(), 58)),
+  });
+  const horns = ['alto', 'baritoneLowA'] as const;
+  return {
+    gear: [
+      ...horns.flatMap((horn) => [reed('first', horn, '2½'), reed('second', horn, '3'), reed('third', horn, '2½')]),
+      { part: 'mouthpiece', name: 'own', instrumentId: 'alto' },
+      { part: 'mouthpiece', name: 'borrowed', instrumentId: 'baritoneLowA' },
+      { part: 'room', name: 'kitchen' },
+      { part: 'room', name: 'band room' },
+    ],
+    fitted: {
+      alto: { reed: 'first', mouthpiece: 'own' },
+      baritoneLowA: { reed: 'first', mouthpiece: 'borrowed' },
+    },
+    room: 'kitchen',
+    goals: horns.map((instrumentId) => ({
+      kind: 'softLowEntry',
+      instrumentId,
+      midi: instrumentId === 'alto' ? 58 : 57,
+      by: dayOf(addDays(new Date(), 12)),
+    })),
+  };
 }
 
 /** Moves the season by whole days, so that its last evening was yesterday. */

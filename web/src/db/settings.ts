@@ -1,6 +1,6 @@
 import { A4_RANGE_HZ, INSTRUMENTS, KEYS } from '@inner-hum/core/theory';
 import { exerciseScore, type ExerciseParameters } from '@inner-hum/core/exercise';
-import { SETUP_PARTS } from '@inner-hum/core/plan';
+import { GOAL_KINDS, MINUTES, SETUP_PARTS } from '@inner-hum/core/plan';
 import { array, boolean, mixed, number, object, string } from 'yup';
 import { HABIT_NAMES, INITIAL_SETTINGS, type Settings } from '../store/settings';
 import { CUES, SCHOOLS } from '../store/schools';
@@ -58,6 +58,23 @@ const storedSchema = object({
   cue: string().oneOf(['', ...CUES]),
   headphones: boolean(),
   silentBarEvery: number().oneOf([0, 2, 4]),
+  minutes: number().min(MINUTES.min).max(MINUTES.max),
+  style: string().oneOf(['sweep', 'dwell']),
+  goals: array(
+    object({
+      kind: string().oneOf(GOAL_KINDS).required(),
+      instrumentId: string().required(),
+      midi: number().required(),
+      by: string().required(),
+    }),
+  ),
+  quietHours: object({ from: string().required(), to: string().required() }).nullable().default(undefined),
+  weekMinutes: array(number().min(0).max(MINUTES.max)).length(7),
+  practiceAt: string(),
+  session: mixed((value): value is object => isSession(value)).nullable(),
+  welcomedOn: string(),
+  soundBudgetMb: number().min(0),
+  pinned: array(string().required()),
   favourites: array(string().required()),
   left: object(),
   preparedOn: string(),
@@ -75,9 +92,13 @@ const storedSchema = object({
 
 /** Stored settings over the initial ones; a row that can't be understood is left aside. */
 export async function loadSettings(): Promise<Settings> {
-  const row = await database.settings.get(KEY);
-  if (!row || !storedSchema.isValidSync(row.value, { strict: true })) return INITIAL_SETTINGS;
-  const stored = row.value as unknown as Partial<Settings> & OlderSettings;
+  return settingsFrom((await database.settings.get(KEY))?.value) ?? INITIAL_SETTINGS;
+}
+
+/** Settings as they were stored or saved, completed; undefined when they can't be understood. */
+export function settingsFrom(value: unknown): Settings | undefined {
+  if (value === undefined || value === null || !storedSchema.isValidSync(value, { strict: true })) return undefined;
+  const stored = value as unknown as Partial<Settings> & OlderSettings;
   const { swell, reeds = {}, ...rest } = stored;
   const fitted = Object.fromEntries(Object.entries(reeds).map(([horn, reed]) => [horn, { reed }]));
   const exercise = { ...INITIAL_SETTINGS.exercise, ...swell };
@@ -87,6 +108,14 @@ export async function loadSettings(): Promise<Settings> {
 
 export async function storeSettings(settings: Settings): Promise<void> {
   await database.settings.put({ name: KEY, value: settings });
+}
+
+function isSession(value: unknown): boolean {
+  if (value === null || value === undefined) return true;
+  const { blocks } = value as { readonly blocks?: unknown };
+  return (
+    Array.isArray(blocks) && blocks.every((one: { exercise?: unknown }) => one.exercise && isPlayable(one.exercise))
+  );
 }
 
 function isPlayable(value: unknown): boolean {

@@ -2,8 +2,30 @@ import type { TakeRecord, WholeTake } from '@inner-hum/core/formats';
 import { addDigests, removeDigests } from './digests';
 import { database } from './database';
 
-/** Keeps a take, all of it or nothing, and forgets its draft. */
+/**
+ * Keeps a take, all of it or nothing, and forgets its draft. When there is no room its sound is left out, and if need be
+ * all other sound goes: measures never do.
+ */
 export async function keepTake(take: WholeTake): Promise<void> {
+  try {
+    await keepWhole(take);
+  } catch (error) {
+    if (!isOutOfRoom(error)) throw error;
+    const { record, frames } = take;
+    await keepWhole({ record, frames }).catch(async (again: unknown) => {
+      if (!isOutOfRoom(again)) throw again;
+      await database.sounds.clear();
+      await keepWhole({ record, frames });
+    });
+  }
+}
+
+function isOutOfRoom(error: unknown): boolean {
+  const inner = (error as { inner?: unknown }).inner ?? error;
+  return (inner as { name?: string }).name === 'QuotaExceededError';
+}
+
+async function keepWhole(take: WholeTake): Promise<void> {
   const { takes, frames, sounds, drafts, draftPieces, digests, cells } = database;
   await database.transaction('rw', [takes, frames, sounds, drafts, draftPieces, digests, cells], async () => {
     await putTake(take);
@@ -48,18 +70,6 @@ export async function wholeTake(id: string): Promise<WholeTake | undefined> {
       ...(sound && { sound: { sampleRateHz: sound.sampleRateHz, samples: sound.samples } }),
     };
   });
-}
-
-/** Every take, oldest first. */
-export async function allTakes(): Promise<WholeTake[]> {
-  const ids = await database.takes.orderBy('startedAt').primaryKeys();
-  const whole = await Promise.all(ids.map(wholeTake));
-  return whole.filter((take) => take !== undefined);
-}
-
-/** Newest takes first, `limit` of them. */
-export async function newestTakes(limit: number): Promise<TakeRecord[]> {
-  return database.takes.orderBy('startedAt').reverse().limit(limit).toArray();
 }
 
 /** Removes a take and gives it back, so that it can be put again. */

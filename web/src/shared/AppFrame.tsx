@@ -12,6 +12,7 @@ import { Rail } from './Rail';
 import { ShortcutsDialog } from './ShortcutsDialog';
 
 const PLACES = [
+  ['today', '/today'],
   ['stand', '/stand'],
   ['exercises', '/exercises'],
   ['horn', '/horn'],

@@ -1,5 +1,6 @@
 import { chakra } from '@chakra-ui/react';
-import { unpackFrames, type TakeRecord } from '@inner-hum/core/formats';
+import { unpackFrames } from '@inner-hum/core/formats/light';
+import type { TakeRecord } from '@inner-hum/core/formats';
 import { beatSeconds, scoreBeats } from '@inner-hum/core/exercise';
 import { DEMAND_CENTS } from '@inner-hum/core/measure';
 import type { Frames } from '@inner-hum/core/signal';

@@ -59,6 +59,8 @@ export interface RibbonView {
   /** target of a tone outside all steps (free play); without it such a tone takes its nearest step's */
   readonly targetOf?: (hz: number) => number;
   readonly playheadS?: number;
+  /** drawn over what is there: the tone alone */
+  readonly over?: boolean;
   /** small drawings leave out the lettering */
   readonly plain?: boolean;
 }
@@ -86,6 +88,7 @@ export function ribbonSteps(score: Score, firstBeatS: number, a4Hz: number): Rib
  */
 export function drawRibbon(context: CanvasRenderingContext2D, view: RibbonView): void {
   const { width, height, palette } = view;
+  if (view.over) return drawTone(context, view);
   context.clearRect(0, 0, width, height);
   drawBeats(context, view);
   for (const step of view.steps) drawChannel(context, view, step);

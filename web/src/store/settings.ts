@@ -1,6 +1,8 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { familyById, fitToHorn, usualExercise, type ExerciseParameters } from '@inner-hum/core/exercise';
+import type { Decision } from '@inner-hum/core/judge';
 import type { AudioPath, Demand } from '@inner-hum/core/measure';
+import type { Goal, SessionBlock } from '@inner-hum/core/plan';
 import type { Fitted, GearItem } from './gear';
 import { FIRST_SCHOOLS, withSchools, type Cue, type Schools } from './schools';
 import { FAULTS, type FaultName } from '@inner-hum/core/simulate';
@@ -16,6 +18,18 @@ import {
 export type SourceKind = 'microphone' | 'file' | 'standIn';
 export type HabitName = 'clean' | FaultName;
 export const HABIT_NAMES: readonly HabitName[] = ['clean', ...(Object.keys(FAULTS) as FaultName[])];
+
+/** A planned session on its way. */
+export interface RunningSession {
+  readonly day: string;
+  readonly instrumentId: InstrumentId;
+  readonly minutes: number;
+  readonly blocks: readonly SessionBlock[];
+  /** takes played of it */
+  readonly done: number;
+  /** what the last verdict changed of the rest */
+  readonly change: { readonly decision: Decision; readonly of: string } | null;
+}
 
 /** A fingering the player entered for a note above the keys. */
 export interface OwnFingering {
@@ -68,6 +82,24 @@ export interface Settings {
   readonly exercise: ExerciseParameters;
   /** exercises that one key press plays one after the other */
   readonly block: readonly ExerciseParameters[];
+  /** how long a practice is today, and whether it does many things or stays on few */
+  readonly minutes: number;
+  readonly style: 'sweep' | 'dwell';
+  /** what is worked towards */
+  readonly goals: readonly Goal[];
+  /** from and to hh:mm, when bell notes must not be loud; null when never */
+  readonly quietHours: { readonly from: string; readonly to: string } | null;
+  /** minutes planned for each day of the week, Monday first, and when they begin */
+  readonly weekMinutes: readonly number[];
+  readonly practiceAt: string;
+  /** today's session: what of it is left */
+  readonly session: RunningSession | null;
+  /** the day on which the first-run questions were answered; '' before */
+  readonly welcomedOn: string;
+  /** most megabytes of sound that are kept */
+  readonly soundBudgetMb: number;
+  /** takes whose sound is kept whatever the rule says */
+  readonly pinned: readonly string[];
   /** the day on which each caution was put away */
   readonly cautionsSeen: Readonly<Record<string, string>>;
   /** families the player marked */
@@ -102,6 +134,16 @@ export const INITIAL_SETTINGS: Settings = {
   habit: 'sharpWhenSoft',
   exercise: usualExercise(familyById('swell'), 'alto'),
   block: [],
+  minutes: 15,
+  style: 'sweep',
+  goals: [],
+  quietHours: null,
+  weekMinutes: [15, 15, 15, 15, 15, 30, 0],
+  practiceAt: '18:30',
+  session: null,
+  welcomedOn: '',
+  soundBudgetMb: 500,
+  pinned: [],
   own: [],
   fingerings: [],
   favourites: [],

@@ -26,9 +26,11 @@ interface StandState {
   readonly away: ExerciseParameters | null;
 }
 
-interface BlockPlace {
+/** Where a block or a session stands, and what comes after. */
+export interface BlockPlace {
   readonly index: number;
   readonly count: number;
+  readonly next: ExerciseParameters | null;
 }
 
 const initialState: StandState = {

@@ -2,7 +2,9 @@ import { chakra, Flex } from '@chakra-ui/react';
 import { breathBudget, exerciseScore, type ExerciseParameters } from '@inner-hum/core/exercise';
 import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
-import { runner, VERDICT_S } from '../../audio/takeRunner';
+import { VERDICT_S } from '@inner-hum/core/plan';
+import { blockQueue } from '../../audio/queue';
+import { runner } from '../../audio/takeRunner';
 import { Button } from '../../shared/controls';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
@@ -17,7 +19,7 @@ export function BlockList({ nameOf }: { readonly nameOf: (exercise: ExercisePara
   const seconds = block.reduce((sum, one) => sum + breathBudget(exerciseScore(one)).totalS + VERDICT_S, 0);
   const start = () => {
     void navigate('/stand');
-    void runner.startBlock();
+    void runner.startQueue(blockQueue());
   };
   return (
     <chakra.section borderTopWidth="2px" borderColor="ink" mt="26px" pt="10px">

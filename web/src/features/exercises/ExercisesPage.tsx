@@ -6,6 +6,7 @@ import { useNavigate, useSearchParams } from 'react-router';
 import { Button } from '../../shared/controls';
 import { ExerciseControls } from '../../shared/ExerciseControls';
 import { exerciseMeta, exerciseTitle } from '../../shared/exerciseText';
+import { saveFile } from '../../shared/saveFile';
 import { Part } from '../../shared/Part';
 import { useNoteName } from '../../shared/useNoteName';
 import { useAppDispatch, useAppSelector } from '../../store';
@@ -41,6 +42,17 @@ export default function ExercisesPage() {
   const share = async () => {
     await navigator.clipboard.writeText(linkTo(now));
     dispatch(noticed({ text: t('exercise.shared') }));
+  };
+  const save = async (kind: 'musicXml' | 'midi') => {
+    const { writeMidi, writeMusicXml } = await import('@inner-hum/core/formats');
+    const title = exerciseTitle(t, now, nameOf);
+    if (kind === 'midi') saveFile(`${title}.mid`, 'audio/midi', new Uint8Array(writeMidi(score, title)));
+    else
+      saveFile(
+        `${title}.musicxml`,
+        'application/vnd.recordare.musicxml+xml',
+        writeMusicXml(score, title, settings.spelling),
+      );
   };
   return (
     <Box maxWidth="80rem" pb="40px">
@@ -81,6 +93,11 @@ export default function ExercisesPage() {
               <Button tone="quiet" onClick={() => window.print()}>
                 {t('exercise.print')}
               </Button>
+              {(['musicXml', 'midi'] as const).map((kind) => (
+                <Button key={kind} tone="quiet" onClick={() => void save(kind)}>
+                  {t(`exercise.${kind}`)}
+                </Button>
+              ))}
             </Flex>
             <BlockList nameOf={(exercise) => `${exerciseTitle(t, exercise, nameOf)}, ${exerciseMeta(t, exercise)}`} />
             <OwnExercises exercise={now} onUse={choose} />

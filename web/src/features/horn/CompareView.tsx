@@ -1,27 +1,20 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import type { Comparison, Digest, Quantity } from '@inner-hum/core/plan';
-import { wrap, type Remote } from 'comlink';
 import { useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { compareService } from '../../shared/compareService';
 import { Choice } from '../../shared/controls';
 import { formatNumber, formatSigned } from '../../shared/format';
 import { SectionTitle } from '../../shared/PageTitle';
 import { useTagged } from '../../shared/useCells';
 import { useNoteName } from '../../shared/useNoteName';
 import { useAppSelector } from '../../store';
-import type { CompareService } from './compare.worker';
 
 const DAY_MS = 86_400_000;
 const LATELY_DAYS = 14;
 /** Tags that make a side of a comparison. */
 const SIDES = /^(horn|mouthpiece|neck|reed|room|cue):/;
 const MOST_NOTES = 12;
-
-let service: Remote<CompareService> | undefined;
-function compareService(): Remote<CompareService> {
-  service ??= wrap<CompareService>(new Worker(new URL('./compare.worker.ts', import.meta.url), { type: 'module' }));
-  return service;
-}
 
 /** Two set-ups, rooms, cues or periods side by side: what differs more than chance, and what is not decided. */
 export function CompareView() {

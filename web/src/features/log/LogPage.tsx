@@ -6,12 +6,15 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate } from 'react-router';
 import { database } from '../../db/database';
-import { newestTakes } from '../../db/takes';
+import { findTakes, type TakeFilter } from '../../db/search';
 import { Button } from '../../shared/controls';
 import { deleteTake } from '../../shared/deleteTake';
 import { findingText } from '../../shared/findingText';
 import { exerciseMeta, exerciseTitle } from '../../shared/exerciseText';
 import { mainNote } from '../../store/settings';
+import { LogFilter, useTakeFilter } from './LogFilter';
+import { StorageRow } from './StorageRow';
+import { TrendPanel } from './TrendPanel';
 import { FileButton } from '../../shared/FileButton';
 import { MiniRibbon } from '../../shared/MiniRibbon';
 import { useNoteName } from '../../shared/useNoteName';
@@ -25,9 +28,13 @@ const PAGE = 30;
 export default function LogPage() {
   const { t } = useTranslation();
   const [limit, setLimit] = useState(PAGE);
-  const takes = useLiveQuery(() => newestTakes(limit), [limit]);
+  const filter = useTakeFilter();
+  const key = JSON.stringify(filter);
+  const found = useLiveQuery(() => findTakes(JSON.parse(key) as TakeFilter, limit), [key, limit]);
+  const [trendShown, showTrend] = useState(false);
   const count = useLiveQuery(() => database.takes.count(), []);
-  if (!takes || count === undefined) return <p>{t('app.loading')}</p>;
+  if (!found || count === undefined) return <p>{t('app.loading')}</p>;
+  const { takes, more } = found;
   return (
     <Box maxWidth="72rem">
       <Flex align="baseline" gap="18px" wrap="wrap" mt="14px" mb="10px">
@@ -37,6 +44,17 @@ export default function LogPage() {
         <chakra.span color="inkSoft">{count > 0 && t('log.takes', { count })}</chakra.span>
       </Flex>
       <FileRow takes={takes} />
+      <StorageRow />
+      {count > 0 && (
+        <>
+          <LogFilter />
+          <Button tone="quiet" aria-expanded={trendShown} onClick={() => showTrend(!trendShown)}>
+            {t(trendShown ? 'log.hideTrend' : 'log.showTrend')}
+          </Button>
+          {trendShown && <TrendPanel filter={filter} />}
+          {takes.length === 0 && <chakra.p mt="18px">{t('log.filter.none')}</chakra.p>}
+        </>
+      )}
       {count === 0 && (
         <Box my="48px">
           <chakra.p fontFamily="heading" fontSize="1.5rem" mb="14px">
@@ -59,7 +77,7 @@ export default function LogPage() {
           </li>
         ))}
       </chakra.ul>
-      {count > takes.length && (
+      {more && (
         <Button mt="16px" onClick={() => setLimit(limit + PAGE)}>
           {t('log.more')}
         </Button>
@@ -150,11 +168,16 @@ function FileRow({ takes }: { readonly takes: readonly TakeRecord[] }) {
     }
   };
   const { settings } = store.getState();
+  const saving = async (kind: 'zip' | 'json') => {
+    setBusy(true);
+    await saveBackup(kind, settings);
+    setBusy(false);
+  };
   return (
     <>
       <Flex gap="10px" wrap="wrap" aria-busy={busy}>
         <FileButton
-          accept=".json,application/json"
+          accept=".json,.zip,application/json,application/zip"
           onFile={(file) => void receive(restoreBackup(file))}
           testId="restore"
         >
@@ -167,9 +190,11 @@ function FileRow({ takes }: { readonly takes: readonly TakeRecord[] }) {
         >
           {t('log.importRecording')}
         </FileButton>
-        <Button disabled={takes.length === 0} onClick={() => void saveBackup()}>
-          {t('log.backUp')}
-        </Button>
+        {(['zip', 'json'] as const).map((kind) => (
+          <Button key={kind} disabled={takes.length === 0} onClick={() => void saving(kind)}>
+            {t(`log.backUp.${kind}`)}
+          </Button>
+        ))}
         <Button
           disabled={takes.length === 0}
           onClick={() =>
@@ -181,7 +206,7 @@ function FileRow({ takes }: { readonly takes: readonly TakeRecord[] }) {
         >
           {t('log.exportMeasures')}
         </Button>
-        {busy && <chakra.span alignSelf="center">{t('log.importing')}</chakra.span>}
+        {busy && <chakra.span alignSelf="center">{t('log.working')}</chakra.span>}
       </Flex>
       {refusal && (
         <chakra.p role="alert" color="accent" fontWeight={600} mt="12px">

@@ -1,12 +1,15 @@
-import { measuresCsv, readBackup, writeBackup, type TakeRecord } from '@inner-hum/core/formats';
+import { measuresCsv, type TakeRecord } from '@inner-hum/core/formats';
 import { exerciseScore } from '@inner-hum/core/exercise';
 import { earService } from '../../audio/desk';
 import { assignmentOf, hearingFor, newTake } from '../../audio/newTake';
-import type { DraftPlan } from '../../db/database';
-import { allTakes, keepTake, mergeTakes } from '../../db/takes';
+import { database, type DraftPlan } from '../../db/database';
+import { backupService } from '../../db/backup';
+import { settingsFrom } from '../../db/settings';
+import { keepTake, mergeTakes } from '../../db/takes';
 import { saveFile } from '../../shared/saveFile';
 import { setupNow } from '../../store/gear';
-import { rulerOf, exerciseOf, type Settings } from '../../store/settings';
+import { store } from '../../store';
+import { exerciseOf, rulerOf, settingsChanged, type Settings } from '../../store/settings';
 
 /** What became of a file; `reason` picks the sentence when it was refused. */
 export type FileOutcome =
@@ -14,9 +17,11 @@ export type FileOutcome =
   | { readonly kind: 'take'; readonly id: string }
   | { readonly kind: 'refused'; readonly reason: string; readonly detail: string };
 
-export async function saveBackup(): Promise<void> {
+/** Saves everything that is here: as a zip with sound, or as one JSON file. */
+export async function saveBackup(kind: 'zip' | 'json', settings: Settings): Promise<void> {
   const now = new Date().toISOString();
-  saveFile(`inner-hum-${now.slice(0, 10)}.json`, 'application/json', writeBackup(await allTakes(), now));
+  const blob = await (kind === 'zip' ? backupService().zip(now, settings) : backupService().json(now, settings));
+  saveFile(`inner-hum-${now.slice(0, 10)}.${kind}`, blob.type, blob);
 }
 
 export function saveMeasures(takes: readonly TakeRecord[], settings: Settings): void {
@@ -25,14 +30,39 @@ export function saveMeasures(takes: readonly TakeRecord[], settings: Settings): 
 
 /** Reads a backup; all of it or nothing. */
 export async function restoreBackup(file: File): Promise<FileOutcome> {
-  const backup = readBackup(await file.text());
+  const backup = await backupService().read(new Uint8Array(await file.arrayBuffer()));
   if (backup.kind === 'refused') return backup;
   try {
+    const empty = (await database.takes.count()) === 0;
     const added = await mergeTakes(backup.takes);
+    takeSettings(backup.settings, empty);
     return { kind: 'merged', added, alreadyHere: backup.takes.length - added };
   } catch (error) {
     return { kind: 'refused', reason: 'storage', detail: error instanceof Error ? error.message : '' };
   }
+}
+
+/** Where nothing was played yet a backup's settings are the player's; else only what the player collected is added. */
+function takeSettings(stored: unknown, empty: boolean): void {
+  const found = settingsFrom(stored);
+  if (!found) return;
+  const { settings } = store.getState();
+  if (empty) {
+    store.dispatch(settingsChanged(found));
+    return;
+  }
+  const union = <T>(own: readonly T[], other: readonly T[]) => [
+    ...own,
+    ...other.filter((one) => !own.some((mine) => JSON.stringify(mine) === JSON.stringify(one))),
+  ];
+  store.dispatch(
+    settingsChanged({
+      own: union(settings.own, found.own),
+      gear: union(settings.gear, found.gear),
+      fingerings: union(settings.fingerings, found.fingerings),
+      goals: union(settings.goals, found.goals),
+    }),
+  );
 }
 
 /** Analyses a recording as a take of the present swell; its first tone is beat one. */

@@ -128,6 +128,14 @@ export default function SetUpPage() {
               checked={settings.keepSound}
               onChange={(keepSound) => change({ keepSound })}
             />
+            <NumberField
+              label={t('setUp.soundBudget')}
+              value={settings.soundBudgetMb}
+              min={0}
+              max={20_000}
+              step={50}
+              onChange={(soundBudgetMb) => change({ soundBudgetMb })}
+            />
             <chakra.p color="inkSoft" fontSize="0.9rem">
               {t('setUp.clickNote')}
             </chakra.p>

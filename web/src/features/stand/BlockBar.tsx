@@ -10,10 +10,9 @@ import { useAppSelector } from '../../store';
 export function BlockBar() {
   const { t } = useTranslation();
   const nameOf = useNoteName();
-  const block = useAppSelector((state) => state.settings.block);
   const { block: place, phase } = useAppSelector((state) => state.stand);
   if (!place) return null;
-  const next = block[place.index + 1];
+  const { next } = place;
   return (
     <Flex align="center" gap="14px" wrap="wrap" data-testid="block">
       <chakra.span fontWeight={600} fontSize="1.1rem">

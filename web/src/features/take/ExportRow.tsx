@@ -4,21 +4,29 @@ import {
   measuresCsv,
   toInt16,
   unpackFrames,
-  writeBackup,
+  writeBackupZip,
   writeWav,
   type WholeTake,
 } from '@inner-hum/core/formats';
 import { useTranslation } from 'react-i18next';
 import { Button } from '../../shared/controls';
 import { saveFile } from '../../shared/saveFile';
-import { useAppSelector } from '../../store';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { settingsChanged } from '../../store/settings';
 import { soundOf } from './playback';
 
 /** The ways out of one take as files. */
 export function ExportRow({ take }: { readonly take: WholeTake }) {
   const { t } = useTranslation();
   const names = useAppSelector((state) => state.settings.noteNames);
+  const dispatch = useAppDispatch();
+  const pinned = useAppSelector((state) => state.settings.pinned);
   const { record } = take;
+  const isPinned = pinned.includes(record.id);
+  const pin = () =>
+    dispatch(
+      settingsChanged({ pinned: isPinned ? pinned.filter((one) => one !== record.id) : [...pinned, record.id] }),
+    );
   const base = `inner-hum-${record.startedAt.slice(0, 16).replace(/[:T]/g, '-')}`;
   const audible = take.sound !== undefined || record.source.kind === 'standIn';
   const saveSound = () => {
@@ -41,10 +49,17 @@ export function ExportRow({ take }: { readonly take: WholeTake }) {
         {t('take.exportWav')}
       </Button>
       <Button
-        onClick={() => saveFile(`${base}.json`, 'application/json', writeBackup([take], new Date().toISOString()))}
+        onClick={() =>
+          saveFile(`${base}.zip`, 'application/zip', new Uint8Array(writeBackupZip([take], new Date().toISOString())))
+        }
       >
         {t('take.exportTake')}
       </Button>
+      {take.sound && (
+        <Button aria-pressed={isPinned} onClick={pin}>
+          {t(isPinned ? 'take.unpin' : 'take.pin')}
+        </Button>
+      )}
     </Flex>
   );
 }

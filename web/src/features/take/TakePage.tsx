@@ -19,6 +19,7 @@ import { useNoteName } from '../../shared/useNoteName';
 import { VerdictText } from '../../shared/VerdictText';
 import { useAppDispatch } from '../../store';
 import { hornChosen, settingsChanged } from '../../store/settings';
+import { Compare } from './Compare';
 import { ExportRow } from './ExportRow';
 import { Events, MeasuresTable } from './MeasuresTable';
 import { PairView } from './PairView';
@@ -77,6 +78,7 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
       </Flex>
       <LargeRibbon view={view} placeS={placeS} />
       <Playback take={take} fromS={view.fromS} toS={view.toS} placeS={placeS} onPlace={setPlaceS} />
+      <Compare take={take} />
       <PairView record={record} frames={frames} />
       <Grid templateColumns={{ base: '1fr', lg: '1.15fr 1fr' }} gap="36px" mt="18px">
         <Box minWidth={0}>

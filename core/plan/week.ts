@@ -1,0 +1,36 @@
+import type { Digest } from './digest';
+import { planSession, type PlanFor } from './planner';
+import type { SessionBlock } from './session';
+
+const DAY_MS = 86_400_000;
+
+/** One day of a week as it looks now. */
+export interface WeekDay {
+  readonly day: string;
+  readonly minutes: number;
+  readonly blocks: readonly SessionBlock[];
+}
+
+/**
+ * The days to come as they look now: each planned as if the days before it were played as planned. What is really found
+ * changes them. A day of fewer minutes than a session can have is a day of rest.
+ */
+export function planWeek(
+  plan: PlanFor,
+  days: readonly { readonly day: string; readonly minutes: number }[],
+): WeekDay[] {
+  const recent = [...plan.recent];
+  return days.map(({ day, minutes }, i) => {
+    if (minutes < 5) return { day, minutes: 0, blocks: [] };
+    const blocks = planSession({ ...plan, recent, day, minutes, nowMs: plan.nowMs + i * DAY_MS });
+    recent.push(...blocks.map((block, k) => asPlayed(block, plan, day, plan.nowMs + i * DAY_MS + k)));
+    return { day, minutes, blocks };
+  });
+}
+
+/** What a block will have been, without what it will have told. */
+function asPlayed({ exercise }: SessionBlock, { instrumentId }: PlanFor, day: string, startedAtMs: number): Digest {
+  const about = { setup: { instrumentId }, setupKey: '', family: exercise.family, parameters: exercise, next: {} };
+  const empty = { findings: [], holds: [], seen: [], tags: [], demo: false, lastsS: 0 } as const;
+  return { takeId: `${day} ${startedAtMs}`, startedAtMs, day, decision: 'again', ...about, ...empty };
+}

@@ -1,0 +1,56 @@
+import { exerciseName, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { adapted, VERDICT_S, type Outcome } from '@inner-hum/core/plan';
+import { store } from '../store';
+import { settingsChanged } from '../store/settings';
+import type { BlockPlace } from '../store/stand';
+
+/** Exercises that play one after the other: what comes now, and what becomes of the rest after it. */
+export interface Queue {
+  /** what to play now, and where that is; undefined when all is done */
+  now(): { readonly exercise: ExerciseParameters; readonly place: BlockPlace } | undefined;
+  /** moves on after a take; gives the seconds until the next */
+  after(outcome: Outcome): number;
+}
+
+/** The player's own block, as it was put together. */
+export function blockQueue(): Queue {
+  const { block } = store.getState().settings;
+  let index = 0;
+  return {
+    now: () => {
+      const exercise = block[index];
+      return exercise && { exercise, place: { index, count: block.length, next: block[index + 1] ?? null } };
+    },
+    after: () => {
+      index++;
+      return VERDICT_S;
+    },
+  };
+}
+
+/** Today's session: what follows is changed by what was found. Unfinished, it is there when one comes back. */
+export function sessionQueue(): Queue {
+  return {
+    now: () => {
+      const { session } = store.getState().settings;
+      const [block, following] = session?.blocks ?? [];
+      if (!session || !block) return undefined;
+      const left = session.blocks.reduce((sum, one) => sum + one.tries, 0);
+      const next = block.tries > 1 ? block.exercise : (following?.exercise ?? null);
+      return { exercise: block.exercise, place: { index: session.done, count: session.done + left, next } };
+    },
+    after: (outcome) => {
+      const { session } = store.getState().settings;
+      const [block] = session?.blocks ?? [];
+      if (!session || !block) return 0;
+      const blocks = adapted(session.blocks, outcome);
+      const change =
+        outcome.decision === 'again'
+          ? session.change
+          : { decision: outcome.decision, of: exerciseName(block.exercise) };
+      store.dispatch(settingsChanged({ session: { ...session, blocks, change, done: session.done + 1 } }));
+      const sameBlock = blocks[0]?.reason === block.reason;
+      return sameBlock ? VERDICT_S : Math.max(VERDICT_S, block.restS);
+    },
+  };
+}

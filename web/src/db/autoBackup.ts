@@ -1,0 +1,61 @@
+import { store } from '../store';
+import { backupService } from './backup';
+import { database } from './database';
+
+/** Where the chosen folder is kept, and when the last backup went there. */
+const KEY = 'backupFolder';
+const EVERY_MS = 86_400_000;
+const FILE = 'inner-hum-backup.zip';
+
+interface Folder {
+  readonly handle: FileSystemDirectoryHandle;
+  readonly lastMs: number;
+}
+
+/** Handles of browsers that can write to a folder; others lack these. */
+interface Permitted extends FileSystemDirectoryHandle {
+  queryPermission(options: { mode: 'readwrite' }): Promise<PermissionState>;
+}
+type Chooser = (options: { mode: 'readwrite' }) => Promise<FileSystemDirectoryHandle>;
+const chooser = () => (window as unknown as { showDirectoryPicker?: Chooser }).showDirectoryPicker;
+
+export function canChooseFolder(): boolean {
+  return chooser() !== undefined;
+}
+
+/** Asks for a folder and writes the first backup there; its name, or undefined when the player thought better of it. */
+export async function chooseFolder(): Promise<string | undefined> {
+  try {
+    const handle = await chooser()!({ mode: 'readwrite' });
+    await write(handle);
+    return handle.name;
+  } catch {
+    return undefined;
+  }
+}
+
+/** Name of the chosen folder, when there is one. */
+export async function folderName(): Promise<string | undefined> {
+  return (await chosen())?.handle.name;
+}
+
+/** Writes the day's backup when a folder is chosen, may be written to, and the last one is a day old. */
+export async function backUpWhenDue(): Promise<void> {
+  const folder = await chosen();
+  if (!folder || Date.now() - folder.lastMs < EVERY_MS) return;
+  if ((await (folder.handle as Permitted).queryPermission({ mode: 'readwrite' })) !== 'granted') return;
+  await write(folder.handle);
+}
+
+async function chosen(): Promise<Folder | undefined> {
+  return (await database.settings.get(KEY))?.value as Folder | undefined;
+}
+
+async function write(handle: FileSystemDirectoryHandle): Promise<void> {
+  const blob = await backupService().zip(new Date().toISOString(), store.getState().settings);
+  const file = await handle.getFileHandle(FILE, { create: true });
+  const out = await file.createWritable();
+  await out.write(blob);
+  await out.close();
+  await database.settings.put({ name: KEY, value: { handle, lastMs: Date.now() } satisfies Folder });
+}

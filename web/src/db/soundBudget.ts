@@ -1,0 +1,62 @@
+import { exerciseName } from '@inner-hum/core/exercise';
+import { database } from './database';
+
+const BYTES_PER_SAMPLE = 2;
+
+/** What is known of a sound that is kept. */
+export interface KeptSound {
+  readonly takeId: string;
+  readonly startedAt: string;
+  readonly exercise: string;
+  /** share of the pitch window, 0–1: which of an exercise was best */
+  readonly worth: number;
+  readonly bytes: number;
+}
+
+/**
+ * Which sounds go so that the rest fits: the oldest first, but of each exercise the first, the last and the best stay, and
+ * so do those that are pinned; when even those are too many, the oldest of them go, pinned ones last.
+ */
+export function soundsToDrop(sounds: readonly KeptSound[], budgetBytes: number, pinned: readonly string[]): string[] {
+  const oldest = [...sounds].sort((a, b) => (a.startedAt < b.startedAt ? -1 : 1));
+  const groups = new Map<string, KeptSound[]>();
+  for (const one of oldest) groups.set(one.exercise, [...(groups.get(one.exercise) ?? []), one]);
+  const special = new Set<string>();
+  for (const own of groups.values()) {
+    const best = own.reduce((most, one) => (one.worth > most.worth ? one : most));
+    for (const one of [own[0]!, own.at(-1)!, best]) special.add(one.takeId);
+  }
+  const rank = ({ takeId }: KeptSound) => (pinned.includes(takeId) ? 2 : special.has(takeId) ? 1 : 0);
+  let bytes = sounds.reduce((sum, one) => sum + one.bytes, 0);
+  const dropped: string[] = [];
+  for (const one of [...oldest].sort((a, b) => rank(a) - rank(b))) {
+    if (bytes <= budgetBytes) break;
+    bytes -= one.bytes;
+    dropped.push(one.takeId);
+  }
+  return dropped;
+}
+
+/** Drops sounds beyond the budget. Measures and traces are never dropped. */
+export async function keepWithinBudget(budgetBytes: number, pinned: readonly string[]): Promise<void> {
+  const { sounds, takes } = database;
+  const kept: KeptSound[] = [];
+  await sounds.each(({ takeId, samples }) => {
+    kept.push({ takeId, startedAt: '', exercise: '', worth: 0, bytes: BYTES_PER_SAMPLE * samples.length });
+  });
+  if (kept.reduce((sum, one) => sum + one.bytes, 0) <= budgetBytes) return;
+  const records = new Map(
+    (await takes.bulkGet(kept.map((one) => one.takeId))).flatMap((one) => (one ? [[one.id, one]] : [])),
+  );
+  const known = kept.flatMap((one): KeptSound[] => {
+    const record = records.get(one.takeId);
+    if (!record) return [];
+    const { startedAt, parameters, measures } = record;
+    const shares = measures.flatMap((step) =>
+      step.kind === 'sounded' && step.shareInWindow.kind === 'measured' ? [step.shareInWindow.value] : [],
+    );
+    const worth = shares.reduce((sum, share) => sum + share, 0) / Math.max(1, shares.length);
+    return [{ ...one, startedAt, exercise: `${parameters.instrumentId} ${exerciseName(parameters)}`, worth }];
+  });
+  await sounds.bulkDelete(soundsToDrop(known, budgetBytes, pinned));
+}

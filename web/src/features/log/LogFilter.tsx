@@ -1,0 +1,88 @@
+import { Flex } from '@chakra-ui/react';
+import { FAMILIES } from '@inner-hum/core/exercise';
+import { SETUP_PARTS } from '@inner-hum/core/plan';
+import { INSTRUMENTS } from '@inner-hum/core/theory';
+import { useTranslation } from 'react-i18next';
+import { useSearchParams } from 'react-router';
+import type { TakeFilter } from '../../db/search';
+import { Button, Choice, Field, TextInput } from '../../shared/controls';
+import { en } from '../../i18n/en';
+import { useNoteName } from '../../shared/useNoteName';
+import { useAppSelector } from '../../store';
+
+const KINDS = ['size', 'note', 'family', 'finding', 'gear'] as const;
+const FINDINGS = Object.keys(en.log.findings);
+const NOTES = Array.from({ length: 46 }, (_, i) => String(57 + i));
+
+/** The filter of the Log, kept in the address so that a page can be gone back to. */
+export function useTakeFilter(): TakeFilter {
+  const [search] = useSearchParams();
+  return {
+    tags: KINDS.flatMap((kind) => {
+      const value = search.get(kind);
+      return value ? [kind === 'gear' ? value : `${kind}:${value}`] : [];
+    }),
+    since: search.get('since') ?? '',
+  };
+}
+
+export function LogFilter() {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const [search, setSearch] = useSearchParams();
+  const gear = useAppSelector((state) => state.settings.gear);
+  const put = (kind: string, value: string) => {
+    const next = new URLSearchParams(search);
+    if (value === '') next.delete(kind);
+    else next.set(kind, value);
+    setSearch(next, { replace: true });
+  };
+  const any = t('log.filter.any');
+  const choice = (kind: (typeof KINDS)[number], options: readonly string[], textOf: (one: string) => string) => (
+    <Choice
+      label={t(`log.filter.${kind}`)}
+      value={search.get(kind) ?? ''}
+      options={['', ...options]}
+      textOf={(one) => (one === '' ? any : textOf(one))}
+      onChange={(one) => put(kind, one)}
+    />
+  );
+  const parts = SETUP_PARTS.flatMap((part) =>
+    [...new Set(gear.filter((one) => one.part === part).map((one) => one.name))].map((name) => `${part}:${name}`),
+  );
+  return (
+    <Flex gap="10px" wrap="wrap" align="flex-end" my="12px" css={{ '& label': { maxWidth: '190px' } }}>
+      {choice(
+        'size',
+        INSTRUMENTS.map((one) => one.id),
+        (id) => t(`instruments.${id}`),
+      )}
+      {choice('note', NOTES, (midi) => nameOf(Number(midi)))}
+      {choice(
+        'family',
+        FAMILIES.map((one) => one.id),
+        (id) => t(`families.${id}.name`),
+      )}
+      {choice('finding', FINDINGS, (id) => t(`log.findings.${id}`))}
+      {parts.length > 0 &&
+        choice('gear', parts, (tag) =>
+          t('compare.part', {
+            part: t(`gear.parts.${tag.split(':')[0]}`),
+            name: tag.slice(tag.indexOf(':') + 1),
+          }),
+        )}
+      <Field label={t('log.filter.since')}>
+        <TextInput
+          type="date"
+          value={search.get('since') ?? ''}
+          onChange={(event) => put('since', event.target.value)}
+        />
+      </Field>
+      {[...search.keys()].length > 0 && (
+        <Button tone="quiet" onClick={() => setSearch({}, { replace: true })}>
+          {t('log.filter.clear')}
+        </Button>
+      )}
+    </Flex>
+  );
+}

@@ -1,0 +1,52 @@
+import { chakra, Flex } from '@chakra-ui/react';
+import { useEffect, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { canChooseFolder, chooseFolder, folderName } from '../../db/autoBackup';
+import { Button } from '../../shared/controls';
+import { formatNumber } from '../../shared/format';
+import { useAppDispatch } from '../../store';
+import { noticed } from '../../store/notices';
+
+/** What is kept in this browser, whether the browser promised to keep it, and the folder for backups. */
+export function StorageRow() {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const [usage, setUsage] = useState<{ readonly mB: number; readonly lasting: boolean }>();
+  const [folder, setFolder] = useState<string>();
+  useEffect(() => {
+    void Promise.all([navigator.storage.estimate(), navigator.storage.persisted()]).then(([estimate, lasting]) =>
+      setUsage({ mB: (estimate.usage ?? 0) / 1e6, lasting }),
+    );
+    void folderName().then(setFolder);
+  }, []);
+  const choose = async () => {
+    const name = await chooseFolder();
+    if (!name) return;
+    setFolder(name);
+    dispatch(noticed({ text: t('log.folderSet', { folder: name }) }));
+  };
+  const keep = async () => {
+    const lasting = await navigator.storage.persist();
+    setUsage((before) => before && { ...before, lasting });
+    if (!lasting) dispatch(noticed({ text: t('log.notLasting') }));
+  };
+  if (!usage) return null;
+  return (
+    <Flex gap="12px" align="center" wrap="wrap" color="inkSoft" fontSize="0.92rem" mt="8px">
+      <span>{t('log.storage', { mB: formatNumber(usage.mB, 1) })}</span>
+      {usage.lasting ? (
+        <span>{t('log.lasting')}</span>
+      ) : (
+        <Button tone="quiet" onClick={() => void keep()}>
+          {t('log.keepForGood')}
+        </Button>
+      )}
+      {canChooseFolder() && (
+        <Button tone="quiet" onClick={() => void choose()}>
+          {folder ? t('log.folder', { folder }) : t('log.chooseFolder')}
+        </Button>
+      )}
+      {!canChooseFolder() && <chakra.span>{t('log.noFolder')}</chakra.span>}
+    </Flex>
+  );
+}

@@ -1,0 +1,223 @@
+import { Box, chakra, Flex } from '@chakra-ui/react';
+import { unpackFrames, type TakeRecord, type WholeTake } from '@inner-hum/core/formats';
+import { exerciseName } from '@inner-hum/core/exercise';
+import { valueOf, type Measured, type StepMeasures } from '@inner-hum/core/measure';
+import { format } from 'date-fns';
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { database } from '../../db/database';
+import { wholeTake } from '../../db/takes';
+import { Button, Choice, Field, Key, TextInput } from '../../shared/controls';
+import { DrawnRibbon } from '../../shared/DrawnRibbon';
+import { formatSigned } from '../../shared/format';
+import { takeView } from '../../shared/MiniRibbon';
+import { SectionTitle } from '../../shared/PageTitle';
+import { drawRibbon } from '../../shared/ribbon';
+import { setupText } from '../../shared/setupText';
+import { usePalette } from '../../shared/useColourMode';
+import { AbPlayer } from './abPlayer';
+import { soundOf } from './playback';
+
+type Sounded = Extract<StepMeasures, { kind: 'sounded' }>;
+const COMPARED = ['pitchCentreCents', 'pitchSteadinessCents', 'responseS', 'swellErrorDb', 'rangeDb'] as const;
+
+/** Takes of the same exercise that this one can be set against, newest first. */
+function useRivals(record: TakeRecord): readonly TakeRecord[] {
+  const found = useLiveQuery(async () => {
+    const digests = await database.digests.where('tags').equals(`family:${record.score.family}`).toArray();
+    const own = digests.filter(
+      (one) =>
+        one.takeId !== record.id &&
+        one.setup.instrumentId === record.setup.instrumentId &&
+        exerciseName(one.parameters) === exerciseName(record.parameters),
+    );
+    const takes = await database.takes.bulkGet(own.map((one) => one.takeId));
+    return takes.flatMap((one) => one ?? []).sort((a, b) => (a.startedAt < b.startedAt ? 1 : -1));
+  }, [record.id]);
+  return found ?? [];
+}
+
+/** This take against another of the same exercise: ribbons over one another, numbers side by side, switched by ear. */
+export function Compare({ take }: { readonly take: WholeTake }) {
+  const { t } = useTranslation();
+  const rivals = useRivals(take.record);
+  const [chosen, choose] = useState('');
+  const [other, setOther] = useState<WholeTake>();
+  useEffect(() => {
+    let gone = false;
+    if (chosen) void wholeTake(chosen).then((found) => !gone && setOther(found));
+    return () => void (gone = true);
+  }, [chosen]);
+  if (rivals.length === 0) return null;
+  const best = rivals.reduce((most, one) => (worth(one) > worth(most) ? one : most));
+  const last = rivals.find((one) => one.startedAt < take.record.startedAt);
+  const first = rivals.at(-1)!;
+  const label = (one: TakeRecord) => {
+    const marks = [
+      one === best && t('ab.best'),
+      one === last && t('ab.last'),
+      one === first && rivals.length > 1 && t('ab.first'),
+      setupText(one.setup),
+    ];
+    return [format(new Date(one.startedAt), 'd MMM yyyy, HH:mm'), ...marks].filter(Boolean).join(' · ');
+  };
+  return (
+    <Box mt="26px">
+      <SectionTitle>{t('ab.title')}</SectionTitle>
+      <Box maxWidth="34rem" mb="10px">
+        <Choice
+          label={t('ab.against')}
+          value={chosen}
+          options={['', ...rivals.map((one) => one.id)]}
+          textOf={(id) => (id === '' ? t('ab.choose') : label(rivals.find((one) => one.id === id)!))}
+          onChange={choose}
+        />
+      </Box>
+      {chosen && other?.record.id === chosen && <Together a={take} b={other} />}
+    </Box>
+  );
+}
+
+function worth({ measures }: TakeRecord): number {
+  const shares = measures.flatMap((one) => (one.kind === 'sounded' ? (valueOf(one.shareInWindow) ?? []) : []));
+  return shares.reduce((sum, one) => sum + one, 0) / Math.max(1, shares.length);
+}
+
+function Together({ a, b }: { readonly a: WholeTake; readonly b: WholeTake }) {
+  const { t } = useTranslation();
+  return (
+    <>
+      <Overlaid a={a} b={b} />
+      <SwitchedByEar a={a} b={b} />
+      <chakra.table mt="10px" css={{ '& td, & th': { padding: '3px 16px 3px 0', textAlign: 'left' } }}>
+        <thead>
+          <tr>
+            <th>{t('measures.quantity')}</th>
+            <th>A</th>
+            <th>B</th>
+          </tr>
+        </thead>
+        <tbody>
+          {COMPARED.map((name) => (
+            <tr key={name}>
+              <td>{t(`measures.${name}`)}</td>
+              <td>{mean(a.record, name)}</td>
+              <td>{mean(b.record, name)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </chakra.table>
+    </>
+  );
+}
+
+function mean({ measures }: TakeRecord, name: (typeof COMPARED)[number]): string {
+  const values = measures.flatMap((one) =>
+    one.kind === 'sounded' ? (valueOf((one as Sounded)[name] as Measured) ?? []) : [],
+  );
+  if (values.length === 0) return '–';
+  const factor = name === 'responseS' ? 1000 : 1;
+  return formatSigned(
+    (factor * values.reduce((sum, one) => sum + one, 0)) / values.length,
+    name === 'responseS' ? 0 : 1,
+  );
+}
+
+/** The other take as a pale ribbon under this one, both from their first beat. */
+function Overlaid({ a, b }: { readonly a: WholeTake; readonly b: WholeTake }) {
+  const palette = usePalette();
+  const views = useMemo(() => {
+    const view = ({ record, frames }: WholeTake) => takeView(record, unpackFrames(frames, record.frameCount));
+    const own = view(a);
+    const shiftS = a.record.firstBeatS - b.record.firstBeatS;
+    const other = view(b);
+    return { own, other: { ...own, frames: { ...other.frames, startS: shiftS } } };
+  }, [a, b]);
+  const draw = useCallback(
+    (context: CanvasRenderingContext2D, width: number, height: number) => {
+      const faint = { ...palette, partials: palette.partials.map(() => palette.line) };
+      drawRibbon(context, { ...views.other, palette: faint, width, height });
+      drawRibbon(context, { ...views.own, palette, width, height, over: true });
+    },
+    [views, palette],
+  );
+  return <DrawnRibbon draw={draw} live={false} height="230px" />;
+}
+
+/** Both sounds at one loudness, started together; a key switches which is heard. */
+function SwitchedByEar({ a, b }: { readonly a: WholeTake; readonly b: WholeTake }) {
+  const { t } = useTranslation();
+  const sounds = useMemo(() => [soundOf(a), soundOf(b)] as const, [a, b]);
+  const lengthS = Math.min(...sounds.map((one) => (one ? one.samples.length / one.sampleRateHz : 0)));
+  const [player, setPlayer] = useState<AbPlayer>();
+  const [heard, setHeard] = useState<'a' | 'b'>('a');
+  const [half, setHalf] = useState(false);
+  const [from, setFrom] = useState(0);
+  const [to, setTo] = useState(Number(lengthS.toFixed(1)));
+  useEffect(() => () => player?.close(), [player]);
+  const play = async () => {
+    if (player) {
+      player.close();
+      setPlayer(undefined);
+      return;
+    }
+    const [first, second] = sounds;
+    if (!first || !second) return;
+    const fresh = new AbPlayer(first, second, { fromS: from, toS: Math.max(from + 0.2, to), half });
+    fresh.hear(heard);
+    setPlayer(fresh);
+    await fresh.start();
+  };
+  const change = useCallback(() => {
+    setHeard((now) => {
+      const next = now === 'a' ? 'b' : 'a';
+      player?.hear(next);
+      return next;
+    });
+  }, [player]);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key.toLowerCase() === 'x' && !(event.target as HTMLElement).closest('input, textarea, select'))
+        change();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [change]);
+  if (!sounds[0] || !sounds[1]) return <p>{t('ab.noSound')}</p>;
+  return (
+    <Flex gap="12px" align="flex-end" wrap="wrap" mt="8px">
+      <Button onClick={() => void play()} data-testid="ab-play">
+        {t(player ? 'ab.stop' : 'ab.play')}
+      </Button>
+      <Button onClick={change} aria-live="polite" data-testid="ab-heard">
+        {t('ab.heard', { side: heard.toUpperCase() })} <Key>X</Key>
+      </Button>
+      <Button aria-pressed={half} tone={half ? 'plain' : 'quiet'} onClick={() => setHalf(!half)} disabled={!!player}>
+        {t('ab.half')}
+      </Button>
+      <Field label={t('ab.from')} width="92px">
+        <TextInput
+          type="number"
+          min={0}
+          max={lengthS}
+          step={0.1}
+          value={from}
+          disabled={!!player}
+          onChange={(event) => setFrom(Number(event.target.value))}
+        />
+      </Field>
+      <Field label={t('ab.to')} width="92px">
+        <TextInput
+          type="number"
+          min={0}
+          max={lengthS}
+          step={0.1}
+          value={to}
+          disabled={!!player}
+          onChange={(event) => setTo(Number(event.target.value))}
+        />
+      </Field>
+    </Flex>
+  );
+}

@@ -1,0 +1,78 @@
+import { Box, chakra, Flex } from '@chakra-ui/react';
+import type { Comparison, Digest } from '@inner-hum/core/plan';
+import { format, subDays } from 'date-fns';
+import { useEffect, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { compareService } from '../../shared/compareService';
+import { dayOf, formatNumber } from '../../shared/format';
+import { SectionTitle } from '../../shared/PageTitle';
+import { useNoteName } from '../../shared/useNoteName';
+import { useAppSelector } from '../../store';
+
+const DAYS = 14;
+
+/** The days with practice out of the last fourteen as a plain strip, and one change that is sure. */
+export function Consistency({ recent }: { readonly recent: readonly Digest[] }) {
+  const { t } = useTranslation();
+  const minutesOn = new Map<string, number>();
+  for (const { day, lastsS } of recent) minutesOn.set(day, (minutesOn.get(day) ?? 0) + lastsS / 60);
+  const days = Array.from({ length: DAYS }, (_, i) => subDays(new Date(), DAYS - 1 - i));
+  const practised = days.filter((one) => minutesOn.has(dayOf(one))).length;
+  return (
+    <Box borderTopWidth="2px" borderColor="ink" pt="10px">
+      <SectionTitle>{t('today.fortnight')}</SectionTitle>
+      <Flex role="img" aria-label={t('today.daysOf', { count: practised, days: DAYS })} gap="4px" align="flex-end">
+        {days.map((one) => {
+          const minutes = minutesOn.get(dayOf(one)) ?? 0;
+          return (
+            <Box key={dayOf(one)} flex="1" textAlign="center" title={format(one, 'd MMM')}>
+              <Box
+                borderRadius="3px"
+                borderWidth="1.5px"
+                borderColor="ink"
+                bg={minutes > 0 ? 'ink' : 'transparent'}
+                opacity={minutes > 0 ? 1 : 0.35}
+                style={{ height: `${minutes > 0 ? 12 + Math.min(24, 2 * minutes) : 12}px` }}
+              />
+              <chakra.span fontSize="0.7rem" color="inkSoft">
+                {format(one, 'EEEEE')}
+              </chakra.span>
+            </Box>
+          );
+        })}
+      </Flex>
+      <p>{t('today.daysOf', { count: practised, days: DAYS })}</p>
+      <OneChange recent={recent} />
+    </Box>
+  );
+}
+
+function OneChange({ recent }: { readonly recent: readonly Digest[] }) {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const instrumentId = useAppSelector((state) => state.settings.instrumentId);
+  const [change, setChange] = useState<Comparison>();
+  useEffect(() => {
+    let gone = false;
+    const own = recent.filter((one) => one.setup.instrumentId === instrumentId);
+    void compareService()
+      .changeWorthKnowing(own, Date.now())
+      .then((found) => {
+        if (!gone) setChange(found);
+      });
+    return () => void (gone = true);
+  }, [recent, instrumentId]);
+  if (!change) return null;
+  const { quantity, midi, difference, from, to } = change;
+  const factor = quantity === 'responseS' ? 1000 : 1;
+  const less = difference < 0 ? 'less' : 'more';
+  return (
+    <chakra.p mt="8px" fontWeight={600} data-testid="one-change">
+      {t(`today.change.${quantity}.${less}`, {
+        note: nameOf(midi!),
+        value: formatNumber(Math.abs(difference) * factor, quantity === 'responseS' ? 0 : 1),
+        error: formatNumber((factor * (to - from)) / 2, quantity === 'responseS' ? 0 : 1),
+      })}
+    </chakra.p>
+  );
+}

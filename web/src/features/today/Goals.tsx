@@ -1,0 +1,96 @@
+import { Box, Flex } from '@chakra-ui/react';
+import { GOAL_KINDS, type GoalKind } from '@inner-hum/core/plan';
+import { ALTISSIMO_REACH_SEMITONES, instrumentById } from '@inner-hum/core/theory';
+import { addDays, format } from 'date-fns';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Button, Choice, Field, TextInput, Tick } from '../../shared/controls';
+import { dayOf } from '../../shared/format';
+import { SectionTitle } from '../../shared/PageTitle';
+import { useNoteName } from '../../shared/useNoteName';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { settingsChanged } from '../../store/settings';
+
+const USUAL_DAYS = 28;
+const USUAL_QUIET = { from: '21:30', to: '08:00' } as const;
+
+/** What is worked towards, each with its day, and the hours in which bell notes must not be loud. */
+export function Goals() {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const dispatch = useAppDispatch();
+  const { goals, instrumentId, quietHours } = useAppSelector((state) => state.settings);
+  const horn = instrumentById(instrumentId);
+  const [kind, setKind] = useState<GoalKind>('softLowEntry');
+  const [midi, setMidi] = useState(horn.lowestWrittenMidi);
+  const [by, setBy] = useState(dayOf(addDays(new Date(), USUAL_DAYS)));
+  const notes = Array.from(
+    { length: horn.highestKeyedWrittenMidi + ALTISSIMO_REACH_SEMITONES - horn.lowestWrittenMidi + 1 },
+    (_, i) => String(horn.lowestWrittenMidi + i),
+  );
+  const own = goals.filter((one) => one.instrumentId === instrumentId);
+  const change = (next: typeof goals) => dispatch(settingsChanged({ goals: next, session: null }));
+  return (
+    <Box borderTopWidth="2px" borderColor="ink" pt="10px">
+      <SectionTitle>{t('goals.title')}</SectionTitle>
+      {own.length === 0 && <p>{t('goals.none')}</p>}
+      {own.map((goal) => (
+        <Flex key={`${goal.kind} ${goal.midi} ${goal.by}`} align="center" gap="8px">
+          <Box flex="1">
+            {t(`goals.kinds.${goal.kind}`, { note: nameOf(goal.midi) })},{' '}
+            {t('goals.by', { date: format(new Date(`${goal.by}T12:00`), 'd MMM') })}
+          </Box>
+          <Button tone="quiet" onClick={() => change(goals.filter((one) => one !== goal))}>
+            {t('exercise.remove')}
+          </Button>
+        </Flex>
+      ))}
+      <details>
+        <summary>{t('goals.add')}</summary>
+        <Flex direction="column" gap="8px" mt="6px">
+          <Choice
+            label={t('goals.kind')}
+            value={kind}
+            options={GOAL_KINDS}
+            textOf={(one) => t(`goals.kinds.${one}`, { note: '' })}
+            onChange={setKind}
+          />
+          <Choice
+            label={t('goals.note')}
+            value={String(midi)}
+            options={notes}
+            textOf={(one) => nameOf(Number(one))}
+            onChange={(one) => setMidi(Number(one))}
+          />
+          <Field label={t('goals.day')}>
+            <TextInput type="date" value={by} min={dayOf(new Date())} onChange={(event) => setBy(event.target.value)} />
+          </Field>
+          <Button disabled={by === ''} onClick={() => change([...goals, { kind, midi, by, instrumentId }])}>
+            {t('goals.put')}
+          </Button>
+        </Flex>
+      </details>
+      <Tick
+        label={t('goals.quiet')}
+        checked={quietHours !== null}
+        onChange={(on) => dispatch(settingsChanged({ quietHours: on ? USUAL_QUIET : null, session: null }))}
+      />
+      {quietHours && (
+        <Flex gap="10px">
+          {(['from', 'to'] as const).map((end) => (
+            <Field key={end} label={t(`goals.${end}`)} flex="1">
+              <TextInput
+                type="time"
+                value={quietHours[end]}
+                onChange={(event) =>
+                  event.target.value &&
+                  dispatch(settingsChanged({ quietHours: { ...quietHours, [end]: event.target.value }, session: null }))
+                }
+              />
+            </Field>
+          ))}
+        </Flex>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,134 @@
+import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
+import { blockS, type SessionBlock } from '@inner-hum/core/plan';
+import { format } from 'date-fns';
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useCallback, useEffect } from 'react';
+import { useTranslation } from 'react-i18next';
+import { useNavigate } from 'react-router';
+import { sessionQueue } from '../../audio/queue';
+import { runner } from '../../audio/takeRunner';
+import { database } from '../../db/database';
+import { asksForDemo } from '../../db/demo';
+import { Button, Choice, Key } from '../../shared/controls';
+import { dayOf } from '../../shared/format';
+import { PageTitle } from '../../shared/PageTitle';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { settingsChanged, type RunningSession } from '../../store/settings';
+import { Consistency } from './Consistency';
+import { Goals } from './Goals';
+import { SessionList } from './SessionList';
+import { usePlan, useRecent } from './usePlan';
+import { WeekView } from './WeekView';
+import { Welcome } from './Welcome';
+
+const CHOICES = ['5', '10', '15', '20', '30', '45', '60', '90'] as const;
+
+/** Today: what to do now and why, started at one key. */
+export default function TodayPage() {
+  const { t } = useTranslation();
+  const welcomedOn = useAppSelector((state) => state.settings.welcomedOn);
+  const takes = useLiveQuery(() => database.takes.count(), []);
+  if (takes === undefined || (takes === 0 && asksForDemo())) return <p>{t('app.loading')}</p>;
+  return takes === 0 && welcomedOn === '' ? <Welcome /> : <Today />;
+}
+
+function Today() {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const { minutes, style, instrumentId, session } = useAppSelector((state) => state.settings);
+  const recent = useRecent();
+  const plan = usePlan(recent);
+  const today = dayOf(new Date());
+  // An adjusted or begun session stays for its day; another horn or another length is another session.
+  const kept =
+    session && session.day === today && session.instrumentId === instrumentId && session.minutes === minutes
+      ? session
+      : null;
+  const blocks = kept ? kept.blocks : plan?.blocks;
+  const put = useCallback(
+    (changed: readonly SessionBlock[]) => {
+      const base: RunningSession = kept ?? { day: today, instrumentId, minutes, blocks: [], done: 0, change: null };
+      dispatch(settingsChanged({ session: { ...base, blocks: changed } }));
+    },
+    [dispatch, kept, today, instrumentId, minutes],
+  );
+  const start = useCallback(() => {
+    if (!blocks || blocks.length === 0) return;
+    if (!kept) put(blocks);
+    void navigate('/stand');
+    // The Stand must be there first: leaving a place ends what runs.
+    setTimeout(() => void runner.startQueue(sessionQueue()), 0);
+  }, [blocks, kept, put, navigate]);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key !== ' ' || (event.target as HTMLElement).closest('input, textarea, select, button, a, [role]'))
+        return;
+      event.preventDefault();
+      start();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [start]);
+  const totalMin = Math.round((blocks ?? []).reduce((sum, one) => sum + blockS(one), 0) / 60);
+  return (
+    <Box maxWidth="80rem" pb="40px">
+      <PageTitle title={t('today.title')}>
+        <chakra.span color="inkSoft">{format(new Date(), 'EEEE, d MMMM')}</chakra.span>
+      </PageTitle>
+      <Grid templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 340px' }} gap="36px">
+        <Box minWidth={0}>
+          <Flex align="flex-end" gap="12px" wrap="wrap" my="10px">
+            <Button
+              tone="strong"
+              onClick={start}
+              disabled={!blocks?.length}
+              data-testid="start-session"
+              fontSize="1.15rem"
+            >
+              {kept && kept.done > 0 ? t('today.goOn') : t('today.start')} <Key>{t('stand.startKey')}</Key>
+            </Button>
+            <Choice
+              label={t('today.minutes')}
+              value={String(minutes) as (typeof CHOICES)[number]}
+              options={CHOICES}
+              textOf={(one) => t('today.minutesOf', { minutes: one })}
+              onChange={(one) => dispatch(settingsChanged({ minutes: Number(one), session: null }))}
+            />
+            <Choice
+              label={t('today.style')}
+              value={style}
+              options={['sweep', 'dwell']}
+              textOf={(one) => t(`today.styles.${one}`)}
+              onChange={(one) => dispatch(settingsChanged({ style: one, session: null }))}
+            />
+            {kept && (
+              <Button tone="quiet" onClick={() => dispatch(settingsChanged({ session: null }))}>
+                {t('today.anew')}
+              </Button>
+            )}
+          </Flex>
+          {kept?.change && (
+            <chakra.p role="status" mb="6px">
+              {t(`today.changed.${kept.change.decision as 'easier'}`)}
+            </chakra.p>
+          )}
+          {blocks?.length === 0 && <chakra.p fontSize="1.2rem">{t('today.allDone')}</chakra.p>}
+          {blocks && blocks.length > 0 && (
+            <>
+              <SessionList blocks={blocks} onChange={put} />
+              <chakra.p color="inkSoft" mt="8px">
+                {t('today.total', { count: blocks.length, minutes: totalMin })}
+              </chakra.p>
+            </>
+          )}
+        </Box>
+        <chakra.aside display="flex" flexDirection="column" gap="22px">
+          {recent && <Consistency recent={recent} />}
+          <Goals />
+          {plan && <WeekView from={plan.from} />}
+        </chakra.aside>
+      </Grid>
+    </Box>
+  );
+}

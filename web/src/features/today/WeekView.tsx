@@ -1,0 +1,99 @@
+import { Box, chakra, Flex } from '@chakra-ui/react';
+import { planWeek, type PlanFor } from '@inner-hum/core/plan';
+import { addDays, format } from 'date-fns';
+import { useMemo } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Button, Field, Select, TextInput } from '../../shared/controls';
+import { exerciseTitle } from '../../shared/exerciseText';
+import { dayOf } from '../../shared/format';
+import { SectionTitle } from '../../shared/PageTitle';
+import { saveFile } from '../../shared/saveFile';
+import { useNoteName } from '../../shared/useNoteName';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { settingsChanged } from '../../store/settings';
+
+const MINUTES = [0, 5, 10, 15, 20, 30, 45, 60, 90];
+const DAYS = 7;
+
+/** The week to come as it looks now, the minutes of each weekday, and its way into a calendar. */
+export function WeekView({ from }: { readonly from: PlanFor }) {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const dispatch = useAppDispatch();
+  const { weekMinutes, practiceAt } = useAppSelector((state) => state.settings);
+  const dates = useMemo(() => Array.from({ length: DAYS }, (_, i) => addDays(new Date(), i)), []);
+  const week = useMemo(
+    () =>
+      planWeek(
+        from,
+        dates.map((date) => ({ day: dayOf(date), minutes: weekMinutes[weekday(date)]! })),
+      ),
+    [from, dates, weekMinutes],
+  );
+  const focus = (i: number) =>
+    week[i]!.blocks.filter((block) => !['warmUp', 'anchor', 'kept'].includes(block.reason.kind))
+      .slice(0, 2)
+      .map((block) => exerciseTitle(t, block.exercise, nameOf))
+      .join('; ');
+  const save = async () => {
+    const { writeCalendar } = await import('@inner-hum/core/formats');
+    const practices = week.flatMap(({ day, minutes, blocks }) =>
+      minutes === 0
+        ? []
+        : [
+            {
+              id: `${day}@inner-hum`,
+              day,
+              at: practiceAt,
+              minutes,
+              title: t('week.event', { minutes }),
+              description: blocks.map((block) => exerciseTitle(t, block.exercise, nameOf)).join('\n'),
+            },
+          ],
+    );
+    saveFile('inner-hum-week.ics', 'text/calendar', writeCalendar(practices));
+  };
+  return (
+    <Box borderTopWidth="2px" borderColor="ink" pt="10px">
+      <SectionTitle>{t('week.title')}</SectionTitle>
+      {dates.map((date, i) => (
+        <Flex key={dayOf(date)} align="center" gap="8px" py="2px">
+          <chakra.span width="42px">{format(date, 'EEE')}</chakra.span>
+          <Select
+            aria-label={t('week.minutes', { day: format(date, 'EEEE') })}
+            width="86px"
+            minHeight="36px"
+            value={weekMinutes[weekday(date)]}
+            onChange={(event) =>
+              dispatch(settingsChanged({ weekMinutes: weekMinutes.with(weekday(date), Number(event.target.value)) }))
+            }
+          >
+            {MINUTES.map((one) => (
+              <option key={one} value={one}>
+                {one === 0 ? t('week.rest') : t('today.minutesOf', { minutes: one })}
+              </option>
+            ))}
+          </Select>
+          <chakra.span color="inkSoft" fontSize="0.82rem" lineHeight={1.2}>
+            {focus(i)}
+          </chakra.span>
+        </Flex>
+      ))}
+      <Flex gap="10px" align="flex-end" mt="8px">
+        <Field label={t('week.at')} width="120px">
+          <TextInput
+            type="time"
+            value={practiceAt}
+            onChange={(event) => event.target.value && dispatch(settingsChanged({ practiceAt: event.target.value }))}
+          />
+        </Field>
+        <Button onClick={() => void save()}>{t('week.calendar')}</Button>
+      </Flex>
+    </Box>
+  );
+}
+
+/** Monday is 0. */
+function weekday(date: Date): number {
+  return (date.getDay() + 6) % 7;
+}

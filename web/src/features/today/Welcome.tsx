@@ -1,0 +1,68 @@
+import { Box, chakra, Flex } from '@chakra-ui/react';
+import { familyById, usualExercise } from '@inner-hum/core/exercise';
+import { INSTRUMENTS } from '@inner-hum/core/theory';
+import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
+import { Button, Choice } from '../../shared/controls';
+import { dayOf } from '../../shared/format';
+import { useOpenExercise } from '../../shared/useOpenExercise';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { hornChosen, settingsChanged } from '../../store/settings';
+
+/** The first minutes: horn, names, sound, and the first swell. */
+export function Welcome() {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const open = useOpenExercise();
+  const settings = useAppSelector((state) => state.settings);
+  const welcomed = () => dispatch(settingsChanged({ welcomedOn: dayOf(new Date()) }));
+  const begin = () => {
+    welcomed();
+    open(usualExercise(familyById('swell'), settings.instrumentId));
+  };
+  return (
+    <Box maxWidth="44rem" mt="24px" pb="40px">
+      <chakra.h1 fontFamily="heading" fontSize="2.6rem" fontWeight={500} lineHeight={1.15}>
+        {t('welcome.title')}
+      </chakra.h1>
+      <chakra.p fontSize="1.15rem" my="12px">
+        {t('welcome.intro')}
+      </chakra.p>
+      <Flex direction="column" gap="16px" maxWidth="26rem" my="18px">
+        <Choice
+          label={t('welcome.horn')}
+          value={settings.instrumentId}
+          options={INSTRUMENTS.map((one) => one.id)}
+          textOf={(id) => t(`instruments.${id}`)}
+          onChange={(id) => dispatch(hornChosen(id))}
+        />
+        <Choice
+          label={t('welcome.names')}
+          value={settings.noteNames}
+          options={['english', 'german', 'fixedDo']}
+          textOf={(system) => t(`setUp.namesSystem.${system}`)}
+          onChange={(noteNames) => dispatch(settingsChanged({ noteNames }))}
+        />
+        <Choice
+          label={t('welcome.sound')}
+          help={t(settings.source === 'standIn' ? 'welcome.standInHelp' : 'welcome.microphoneHelp')}
+          value={settings.source === 'file' ? 'microphone' : settings.source}
+          options={['microphone', 'standIn']}
+          textOf={(source) => t(`sources.${source}`)}
+          onChange={(source) => dispatch(settingsChanged({ source }))}
+        />
+      </Flex>
+      <Flex gap="14px" align="center" wrap="wrap">
+        <Button tone="strong" onClick={begin} fontSize="1.1rem">
+          {t('welcome.begin')}
+        </Button>
+        <Link to="/set-up#ruler" onClick={welcomed}>
+          {t('welcome.ruler')}
+        </Link>
+        <Button tone="quiet" onClick={welcomed}>
+          {t('welcome.skip')}
+        </Button>
+      </Flex>
+    </Box>
+  );
+}

@@ -1,0 +1,49 @@
+import { hornMap, ownSources, planSession, type Digest, type PlanFor, type SessionBlock } from '@inner-hum/core/plan';
+import { subDays } from 'date-fns';
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useMemo } from 'react';
+import { database } from '../../db/database';
+import { dayOf } from '../../shared/format';
+import { useCells } from '../../shared/useCells';
+import { useAppSelector } from '../../store';
+
+const LOOKED_BACK_DAYS = 56;
+
+/** Digests of the last eight weeks, all horns; undefined while they are read. */
+export function useRecent(): readonly Digest[] | undefined {
+  return useLiveQuery(() =>
+    database.digests.where('startedAtMs').above(subDays(new Date(), LOOKED_BACK_DAYS).getTime()).toArray(),
+  );
+}
+
+/** What today's session is planned from, and the session as it would be; undefined while it is read. */
+export function usePlan(
+  recent: readonly Digest[] | undefined,
+): { readonly from: PlanFor; readonly blocks: readonly SessionBlock[] } | undefined {
+  const { instrumentId, minutes, style, goals, quietHours } = useAppSelector((state) => state.settings);
+  const cells = useCells();
+  return useMemo(() => {
+    if (!cells || !recent) return undefined;
+    const now = new Date();
+    const from: PlanFor = {
+      instrumentId,
+      minutes,
+      style,
+      goals,
+      notes: hornMap(cells),
+      sources: ownSources(cells),
+      recent: recent.filter((one) => one.setup.instrumentId === instrumentId),
+      quiet: isQuiet(now, quietHours),
+      nowMs: now.getTime(),
+      day: dayOf(now),
+    };
+    return { from, blocks: planSession(from) };
+  }, [cells, recent, instrumentId, minutes, style, goals, quietHours]);
+}
+
+/** Whether a moment lies in the quiet hours, which may run past midnight. */
+export function isQuiet(now: Date, hours: { readonly from: string; readonly to: string } | null): boolean {
+  if (!hours) return false;
+  const time = `${String(now.getHours()).padStart(2, '0')}:${String(now.getMinutes()).padStart(2, '0')}`;
+  return hours.from <= hours.to ? time >= hours.from && time < hours.to : time >= hours.from || time < hours.to;
+}

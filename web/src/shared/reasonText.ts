@@ -1,0 +1,27 @@
+import type { Reason } from '@inner-hum/core/plan';
+import type { TFunction } from 'i18next';
+import { needText } from './needText';
+
+/** Why something is in a session, in a sentence. */
+export function reasonText(t: TFunction, nameOf: (midi: number) => string, reason: Reason): string {
+  switch (reason.kind) {
+    case 'goal':
+      return t(`reasons.goal.${reason.goal}`, { note: nameOf(reason.midi), count: reason.daysLeft });
+    case 'seam':
+      return t('reasons.seam', { lower: nameOf(reason.midi), upper: nameOf(reason.upper) });
+    case 'overtone':
+      return t('reasons.overtone', {
+        note: nameOf(reason.midi),
+        partial: reason.partial,
+        percent: Math.round(reason.percent),
+      });
+    case 'warmUp':
+    case 'anchor':
+    case 'break':
+    case 'firstMap':
+    case 'kept':
+      return t(`reasons.${reason.kind}`, { note: nameOf(reason.midi) });
+    default:
+      return needText(t, nameOf, { midi: reason.midi, reason: reason.kind, value: reason.value, size: 1 });
+  }
+}
