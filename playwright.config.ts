@@ -19,6 +19,8 @@ export default defineConfig({
   testMatch: '*.spec.ts',
   workers: 1,
   timeout: 90_000,
+  // The demo season is read, checked and laid out in the browser before it shows.
+  expect: { timeout: 15_000 },
   // A headless browser without a sound card now and then stalls its audio clock for longer than a take.
   retries: 2,
   outputDir: 'test-results',

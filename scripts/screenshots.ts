@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, readdirSync, rmSync } from 'node:fs';
 import { familyById, usualExercise } from '@inner-hum/core/exercise';
 import { chromium, type Page } from '@playwright/test';
 import { CHROMIUM_FLAGS } from '../playwright.config';
@@ -8,40 +8,81 @@ import { CHROMIUM_FLAGS } from '../playwright.config';
 const PORT = 4191;
 const FOLDER = 'docs/screenshots';
 const address = `http://localhost:${PORT}`;
+const SIZE = { width: 1280, height: 800 };
 
 mkdirSync(FOLDER, { recursive: true });
+for (const old of readdirSync(FOLDER)) rmSync(`${FOLDER}/${old}`);
 const server = spawn('npx', ['tsx', 'server/src/main.ts', '--port', String(PORT)], { stdio: 'ignore', detached: true });
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: CHROMIUM_FLAGS });
 try {
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  await openWhenServed(page);
+  const empty = await browser.newPage({ viewport: SIZE });
+  await whenServed(empty);
+  await shoot(empty, 'first-run');
+  await empty.close();
+
+  const page = await browser.newPage({ viewport: SIZE });
+  await openDemo(page);
+  await page.getByTestId('one-change').waitFor();
+  await shoot(page, 'today');
+  await page.goto(`${address}/stand`);
+  await page.waitForTimeout(800);
   await shoot(page, 'stand-before');
   await page.keyboard.press('Space');
   await page.waitForTimeout(10_500);
   await shoot(page, 'stand-during');
   await page.getByTestId('verdict').waitFor({ timeout: 30_000 });
   await shoot(page, 'stand-verdict');
+
+  await page.goto(exercise('overtoneLadder', { tempoBpm: 80 }));
+  await page.getByTestId('part').locator('svg').waitFor();
+  await page.waitForTimeout(500);
+  await shoot(page, 'exercises');
+  await page.getByRole('link', { name: 'Stand' }).click();
+  await page.waitForTimeout(800);
+  await page.locator('h1').focus();
+  await page.keyboard.press('Space');
+  await page.waitForTimeout(11_500);
+  await shoot(page, 'stand-ladder');
+  await page.keyboard.press('Space');
+
+  await page.goto(`${address}/horn`);
+  await page.getByText('of 100, from').click();
+  await shoot(page, 'horn');
+  await layers(page);
   for (const [path, name] of [
-    ['/log', 'log'],
-    ['/take/demo-03', 'take'],
-    ['/set-up', 'set-up'],
+    ['/horn/note/74', 'note'],
+    ['/horn/compare', 'compare'],
+    ['/horn/sheet', 'sheet'],
+    ['/overtones', 'overtones'],
+    ['/overtones/route', 'route'],
+    ['/overtones/notebook', 'notebook'],
   ] as const) {
     await page.goto(address + path);
-    await page.waitForTimeout(1500);
+    await page.waitForTimeout(3000);
+    if (name === 'sheet') await page.emulateMedia({ media: 'print' });
     await shoot(page, name);
+    await page.emulateMedia({ media: 'screen' });
   }
-  const descent = usualExercise(familyById('zigzagDescent'), 'alto');
-  await page.goto(`${address}/exercises?exercise=${encodeURIComponent(JSON.stringify({ ...descent, tempoBpm: 100 }))}`);
-  await page.getByTestId('part').locator('svg').waitFor();
-  await shoot(page, 'exercises');
-  await page.goto(`${address}/stand`);
-  await page.getByText('Press Space').waitFor();
-  await page.keyboard.press('Space');
-  await page.waitForTimeout(9500);
-  await shoot(page, 'stand-descent');
-  const dark = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: 'dark' });
-  await dark.goto(`${address}/?demo`);
-  await dark.waitForTimeout(1500);
+  await page.goto(`${address}/log?family=overtoneMatch`);
+  await page.getByRole('listitem').last().getByRole('link').click();
+  await page.getByRole('heading', { name: 'The pair' }).scrollIntoViewIfNeeded();
+  await page.waitForTimeout(800);
+  await shoot(page, 'pair');
+  await page.goto(`${address}/log?family=overtoneMatch`);
+  await page.getByRole('listitem').first().getByRole('link').click();
+  await page.getByRole('combobox', { name: 'Set against' }).selectOption({ index: 3 });
+  await page.getByTestId('ab-play').scrollIntoViewIfNeeded();
+  await page.waitForTimeout(800);
+  await shoot(page, 'take');
+  await page.goto(`${address}/log?note=74`);
+  await page.getByRole('button', { name: 'Show the trend' }).click();
+  await page.waitForTimeout(1500);
+  await shoot(page, 'log');
+
+  const dark = await browser.newPage({ viewport: SIZE, colorScheme: 'dark' });
+  await openDemo(dark);
+  await dark.goto(`${address}/stand`);
+  await dark.waitForTimeout(800);
   await dark.keyboard.press('Space');
   await dark.waitForTimeout(9500);
   await shoot(dark, 'stand-dark');
@@ -50,12 +91,43 @@ try {
   process.kill(-server.pid!);
 }
 
-async function openWhenServed(page: Page): Promise<void> {
+function exercise(family: string, change: Record<string, number>): string {
+  const parameters = { ...usualExercise(familyById(family), 'alto'), ...change };
+  return `${address}/exercises?exercise=${encodeURIComponent(JSON.stringify(parameters))}`;
+}
+
+/** All layers of the map on one sheet. */
+async function layers(page: Page): Promise<void> {
+  const pictures: string[] = [];
+  for (const name of ['Pitch', 'Steadiness', 'Response', 'Colour', 'Range', 'Breath']) {
+    await page.getByRole('radio', { name }).click();
+    const png = await page.locator(`svg[aria-label="${name}"]`).screenshot();
+    pictures.push(
+      `<figure><figcaption>${name}</figcaption><img src="data:image/png;base64,${png.toString('base64')}"></figure>`,
+    );
+  }
+  const sheet = await page.context().newPage();
+  await sheet.setViewportSize(SIZE);
+  await sheet.setContent(
+    `<style>body{margin:14px;background:#f3f0e8;font:600 17px sans-serif;color:#123a42;display:grid;grid-template-columns:repeat(3,1fr);gap:10px}
+     figure{margin:0}img{width:100%}</style>${pictures.join('')}`,
+  );
+  await sheet.waitForTimeout(500);
+  await shoot(sheet, 'horn-layers');
+  await sheet.close();
+}
+
+async function openDemo(page: Page): Promise<void> {
+  await page.goto(`${address}/?demo`);
+  await page.getByText('Demo data').waitFor();
+  await page.waitForTimeout(1500);
+}
+
+async function whenServed(page: Page): Promise<void> {
   for (let tries = 0; tries < 40; tries++) {
     try {
-      await page.goto(`${address}/?demo`);
-      await page.getByText('Demo data').waitFor();
-      await page.waitForTimeout(1000);
+      await page.goto(address);
+      await page.getByRole('heading', { name: 'Hear it' }).waitFor();
       return;
     } catch {
       await new Promise((resolve) => setTimeout(resolve, 500));

@@ -26,7 +26,7 @@ test.use({ launchOptions: hearing(WAV) });
 test.describe.configure({ retries: 3 });
 
 test('a one-breath descent by microphone: the octave in its last note is found, and only there', async ({ page }) => {
-  await page.goto('/');
+  await page.goto('/stand');
   await page.getByRole('combobox', { name: 'Exercise' }).selectOption({ label: 'One-breath descent' });
   await page.getByRole('spinbutton', { name: 'Tempo' }).fill('120');
   await page.getByText('Cue, silent bars, beat one').click();

@@ -9,7 +9,7 @@ async function addToBlock(page: Page, family: string, fields: Record<string, str
 }
 
 test('a block of three families runs from one key press to the last verdict', async ({ page }) => {
-  await page.goto('/?demo');
+  await page.goto('/stand?demo');
   await expect(page.getByText('Demo data')).toBeVisible();
   await page.goto('/set-up');
   await page.getByRole('combobox', { name: 'Stand-in player' }).selectOption('clean');
@@ -23,7 +23,7 @@ test('a block of three families runs from one key press to the last verdict', as
   await expect(page.getByTestId('block')).toBeHidden({ timeout: 40_000 });
   await expect(page.getByTestId('verdict')).toContainText('% within the pitch window over 6 tones');
   await page.goto('/log');
-  await expect(page.getByText('24 takes')).toBeVisible();
+  await expect(page.getByText('196 takes')).toBeVisible();
 });
 
 test('own exercises and links carry an exercise; a bad link changes nothing', async ({ page }) => {
@@ -59,7 +59,7 @@ test('own exercises and links carry an exercise; a bad link changes nothing', as
 });
 
 test('the home check is one key away, and one key leads back', async ({ page }) => {
-  await page.goto('/?demo');
+  await page.goto('/stand?demo');
   await expect(page.getByText('Demo data')).toBeVisible();
   await expect(page.getByText('Press Space')).toBeVisible();
   await page.keyboard.press('b');
@@ -70,7 +70,7 @@ test('the home check is one key away, and one key leads back', async ({ page }) 
 });
 
 test('a caution shows where it matters, and is put away for the day', async ({ page }) => {
-  await page.goto('/?demo');
+  await page.goto('/stand?demo');
   await page.getByRole('combobox', { name: 'Exercise' }).selectOption({ label: 'Three zones' });
   await expect(page.getByTestId('caution')).toContainText('loud at the ear');
   await page.getByRole('button', { name: 'Not again today' }).click();
@@ -81,7 +81,7 @@ test('a caution shows where it matters, and is put away for the day', async ({ p
 });
 
 test('hands-free: each verdict is followed by the proposed next step, until it is stopped', async ({ page }) => {
-  await page.goto('/?demo');
+  await page.goto('/stand?demo');
   await expect(page.getByText('Demo data')).toBeVisible();
   await page.goto('/set-up');
   await page.getByRole('combobox', { name: 'Stand-in player' }).selectOption('clean');

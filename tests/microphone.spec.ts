@@ -26,7 +26,7 @@ test.use({ launchOptions: hearing(WAV) });
 test.describe.configure({ retries: 3 });
 
 test('a new player’s first swell by microphone: the numbers are those of the sound', async ({ page }) => {
-  await page.goto('/');
+  await page.goto('/stand');
   await expect(page.getByText('Press Space')).toBeVisible();
   await page.getByRole('link', { name: 'Set-up' }).click();
   await page.getByRole('combobox', { name: 'Horn' }).selectOption({ label: 'Alto' });
@@ -108,7 +108,7 @@ test('unplugged in mid-take: what was heard is kept, and the sentence says so', 
       return stream;
     };
   });
-  await page.goto('/');
+  await page.goto('/stand');
   await expect(page.getByText('Press Space')).toBeVisible();
   await page.keyboard.press('Space');
   await expect(page.getByTestId('beat')).toHaveText('4', { timeout: 15_000 });

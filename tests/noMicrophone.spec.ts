@@ -3,7 +3,7 @@ import { expect, test } from '@playwright/test';
 // Without the fake device and its automatic consent the browser refuses or finds no microphone.
 test('a refused or missing microphone: a plain sentence and a way on', async ({ page, context }) => {
   await context.clearPermissions();
-  await page.goto('/');
+  await page.goto('/stand');
   await expect(page.getByText('Press Space')).toBeVisible();
   await page.keyboard.press('Space');
   const problem = page.getByRole('alert');
@@ -18,7 +18,7 @@ test('the browser says no: the sentence is about permission', async ({ page }) =
   await page.addInitScript(() => {
     navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException('no', 'NotAllowedError'));
   });
-  await page.goto('/');
+  await page.goto('/stand');
   await expect(page.getByText('Press Space')).toBeVisible();
   await page.keyboard.press('Space');
   await expect(page.getByRole('alert')).toContainText('does not let this page use the microphone');

@@ -29,7 +29,7 @@ test('a phrase comes from a score file, a bad file changes nothing, a step can b
 });
 
 test('an own altissimo fingering is kept, tried three times and told of', async ({ page }) => {
-  await page.goto('/?demo');
+  await page.goto('/stand?demo');
   await expect(page.getByText('Demo data')).toBeVisible();
   await page.goto('/set-up');
   await page.getByRole('combobox', { name: 'Stand-in player' }).selectOption('clean');

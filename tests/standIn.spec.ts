@@ -5,7 +5,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { writeSwellWav } from './testWav';
 
 async function playDemoTake(page: Page): Promise<void> {
-  await page.goto('/?demo');
+  await page.goto('/stand?demo');
   await expect(page.getByText('Demo data')).toBeVisible();
   await start(page);
   await expect(page.getByTestId('verdict')).toBeVisible({ timeout: 60_000 });
@@ -17,19 +17,19 @@ test('from the demo’s address to the first note in two actions, to a verdict, 
   await playDemoTake(page);
   await expect(page.getByTestId('verdict')).toContainText('Softer went sharper');
   await page.goto('/log');
-  await expect(page.getByText('22 takes')).toBeVisible();
+  await expect(page.getByText('194 takes')).toBeVisible();
   await page.reload();
-  await expect(page.getByText('22 takes')).toBeVisible();
+  await expect(page.getByText('194 takes')).toBeVisible();
 });
 
 test('export, empty browser, import: the same takes', async ({ page, browser }) => {
-  await page.goto('/?demo');
+  await page.goto('/stand?demo');
   await expect(page.getByText('Demo data')).toBeVisible();
-  await page.goto('/take/demo-03');
+  await page.goto('/take/demo-003');
   await page.getByLabel('Note to self').fill('tried: =softer');
   await page.goto('/log');
-  await expect(page.getByText('21 takes')).toBeVisible();
-  const first = await download(page, 'Save a backup');
+  await expect(page.getByText('193 takes')).toBeVisible();
+  const first = await download(page, 'Save it as JSON');
 
   const empty = await (await browser.newContext()).newPage();
   await empty.goto('/log');
@@ -37,14 +37,14 @@ test('export, empty browser, import: the same takes', async ({ page, browser }) 
   await empty
     .getByTestId('restore')
     .setInputFiles({ name: 'b.json', mimeType: 'application/json', buffer: Buffer.from(first) });
-  await expect(empty.getByText('21 takes read.')).toBeVisible();
-  const second = await download(empty, 'Save a backup');
+  await expect(empty.getByText('193 takes read.')).toBeVisible();
+  const second = await download(empty, 'Save it as JSON');
   expect(JSON.parse(second).takes).toEqual(JSON.parse(first).takes);
 
   await empty
     .getByTestId('restore')
     .setInputFiles({ name: 'b.json', mimeType: 'application/json', buffer: Buffer.from(first) });
-  await expect(empty.getByText('21 were here already')).toBeVisible();
+  await expect(empty.getByText('193 were here already')).toBeVisible();
 });
 
 test('files that are broken change nothing and say why', async ({ page }) => {
@@ -87,31 +87,31 @@ test('a sound file plays the part of the microphone, and a recording is analysed
 });
 
 test('a deleted take comes back by undo', async ({ page }) => {
-  await page.goto('/?demo');
+  await page.goto('/stand?demo');
   await expect(page.getByText('Demo data')).toBeVisible();
   await page.goto('/log');
-  await expect(page.getByText('21 takes')).toBeVisible();
+  await expect(page.getByText('193 takes')).toBeVisible();
   await page.getByRole('button', { name: 'Delete' }).first().click();
-  await expect(page.getByText('20 takes')).toBeVisible();
+  await expect(page.getByText('192 takes')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByText('21 takes')).toBeVisible();
+  await expect(page.getByText('193 takes')).toBeVisible();
 });
 
 test('a take that the closed page cut off is recovered', async ({ page }) => {
-  await page.goto('/?demo');
+  await page.goto('/stand?demo');
   await expect(page.getByText('Demo data')).toBeVisible();
   await page.keyboard.press('Space');
   await expect(page.getByTestId('beat')).toHaveText('4', { timeout: 20_000 });
   await page.waitForTimeout(6000);
   await page.goto('/log');
   await expect(page.getByText('A take that was cut off has been kept.')).toBeVisible();
-  await expect(page.getByText('22 takes')).toBeVisible();
+  await expect(page.getByText('194 takes')).toBeVisible();
   await page.getByRole('listitem').first().getByRole('link').click();
   await expect(page.getByText('Ended before its score.')).toBeVisible();
 });
 
 test('keys: the list, the tuner, the note; and each place passes the accessibility check', async ({ page }) => {
-  await page.goto('/?demo');
+  await page.goto('/stand?demo');
   await expect(page.getByText('Demo data')).toBeVisible();
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog')).toContainText('Take the proposed next step');
@@ -121,7 +121,7 @@ test('keys: the list, the tuner, the note; and each place passes the accessibili
   await expect(page.getByText('Tuner hidden')).toBeVisible();
   await page.keyboard.press('ArrowUp');
   await expect(page.getByTestId('note')).toHaveText('G♯4');
-  for (const path of ['/stand', '/log', '/take/demo-03', '/set-up']) {
+  for (const path of ['/stand', '/log', '/take/demo-003', '/set-up']) {
     await page.goto(path);
     await page.waitForTimeout(800);
     const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag22aa']).analyze();
@@ -130,7 +130,7 @@ test('keys: the list, the tuner, the note; and each place passes the accessibili
 });
 
 test('the demo data goes in one step', async ({ page }) => {
-  await page.goto('/?demo');
+  await page.goto('/stand?demo');
   await page.getByRole('button', { name: 'Remove the demo data' }).click();
   await expect(page.getByText('Demo data')).toBeHidden();
   await page.goto('/log');
@@ -143,7 +143,7 @@ test('nothing is sent anywhere, and the page is isolated', async ({ page }) => {
     const { protocol, hostname } = new URL(request.url());
     if (protocol.startsWith('http') && hostname !== 'localhost') foreign.push(request.url());
   });
-  const response = await page.goto('/?demo');
+  const response = await page.goto('/stand?demo');
   expect(response?.headers()['content-security-policy']).toContain("default-src 'none'");
   await expect(page.getByText('Demo data')).toBeVisible();
   expect(await page.evaluate(() => crossOriginIsolated)).toBe(true);

@@ -1,53 +1,61 @@
-import { strFromU8, strToU8, unzipSync, zipSync, Zip, ZipDeflate, ZipPassThrough } from 'fflate';
+import { deflateSync, strFromU8, strToU8, unzipSync, Zip, ZipPassThrough, zipSync } from 'fflate';
 import { backupFrom, headOf, refusedBackup, type BackupResult } from './backup';
 import type { WholeTake } from './take';
 import { toInt16 } from './pcm';
 import { readWav, writeWav } from './wav';
 
-/** Names inside the zip: the records, then a file of packed frames and, where kept, a WAV for each take. */
-const INDEX = 'backup.json';
+/** Names inside the zip: a head, then for each take its record, its packed frames and, where kept, its sound. */
+const HEAD = 'backup.json';
+const RECORDS = 'takes/';
+const recordName = (id: string) => `${RECORDS}${id}.json`;
 const framesName = (id: string) => `frames/${id}.bin`;
+/** The zip format's number for packed files. */
+const DEFLATE = 8;
 const soundName = (id: string) => `sound/${id}.wav`;
 
 /** A zip with all takes: records as JSON, frames packed, sound as WAV; for what fits into memory. */
 export function writeBackupZip(takes: readonly WholeTake[], savedAt: string, settings?: unknown): Uint8Array {
-  const files: Record<string, Uint8Array> = {
-    [INDEX]: strToU8(JSON.stringify({ ...headOf(savedAt, settings), takes: takes.map(({ record }) => ({ record })) })),
-  };
+  const files: Record<string, Uint8Array> = { [HEAD]: json(headOf(savedAt, settings)) };
   for (const take of takes) for (const [name, bytes] of filesOf(take)) files[name] = bytes;
   return zipSync(files, { level: 9 });
 }
 
 /**
- * The same zip in pieces, for any number of takes: call `add` for each, then `end` once; `onPiece` gets the bytes in order.
- * Only the records are kept in memory until the end.
+ * The same zip in pieces, for any number of takes: call `add` for each, then `end` once; `onPiece` gets the bytes in order
+ * and must copy what it keeps.
  */
 export function backupZipStream(savedAt: string, settings: unknown, onPiece: (bytes: Uint8Array) => void) {
-  const records: string[] = [];
   const zip = new Zip((error, bytes) => {
     if (error) throw error;
     onPiece(bytes);
   });
   const put = (name: string, bytes: Uint8Array) => {
-    const file = name.endsWith('.wav') ? new ZipPassThrough(name) : new ZipDeflate(name, { level: 6 });
+    const file = name.endsWith('.wav') ? new ZipPassThrough(name) : new PackedFile(name);
     zip.add(file);
     file.push(bytes, true);
   };
+  put(HEAD, json(headOf(savedAt, settings)));
   return {
-    add: (take: WholeTake) => {
-      records.push(JSON.stringify({ record: take.record }));
-      for (const [name, bytes] of filesOf(take)) put(name, bytes);
-    },
-    end: () => {
-      const head = JSON.stringify(headOf(savedAt, settings)).slice(0, -1);
-      put(INDEX, strToU8(`${head},"takes":[${records.join(',')}]}`));
-      zip.end();
-    },
+    add: (take: WholeTake) => filesOf(take).forEach(([name, bytes]) => put(name, bytes)),
+    end: () => zip.end(),
   };
+}
+
+/** A file of a zip that is packed in one go: packing in slices spoils what is longer than its window. */
+class PackedFile extends ZipPassThrough {
+  override compression = DEFLATE;
+  protected override process(chunk: Uint8Array, final: boolean): void {
+    this.ondata(null, deflateSync(chunk, { level: 6 }), final);
+  }
+}
+
+function json(value: unknown): Uint8Array {
+  return strToU8(JSON.stringify(value));
 }
 
 function filesOf({ record, frames, sound }: WholeTake): [string, Uint8Array][] {
   return [
+    [recordName(record.id), json(record)],
     [framesName(record.id), frames],
     ...(sound ? [[soundName(record.id), writeWav(sound.sampleRateHz, sound.samples)] as [string, Uint8Array]] : []),
   ];
@@ -66,11 +74,13 @@ export function readBackupZip(bytes: Uint8Array): BackupResult {
   } catch (error) {
     return refusedBackup('damaged', error instanceof Error ? error.message : '');
   }
-  const index = files[INDEX];
-  if (!index) return refusedBackup('otherFile', '');
-  let content: unknown;
+  const head = files[HEAD];
+  if (!head) return refusedBackup('otherFile', '');
+  let content: Record<string, unknown>;
   try {
-    content = JSON.parse(strFromU8(index));
+    content = JSON.parse(strFromU8(head)) as Record<string, unknown>;
+    const takes = Object.entries(files).filter(([name]) => name.startsWith(RECORDS));
+    content['takes'] = takes.map(([, text]) => ({ record: JSON.parse(strFromU8(text)) as unknown }));
   } catch (error) {
     return refusedBackup('notJson', error instanceof Error ? error.message : '');
   }

@@ -45,6 +45,12 @@ const takes = fc.uniqueArray(fc.uuid(), { maxLength: 5 }).chain((ids) =>
 const whole = (
   list: readonly { record: WholeTake['record']; frames: WholeTake['frames']; sound?: WholeTake['sound'] | undefined }[],
 ) => list.map(({ sound, ...rest }): WholeTake => ({ ...rest, ...(sound && { sound }) }));
+/** A take of ten minutes with a long note. */
+function longTake(id: string): WholeTake {
+  const frameCount = 60_000;
+  const frames = Uint8Array.from({ length: packedLength(frameCount) }, (_, i) => (i * i) >> 7);
+  return { record: { ...first!.record, id, frameCount, note: 'again and again, '.repeat(20_000) }, frames };
+}
 const SAVED = '2026-01-01T00:00:00.000Z';
 
 describe('backups', () => {
@@ -70,11 +76,13 @@ describe('backups', () => {
   it('a zip in pieces is the same backup', () => {
     const pieces: Uint8Array[] = [];
     const stream = backupZipStream(SAVED, undefined, (bytes) => pieces.push(bytes));
-    for (const take of old.takes) stream.add(take);
+    // A long record and long frames: larger than one slice.
+    const many = Array.from({ length: 6 }, (_, i) => longTake(`take-${i}`));
+    for (const take of many) stream.add(take);
     stream.end();
     const bytes = new Uint8Array(Buffer.concat(pieces));
     expect(isZip(bytes)).toBe(true);
-    expect(readBackupZip(bytes)).toEqual({ kind: 'read', takes: old.takes, settings: undefined });
+    expect(readBackupZip(bytes)).toEqual({ kind: 'read', takes: many, settings: undefined });
   });
   it.each([
     ['a broken zip', new Uint8Array([0x50, 0x4b, 3, 4, 9]), 'damaged'],

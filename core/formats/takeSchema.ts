@@ -9,11 +9,10 @@ const instrumentId = string()
 const dynamic = string().oneOf(DYNAMICS).required();
 const attack = string().oneOf(['breath', 'tongue', 'slurred']).required();
 const real = () => number().required();
-const measuredValue = lazy((value: unknown) =>
-  hasKind(value, 'measured')
-    ? object({ kind: string().required(), value: real(), uncertainty: real().min(0) })
-    : object({ kind: string().oneOf(['absent']).required(), reason: string().required() }),
-);
+// Schemas that are chosen by kind are made once: thousands of quantities pass through here.
+const present = object({ kind: string().required(), value: real(), uncertainty: real().min(0) });
+const missing = object({ kind: string().oneOf(['absent']).required(), reason: string().required() });
+const measuredValue = lazy((value: unknown) => (hasKind(value, 'measured') ? present : missing));
 
 const step = object({
   startBeat: real().min(0),
@@ -61,83 +60,81 @@ const bandMeasures = object({
   centroidPartials: measuredValue,
 });
 
-const stepMeasures = lazy((value: unknown) =>
-  hasKind(value, 'silent')
-    ? object({ kind: string().required() })
-    : object({
-        kind: string().oneOf(['sounded']).required(),
-        onsetS: real(),
-        endS: real(),
-        plannedStartS: real(),
-        plannedEndS: real(),
-        targetHz: real().positive(),
-        otherSoundingMidi: number().optional(),
-        responseS: measuredValue,
-        latenessS: measuredValue,
-        riseS: measuredValue,
-        settleS: measuredValue,
-        scoopCents: measuredValue,
-        pitchCentreCents: measuredValue,
-        pitchSteadinessCents: measuredValue,
-        driftCentsPerS: measuredValue,
-        pitchAgainstLevelCents: measuredValue,
-        shareInWindow: measuredValue,
-        vibratoHz: measuredValue,
-        vibratoCents: measuredValue,
-        vibratoRegularity: measuredValue,
-        centroidPartials: measuredValue,
-        centroidAgainstLevel: measuredValue,
-        breathRatioDb: measuredValue,
-        breathAgainstLevel: measuredValue,
-        swellErrorDb: measuredValue,
-        wrongWayShare: measuredValue,
-        rangeDb: measuredValue,
-        plannedRangeDb: real(),
-        peakPlaceBeats: measuredValue,
-        breathAtSoftEndDb: measuredValue,
-        levelAgainstPlanDb: measuredValue,
-        softestDb: measuredValue,
-        byLoudness: object({ soft: bandMeasures, medium: bandMeasures, loud: bandMeasures }),
-        stairs: timed({ db: real() }),
-        jumps: timed({
-          kind: string().oneOf(['jump', 'crack', 'squeak']).required(),
-          lastsS: real(),
-          fromPartial: real(),
-          toPartial: real(),
-          cameBack: boolean().required(),
-        }),
-        dropOuts: timed({ lastsS: real() }),
-        release: object({
-          fallS: measuredValue,
-          slipCents: measuredValue,
-          into: string().oneOf(['silence', 'air', 'partial']).required(),
-        }),
-        hold: object({
-          beats: measuredValue,
-          fault: string().oneOf(['none', 'jump', 'dropOut', 'pitch', 'ended']).required(),
-        }),
-        slur: object({
-          levelStepDb: measuredValue,
-          pitchStepCents: measuredValue,
-          gapS: real().min(0),
-          glitchS: real().min(0),
-        })
-          .optional()
-          .default(undefined),
-        bend: object({ depthCents: measuredValue, returnCents: measuredValue, stepCents: measuredValue })
-          .optional()
-          .default(undefined),
-        pair: object({
-          pitchCents: measuredValue,
-          levelDb: measuredValue,
-          centroidPartials: measuredValue,
-          spectralDistanceDb: measuredValue,
-          changeS: measuredValue,
-        })
-          .optional()
-          .default(undefined),
-      }),
-);
+const silentStep = object({ kind: string().required() });
+const soundedStep = object({
+  kind: string().oneOf(['sounded']).required(),
+  onsetS: real(),
+  endS: real(),
+  plannedStartS: real(),
+  plannedEndS: real(),
+  targetHz: real().positive(),
+  otherSoundingMidi: number().optional(),
+  responseS: measuredValue,
+  latenessS: measuredValue,
+  riseS: measuredValue,
+  settleS: measuredValue,
+  scoopCents: measuredValue,
+  pitchCentreCents: measuredValue,
+  pitchSteadinessCents: measuredValue,
+  driftCentsPerS: measuredValue,
+  pitchAgainstLevelCents: measuredValue,
+  shareInWindow: measuredValue,
+  vibratoHz: measuredValue,
+  vibratoCents: measuredValue,
+  vibratoRegularity: measuredValue,
+  centroidPartials: measuredValue,
+  centroidAgainstLevel: measuredValue,
+  breathRatioDb: measuredValue,
+  breathAgainstLevel: measuredValue,
+  swellErrorDb: measuredValue,
+  wrongWayShare: measuredValue,
+  rangeDb: measuredValue,
+  plannedRangeDb: real(),
+  peakPlaceBeats: measuredValue,
+  breathAtSoftEndDb: measuredValue,
+  levelAgainstPlanDb: measuredValue,
+  softestDb: measuredValue,
+  byLoudness: object({ soft: bandMeasures, medium: bandMeasures, loud: bandMeasures }),
+  stairs: timed({ db: real() }),
+  jumps: timed({
+    kind: string().oneOf(['jump', 'crack', 'squeak']).required(),
+    lastsS: real(),
+    fromPartial: real(),
+    toPartial: real(),
+    cameBack: boolean().required(),
+  }),
+  dropOuts: timed({ lastsS: real() }),
+  release: object({
+    fallS: measuredValue,
+    slipCents: measuredValue,
+    into: string().oneOf(['silence', 'air', 'partial']).required(),
+  }),
+  hold: object({
+    beats: measuredValue,
+    fault: string().oneOf(['none', 'jump', 'dropOut', 'pitch', 'ended']).required(),
+  }),
+  slur: object({
+    levelStepDb: measuredValue,
+    pitchStepCents: measuredValue,
+    gapS: real().min(0),
+    glitchS: real().min(0),
+  })
+    .optional()
+    .default(undefined),
+  bend: object({ depthCents: measuredValue, returnCents: measuredValue, stepCents: measuredValue })
+    .optional()
+    .default(undefined),
+  pair: object({
+    pitchCents: measuredValue,
+    levelDb: measuredValue,
+    centroidPartials: measuredValue,
+    spectralDistanceDb: measuredValue,
+    changeS: measuredValue,
+  })
+    .optional()
+    .default(undefined),
+});
+const stepMeasures = lazy((value: unknown) => (hasKind(value, 'silent') ? silentStep : soundedStep));
 
 const verdict = object({
   findings: array(
@@ -154,10 +151,12 @@ const verdict = object({
   next: object({ change: string().required(), parameters: object().required() }),
 });
 
+const microphone = object({ kind: string().required(), label: string().defined() });
+const recording = object({ kind: string().required(), name: string().defined() });
+const standIn = object({ kind: string().oneOf(['standIn']).required(), seed: real(), habits: object().required() });
 const source = lazy((value: unknown) => {
-  if (hasKind(value, 'microphone')) return object({ kind: string().required(), label: string().defined() });
-  if (hasKind(value, 'file')) return object({ kind: string().required(), name: string().defined() });
-  return object({ kind: string().oneOf(['standIn']).required(), seed: real(), habits: object().required() });
+  if (hasKind(value, 'microphone')) return microphone;
+  return hasKind(value, 'file') ? recording : standIn;
 });
 
 /** Yup schema of a take's record, for files and for stored rows of older versions. */

@@ -12,8 +12,10 @@ export interface Comparison {
   readonly to: number;
   /** takes on each side */
   readonly takes: readonly [number, number];
-  /** whether the interval leaves out "no difference" */
+  /** whether the interval leaves out "no difference", and the difference is one to care about */
   readonly decided: boolean;
+  /** whether the whole interval is too small to care about */
+  readonly alike: boolean;
   /** about how many more takes a side would decide a difference of this size; undefined when decided or too small to matter */
   readonly moreTakes: number | undefined;
 }
@@ -90,10 +92,12 @@ function compareLots(
   }
   const from = quantile(drawn, (1 - COVER) / 2);
   const to = quantile(drawn, (1 + COVER) / 2);
-  const decided = from > 0 || to < 0;
-  const matters = Math.abs(difference) >= MATTERS[quantity]!;
-  const moreTakes = decided || !matters ? undefined : more(difference, (to - from) / 2, Math.min(...takes));
-  return { quantity, midi, difference, from, to, takes, decided, moreTakes };
+  const limit = MATTERS[quantity]!;
+  const alike = Math.max(Math.abs(from), Math.abs(to)) < limit;
+  const decided = !alike && (from > 0 || to < 0);
+  const moreTakes =
+    decided || Math.abs(difference) < limit ? undefined : more(difference, (to - from) / 2, Math.min(...takes));
+  return { quantity, midi, difference, from, to, takes, decided, alike, moreTakes };
 }
 
 /** The half width of an interval shrinks with the square root of the takes. */

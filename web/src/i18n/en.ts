@@ -612,6 +612,7 @@ export const en = {
     more_other: '{{note}}, {{quantity}}: about {{count}} more takes on each side would decide it.',
     differs: '{{value}} {{unit}}, surely between {{from}} and {{to}} ({{takes}} takes)',
     open: 'Undecided: between {{from}} and {{to}} {{unit}} ({{takes}} takes)',
+    alike: 'Alike: between {{from}} and {{to}} {{unit}} ({{takes}} takes)',
     quantities: {
       pitchCentreCents: 'Pitch',
       pitchSteadinessCents: 'Steadiness',
@@ -649,7 +650,9 @@ export const en = {
       upperSpeaks: 'The notes above them speak.',
     },
     test: 'Play the Tongue or air test',
-    starts: 'Starts of bell notes, the last four weeks',
+    starts: 'Starts of bell notes',
+    period: 'Looked back',
+    weeks: '{{count}} weeks',
     tongued: 'With the tongue',
     breathed: 'With air',
     noReed: 'Reed not said',

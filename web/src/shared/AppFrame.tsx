@@ -65,6 +65,9 @@ export function AppFrame() {
           px={{ base: '12px', md: '28px' }}
           pt="8px"
           flexWrap="wrap"
+          // The large note of the Stand reaches up to here and must not take the clicks.
+          position="relative"
+          zIndex={1}
           _print={{ display: 'none' }}
         >
           <chakra.span fontFamily="heading" fontSize="1.35rem" fontWeight={600} letterSpacing="-0.01em" hideBelow="md">

@@ -164,7 +164,7 @@ function Row({ one, label }: { readonly one: Comparison; readonly label: string 
         />
       </Box>
       <chakra.span width="330px" fontSize="0.92rem">
-        {t(one.decided ? 'compare.differs' : 'compare.open', {
+        {t(one.alike ? 'compare.alike' : one.decided ? 'compare.differs' : 'compare.open', {
           value: text(one.difference),
           from: text(one.from),
           to: text(one.to),

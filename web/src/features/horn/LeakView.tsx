@@ -1,23 +1,25 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { leakWatch, type StartTally } from '@inner-hum/core/plan';
 import { familyById, usualExercise } from '@inner-hum/core/exercise';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Button } from '../../shared/controls';
+import { Button, Choice } from '../../shared/controls';
 import { SectionTitle } from '../../shared/PageTitle';
 import { useTagged } from '../../shared/useCells';
 import { useOpenExercise } from '../../shared/useOpenExercise';
 import { useAppSelector } from '../../store';
 
-const LATELY_MS = 28 * 86_400_000;
+const WEEKS = ['4', '8', '26'] as const;
+const WEEK_MS = 7 * 86_400_000;
 
-/** Starts of the bell notes over the last four weeks: what speaks for the player, the reed, the horn. */
+/** Starts of the bell notes over the last weeks: what speaks for the player, the reed, the horn. */
 export function LeakView() {
   const { t } = useTranslation();
   const open = useOpenExercise();
   const instrumentId = useAppSelector((state) => state.settings.instrumentId);
   const digests = useTagged(`size:${instrumentId}`);
-  const watch = useMemo(() => leakWatch((digests ?? []).filter(isLate)), [digests]);
+  const [weeks, setWeeks] = useState<(typeof WEEKS)[number]>('4');
+  const watch = useMemo(() => leakWatch((digests ?? []).filter(within(Number(weeks)))), [digests, weeks]);
   if (!digests) return <p>{t('app.loading')}</p>;
   const rows: readonly (readonly [string, StartTally])[] = [
     [t('leak.tongued'), watch.byAttack.tongue],
@@ -43,6 +45,15 @@ export function LeakView() {
       )}
       <Button onClick={() => open(usualExercise(familyById('tongueOrAir'), instrumentId))}>{t('leak.test')}</Button>
       <SectionTitle mt="22px">{t('leak.starts')}</SectionTitle>
+      <Box maxWidth="220px" mb="8px">
+        <Choice
+          label={t('leak.period')}
+          value={weeks}
+          options={WEEKS}
+          textOf={(count) => t('leak.weeks', { count: Number(count) })}
+          onChange={setWeeks}
+        />
+      </Box>
       {rows
         .filter(([, tally]) => tally.starts > 0)
         .map(([label, { starts, failed }]) => (
@@ -63,6 +74,7 @@ export function LeakView() {
   );
 }
 
-function isLate({ startedAtMs }: { readonly startedAtMs: number }): boolean {
-  return startedAtMs > Date.now() - LATELY_MS;
+function within(weeks: number): (digest: { readonly startedAtMs: number }) => boolean {
+  const since = Date.now() - weeks * WEEK_MS;
+  return ({ startedAtMs }) => startedAtMs > since;
 }

@@ -7,15 +7,15 @@ import { useNoteName } from '../../shared/useNoteName';
 import type { Layer } from './layers';
 import { noteSentence } from './noteSentence';
 
-const ROW = 19;
+const ROW = 17;
 const NAME_WIDTH = 56;
 const SEAM_WIDTH = 26;
 const WIDTH = 720;
 const TOP = 22;
 const LEFT = NAME_WIDTH + SEAM_WIDTH;
 /** Thickness of the bars, softest first: what is loud is thick, as on the ribbon. */
-const THICK: Readonly<Record<LoudnessBand, number>> = { soft: 2, medium: 3.5, loud: 5 };
-const OFFSET: Readonly<Record<LoudnessBand, number>> = { soft: -6, medium: -0.5, loud: 6 };
+const THICK: Readonly<Record<LoudnessBand, number>> = { soft: 2, medium: 3.5, loud: 4.5 };
+const OFFSET: Readonly<Record<LoudnessBand, number>> = { soft: -5.5, medium: -0.5, loud: 4.5 };
 
 /**
  * The rail opened wide: a row for each written note, lowest at the bottom, three bars in each, thin for soft and thick for
@@ -44,7 +44,7 @@ export function MapDrawing({
   const height = TOP + rows.length * ROW + 6;
   const x = (value: number) =>
     LEFT +
-    ((Math.min(layer.to, Math.max(layer.from, value)) - layer.from) / (layer.to - layer.from)) * (WIDTH - LEFT - 10);
+    ((Math.min(layer.to, Math.max(layer.from, value)) - layer.from) / (layer.to - layer.from)) * (WIDTH - LEFT - 24);
   const y = (midi: number) => TOP + rows.indexOf(midi) * ROW + ROW / 2;
   const ticks = Array.from({ length: 5 }, (_, i) => layer.from + (i * (layer.to - layer.from)) / 4);
   return (

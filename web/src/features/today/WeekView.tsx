@@ -30,11 +30,17 @@ export function WeekView({ from }: { readonly from: PlanFor }) {
       ),
     [from, dates, weekMinutes],
   );
-  const focus = (i: number) =>
-    week[i]!.blocks.filter((block) => !['warmUp', 'anchor', 'kept'].includes(block.reason.kind))
-      .slice(0, 2)
-      .map((block) => exerciseTitle(t, block.exercise, nameOf))
-      .join('; ');
+  // What is new on a day beside what every day has.
+  const titles = week.map(({ blocks }) =>
+    blocks
+      .filter((block) => !['goal', 'warmUp', 'anchor', 'kept'].includes(block.reason.kind))
+      .map((block) => exerciseTitle(t, block.exercise, nameOf)),
+  );
+  const focus = (i: number) => {
+    const before = titles[i - 1]?.slice(0, 2) ?? [];
+    const fresh = titles[i]!.filter((one) => !before.includes(one));
+    return (fresh.length > 0 ? fresh : titles[i]!).slice(0, 2).join('; ');
+  };
   const save = async () => {
     const { writeCalendar } = await import('@inner-hum/core/formats');
     const practices = week.flatMap(({ day, minutes, blocks }) =>
@@ -61,7 +67,8 @@ export function WeekView({ from }: { readonly from: PlanFor }) {
           <chakra.span width="42px">{format(date, 'EEE')}</chakra.span>
           <Select
             aria-label={t('week.minutes', { day: format(date, 'EEEE') })}
-            width="86px"
+            width="104px"
+            flexShrink={0}
             minHeight="36px"
             value={weekMinutes[weekday(date)]}
             onChange={(event) =>
