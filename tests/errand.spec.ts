@@ -39,7 +39,7 @@ test('the whole errand: first run, a planned session, the log, two takes by ear,
   await page.getByRole('combobox', { name: 'Set against' }).selectOption({ index: 1 });
   await page.getByTestId('ab-play').click();
   await expect(page.getByTestId('ab-heard')).toContainText('Heard: A');
-  await page.keyboard.press('x');
+  await page.keyboard.press('s');
   await expect(page.getByTestId('ab-heard')).toContainText('Heard: B');
   await page.getByTestId('ab-play').click();
 

@@ -6,6 +6,7 @@ const WAV = 'test-results/halted.wav';
 
 test('the part follows the beat, and the cue that is tried is kept with the take', async ({ page }) => {
   await page.goto('/stand?demo');
+  await expect(page.getByText('Demo data')).toBeVisible();
   await page.getByTestId('before').getByRole('button', { name: 'Ready' }).click();
   await expect(page.getByTestId('before')).toBeHidden();
   await page.getByRole('combobox', { name: 'Exercise' }).selectOption({ label: 'Zigzag descent' });
@@ -43,7 +44,7 @@ test('a long silence halts the take, and Space goes on where it stopped', async 
 
 test('what is left for today says so, and can be played all the same', async ({ page }) => {
   await page.goto('/stand?demo');
-  await expect(page.getByText('Press Space, then play')).toBeVisible();
+  await expect(page.getByText('Demo data')).toBeVisible();
   await page.keyboard.press('l');
   await expect(page.getByText('You left this for today')).toBeVisible();
   await page.keyboard.press('ArrowUp');

@@ -17,10 +17,10 @@ export function asksForDemo(): boolean {
 export async function openDemo(): Promise<void> {
   if (!asksForDemo()) return;
   if ((await database.takes.count()) === 0) {
+    store.dispatch(settingsChanged({ source: 'standIn', ...demoSettings() }));
     const response = await fetch('/demo/season.zip');
     const backup = await backupService().read(new Uint8Array(await response.arrayBuffer()));
     if (backup.kind === 'read') await mergeTakes(backup.takes.map(movedTo(backup.takes)));
-    store.dispatch(settingsChanged({ source: 'standIn', ...demoSettings() }));
   }
   const address = new URL(location.href);
   address.searchParams.delete('demo');

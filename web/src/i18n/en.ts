@@ -662,7 +662,7 @@ export const en = {
   gear: {
     title: 'What is on this horn',
     help: 'Your own names. Every take keeps what it was played on and where, so that reeds, mouthpieces and rooms can be compared over days.',
-    parts: { horn: 'Horn', mouthpiece: 'Mouthpiece', neck: 'Neck', reed: 'Reed', room: 'Room' },
+    parts: { horn: 'Instrument', mouthpiece: 'Mouthpiece', neck: 'Neck', reed: 'Reed', room: 'Room' },
     notSaid: 'Not said',
     new: 'New',
     name: 'Own name',
@@ -1298,7 +1298,7 @@ export const en = {
   shortcuts: {
     title: 'Keys',
     rows: {
-      start: 'Start or stop a take',
+      start: 'Start or stop a take; on Today, start the session',
       pause: 'Stop the take or the block',
       again: 'Play the same again',
       next: 'Take the proposed next step',
@@ -1311,6 +1311,7 @@ export const en = {
       free: 'Free play or exercise',
       tempo: 'Tempo slower or faster by 2',
       note: 'Note down or up by a semitone',
+      switch: 'On a take: hear the one or the other',
       help: 'This list',
     },
     pedal: 'Page-turn pedals send Page Up and Page Down.',

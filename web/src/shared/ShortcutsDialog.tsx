@@ -3,7 +3,7 @@ import { useEffect, useRef } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Button, Key } from './controls';
 
-/** Every key of the application; the Stand acts on them. */
+/** Every key of the application; the Stand acts on most of them. */
 export const SHORTCUTS = [
   ['start', ['Space']],
   ['pause', ['P']],
@@ -18,6 +18,7 @@ export const SHORTCUTS = [
   ['free', ['F']],
   ['tempo', ['−', '+']],
   ['note', ['↓', '↑']],
+  ['switch', ['S']],
   ['help', ['?']],
 ] as const;
 

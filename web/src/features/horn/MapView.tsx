@@ -22,6 +22,7 @@ import { SectionTitle } from '../../shared/PageTitle';
 import { useNoteName } from '../../shared/useNoteName';
 import { useOpenExercise } from '../../shared/useOpenExercise';
 import { useAppSelector } from '../../store';
+import { LayerChoice } from './LayerChoice';
 import { LAYERS, type LayerId } from './layers';
 import { MapDrawing } from './MapDrawing';
 import { noteSentence } from './noteSentence';
@@ -46,20 +47,7 @@ export function MapView() {
   return (
     <Grid templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 340px' }} gap="30px">
       <Box minWidth={0}>
-        <Flex role="radiogroup" aria-label={t('horn.layer')} gap="6px" wrap="wrap" mb="8px">
-          {LAYERS.map(({ id }) => (
-            <Button
-              key={id}
-              role="radio"
-              aria-checked={id === layerId}
-              tone={id === layerId ? 'plain' : 'quiet'}
-              minHeight="40px"
-              onClick={() => setLayer(id)}
-            >
-              {t(`horn.layers.${id}`)}
-            </Button>
-          ))}
-        </Flex>
+        <LayerChoice chosen={layerId} onChoose={setLayer} />
         <MapDrawing
           layer={layer}
           midis={midis}

@@ -17,6 +17,7 @@ import { useTagged } from '../../shared/useCells';
 import { useNoteName } from '../../shared/useNoteName';
 import { useOpenExercise } from '../../shared/useOpenExercise';
 import { useAppSelector } from '../../store';
+import { LayerChoice } from './LayerChoice';
 import { LAYERS, type LayerId } from './layers';
 import { noteSentence } from './noteSentence';
 import { useHornMap } from './useHornMap';
@@ -60,20 +61,7 @@ export function NotePage() {
       </Flex>
       <Grid templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 380px' }} gap="32px">
         <Box minWidth={0}>
-          <Flex role="radiogroup" aria-label={t('horn.layer')} gap="6px" wrap="wrap">
-            {LAYERS.map(({ id }) => (
-              <Button
-                key={id}
-                role="radio"
-                aria-checked={id === layerId}
-                tone={id === layerId ? 'plain' : 'quiet'}
-                minHeight="40px"
-                onClick={() => setLayer(id)}
-              >
-                {t(`horn.layers.${id}`)}
-              </Button>
-            ))}
-          </Flex>
+          <LayerChoice chosen={layerId} onChoose={setLayer} />
           <chakra.p my="8px">{noteSentence(t, nameOf, layer, midi, note)}</chakra.p>
           {days.length > 0 ? (
             <Suspense fallback={<Box height="240px" />}>

@@ -178,7 +178,7 @@ function SwitchedByEar({ a, b }: { readonly a: WholeTake; readonly b: WholeTake 
   }, [player]);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (event.key.toLowerCase() === 'x' && !(event.target as HTMLElement).closest('input, textarea, select'))
+      if (event.key.toLowerCase() === 's' && !(event.target as HTMLElement).closest('input, textarea, select'))
         change();
     };
     window.addEventListener('keydown', onKey);
@@ -191,7 +191,7 @@ function SwitchedByEar({ a, b }: { readonly a: WholeTake; readonly b: WholeTake 
         {t(player ? 'ab.stop' : 'ab.play')}
       </Button>
       <Button onClick={change} aria-live="polite" data-testid="ab-heard">
-        {t('ab.heard', { side: heard.toUpperCase() })} <Key>X</Key>
+        {t('ab.heard', { side: heard.toUpperCase() })} <Key>S</Key>
       </Button>
       <Button aria-pressed={half} tone={half ? 'plain' : 'quiet'} onClick={() => setHalf(!half)} disabled={!!player}>
         {t('ab.half')}
