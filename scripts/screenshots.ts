@@ -106,7 +106,7 @@ async function layers(page: Page): Promise<void> {
       `<figure><figcaption>${name}</figcaption><img src="data:image/png;base64,${png.toString('base64')}"></figure>`,
     );
   }
-  const sheet = await page.context().newPage();
+  const sheet = await browser.newPage();
   await sheet.setViewportSize(SIZE);
   await sheet.setContent(
     `<style>body{margin:14px;background:#f3f0e8;font:600 17px sans-serif;color:#123a42;display:grid;grid-template-columns:repeat(3,1fr);gap:10px}

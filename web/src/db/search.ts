@@ -9,21 +9,19 @@ export interface TakeFilter {
   readonly since: string;
 }
 
-/** With fewer takes than this under a tag they are read at once; with more the days are gone through from today back. */
-const FEW = 2000;
-
-/** Digests that fit, newest first, at most `limit`. */
+/** Digests that fit, newest first, at most `limit`. Only keys are gone through; rows are read of what is shown. */
 export async function findDigests({ tags, since }: TakeFilter, limit: number): Promise<Digest[]> {
   const { digests } = database;
-  const fits = (one: Digest) => one.day >= since && tags.every((tag) => one.tags.includes(tag));
-  const counts = await Promise.all(tags.map((tag) => digests.where('tags').equals(tag).count()));
-  const fewest = counts.length > 0 ? Math.min(...counts) : Infinity;
-  if (fewest > FEW) return digests.orderBy('startedAtMs').reverse().filter(fits).limit(limit).toArray();
-  const own = await digests.where('tags').equals(tags[counts.indexOf(fewest)]!).toArray();
-  return own
-    .filter(fits)
-    .sort((a, b) => b.startedAtMs - a.startedAtMs)
-    .slice(0, limit);
+  const from = since === '' ? 0 : new Date(`${since}T00:00`).getTime();
+  const [inTime, ...tagged] = await Promise.all([
+    digests.where('startedAtMs').aboveOrEqual(from).primaryKeys(),
+    ...tags.map((tag) => digests.where('tags').equals(tag).primaryKeys()),
+  ]);
+  const sets = tagged.map((keys) => new Set(keys));
+  const ids: string[] = [];
+  for (let i = inTime.length - 1; i >= 0 && ids.length < limit; i--)
+    if (sets.every((keys) => keys.has(inTime[i]!))) ids.push(inTime[i]!);
+  return (await digests.bulkGet(ids)).flatMap((one) => one ?? []);
 }
 
 /** Takes that fit, newest first, and whether there are more. */

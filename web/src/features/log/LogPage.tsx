@@ -2,7 +2,7 @@ import { Box, chakra, Flex } from '@chakra-ui/react';
 import type { TakeRecord } from '@inner-hum/core/formats';
 import { format } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate } from 'react-router';
 import { database } from '../../db/database';
@@ -14,7 +14,7 @@ import { exerciseMeta, exerciseTitle } from '../../shared/exerciseText';
 import { mainNote } from '../../store/settings';
 import { LogFilter, useTakeFilter } from './LogFilter';
 import { StorageRow } from './StorageRow';
-import { TrendPanel } from './TrendPanel';
+import { prepareTrend, TrendPanel } from './TrendPanel';
 import { FileButton } from '../../shared/FileButton';
 import { MiniRibbon } from '../../shared/MiniRibbon';
 import { useNoteName } from '../../shared/useNoteName';
@@ -32,6 +32,10 @@ export default function LogPage() {
   const key = JSON.stringify(filter);
   const found = useLiveQuery(() => findTakes(JSON.parse(key) as TakeFilter, limit), [key, limit]);
   const [trendShown, showTrend] = useState(false);
+  useEffect(() => {
+    const idle = setTimeout(prepareTrend, 800);
+    return () => clearTimeout(idle);
+  }, []);
   const count = useLiveQuery(() => database.takes.count(), []);
   if (!found || count === undefined) return <p>{t('app.loading')}</p>;
   const { takes, more } = found;

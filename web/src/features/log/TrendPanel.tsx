@@ -10,9 +10,12 @@ import { Choice } from '../../shared/controls';
 import { SectionTitle } from '../../shared/PageTitle';
 import { useNoteName } from '../../shared/useNoteName';
 
-const TrendChart = lazy(() => import('../../shared/TrendChart'));
+const loadChart = () => import('../../shared/TrendChart');
+const TrendChart = lazy(loadChart);
+/** The chart's package is fetched while the list is read, so that the trend opens at once. */
+export const prepareTrend = () => void loadChart();
 /** A trend looks at so many of the newest takes that fit. */
-const MOST = 4000;
+const MOST = 600;
 const SHOWN = 8;
 const UNITS: Readonly<Record<Quantity, readonly ['cents' | 'ms' | 'db' | 'partials', number]>> = {
   pitchCentreCents: ['cents', 1],
