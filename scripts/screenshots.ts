@@ -44,6 +44,7 @@ try {
   await page.waitForTimeout(11_500);
   await shoot(page, 'stand-ladder');
   await page.keyboard.press('Space');
+  await page.getByTestId('verdict').waitFor({ timeout: 30_000 });
 
   await page.goto(`${address}/horn`);
   await page.getByText('of 100, from').click();

@@ -76,7 +76,8 @@ function ofStep(step: Step, measures: StepMeasures, atMs: number, natural: boole
         pick(measures, [
           'pitchSteadinessCents',
           'breathRatioDb',
-          'rangeDb',
+          // A level tone has no range to speak of.
+          ...(step.dynamics.length > 1 ? (['rangeDb'] as const) : []),
           'levelAgainstPlanDb',
           'softestDb',
           'pitchAgainstLevelCents',

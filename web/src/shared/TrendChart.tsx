@@ -37,7 +37,7 @@ export default function TrendChart({
             tick={text}
             stroke={palette.line}
           />
-          <YAxis tick={text} stroke={palette.line} width={64} unit={` ${unit}`} domain={['auto', 'auto']} />
+          <YAxis tick={text} stroke={palette.line} width={92} unit={` ${unit}`} domain={['auto', 'auto']} />
           <Area dataKey="band" stroke="none" fill={palette.channel} fillOpacity={1} isAnimationActive={false} />
           <Line
             dataKey="value"

@@ -10,7 +10,7 @@ import { database } from '../../db/database';
 import { wholeTake } from '../../db/takes';
 import { Button, Choice, Field, Key, TextInput } from '../../shared/controls';
 import { DrawnRibbon } from '../../shared/DrawnRibbon';
-import { formatSigned } from '../../shared/format';
+import { formatNumber } from '../../shared/format';
 import { takeView } from '../../shared/MiniRibbon';
 import { SectionTitle } from '../../shared/PageTitle';
 import { drawRibbon } from '../../shared/ribbon';
@@ -20,7 +20,14 @@ import { AbPlayer } from './abPlayer';
 import { soundOf } from './playback';
 
 type Sounded = Extract<StepMeasures, { kind: 'sounded' }>;
-const COMPARED = ['pitchCentreCents', 'pitchSteadinessCents', 'responseS', 'swellErrorDb', 'rangeDb'] as const;
+/** What is set side by side: the quantity, its unit, its factor and decimals. */
+const COMPARED = [
+  ['pitchCentreCents', 'cents', 1, 1],
+  ['pitchSteadinessCents', 'cents', 1, 1],
+  ['responseS', 'ms', 1000, 0],
+  ['swellErrorDb', 'db', 1, 1],
+  ['rangeDb', 'db', 1, 1],
+] as const;
 
 /** Takes of the same exercise that this one can be set against, newest first. */
 function useRivals(record: TakeRecord): readonly TakeRecord[] {
@@ -99,11 +106,13 @@ function Together({ a, b }: { readonly a: WholeTake; readonly b: WholeTake }) {
           </tr>
         </thead>
         <tbody>
-          {COMPARED.map((name) => (
+          {COMPARED.map(([name, unit, factor, decimals]) => (
             <tr key={name}>
-              <td>{t(`measures.${name}`)}</td>
-              <td>{mean(a.record, name)}</td>
-              <td>{mean(b.record, name)}</td>
+              <td>
+                {t(`measures.${name}`)}, {t(`measures.units.${unit}`)}
+              </td>
+              <td>{mean(a.record, name, factor, decimals)}</td>
+              <td>{mean(b.record, name, factor, decimals)}</td>
             </tr>
           ))}
         </tbody>
@@ -112,16 +121,12 @@ function Together({ a, b }: { readonly a: WholeTake; readonly b: WholeTake }) {
   );
 }
 
-function mean({ measures }: TakeRecord, name: (typeof COMPARED)[number]): string {
+function mean({ measures }: TakeRecord, name: (typeof COMPARED)[number][0], factor: number, decimals: number): string {
   const values = measures.flatMap((one) =>
     one.kind === 'sounded' ? (valueOf((one as Sounded)[name] as Measured) ?? []) : [],
   );
   if (values.length === 0) return '–';
-  const factor = name === 'responseS' ? 1000 : 1;
-  return formatSigned(
-    (factor * values.reduce((sum, one) => sum + one, 0)) / values.length,
-    name === 'responseS' ? 0 : 1,
-  );
+  return formatNumber((factor * values.reduce((sum, one) => sum + one, 0)) / values.length, decimals);
 }
 
 /** The other take as a pale ribbon under this one, both from their first beat. */
@@ -136,7 +141,7 @@ function Overlaid({ a, b }: { readonly a: WholeTake; readonly b: WholeTake }) {
   }, [a, b]);
   const draw = useCallback(
     (context: CanvasRenderingContext2D, width: number, height: number) => {
-      const faint = { ...palette, partials: palette.partials.map(() => palette.line) };
+      const faint = { ...palette, partials: palette.partials.map(() => palette.line), accent: palette.inkSoft };
       drawRibbon(context, { ...views.other, palette: faint, width, height });
       drawRibbon(context, { ...views.own, palette, width, height, over: true });
     },
