@@ -58,9 +58,18 @@ describe('playStandIn', () => {
       partialTooLow: 'overtoneLadder',
       slowChange: 'overtoneMatch',
       changesLate: 'overtoneMatch',
+      changesEarly: 'overtoneMatch',
+      changesUnevenly: 'overtoneMatch',
+      pairSharp: 'overtoneMatch',
+      pairFlat: 'overtoneMatch',
+      pairLouder: 'overtoneMatch',
+      pairSofter: 'overtoneMatch',
       humsSharp: 'humFirst',
       humsFlat: 'humFirst',
+      humsOther: 'humFirst',
       bendsLittle: 'bend',
+      bendsOff: 'bend',
+      bendsRoughly: 'bend',
     } as Partial<Record<string, string>>;
     const clean = new Map<string, Float32Array>();
     for (const fault of Object.keys(FAULTS) as (keyof typeof FAULTS)[]) {
@@ -72,7 +81,7 @@ describe('playStandIn', () => {
         fault,
       ).toBe(true);
     }
-  }, 30_000);
+  }, 60_000);
   it('joins slurred tones without a hole', () => {
     const sound = play({}, 3, 'oneBreathDescent', { tempoBpm: 120 });
     for (let t = 1.4; t < 5; t += 0.02) expect(rms(sound, t, t + 0.02)).toBeGreaterThan(0.004);
