@@ -37,6 +37,8 @@ const LEAST_BAND_S = 0.4;
 /** A wrong start reaches this far into the tone, seconds; so much of a tone on another partial is not that tone. */
 const START_S = 0.1;
 const OTHER_SHARE = 0.3;
+/** A tone tells of the range only when it is asked to move this far, dB. */
+const LEAST_RANGE_DB = 6;
 
 /** What the steps of a take told. Hums, bends, free pitches and what came after the player had stopped tell nothing. */
 export function observations(score: Score, measures: readonly StepMeasures[], startedAtMs: number): Observation[] {
@@ -76,8 +78,8 @@ function ofStep(step: Step, measures: StepMeasures, atMs: number, natural: boole
         pick(measures, [
           'pitchSteadinessCents',
           'breathRatioDb',
-          // A level tone has no range to speak of.
-          ...(step.dynamics.length > 1 ? (['rangeDb'] as const) : []),
+          // A level tone, or one step of a long fade, has no range to speak of.
+          ...(measures.plannedRangeDb >= LEAST_RANGE_DB ? (['rangeDb'] as const) : []),
           'levelAgainstPlanDb',
           'softestDb',
           'pitchAgainstLevelCents',
