@@ -39,6 +39,9 @@ export function soundsToDrop(sounds: readonly KeptSound[], budgetBytes: number, 
 
 /** Drops sounds beyond the budget. Measures and traces are never dropped. */
 export async function keepWithinBudget(budgetBytes: number, pinned: readonly string[]): Promise<void> {
+  // With less than that in use altogether no sound need be read.
+  const { usage = Infinity } = await navigator.storage.estimate();
+  if (usage <= budgetBytes) return;
   const { sounds, takes } = database;
   const kept: KeptSound[] = [];
   await sounds.each(({ takeId, samples }) => {
