@@ -3,7 +3,7 @@ export { bandAt, loudnessBand, LOUDNESS_BANDS, type ByLoudness, type LoudnessBan
 export { dropOuts, partialJumps, type DropOut, type PartialJump } from './interruptions';
 export { type AudioPath } from './lateness';
 export { absent, measured, valueOf, type AbsentReason, type Measured } from './measured';
-export { median, movingMedian, quantile, robustDeviation, theilSen } from './statistics';
+export { median, movingMedian, quantile, quantiles, robustDeviation, theilSen } from './statistics';
 export { rulerFrom, type RulerResult } from './ruler';
 export { segmentNotes, segmentSpans, type FoundNote } from './segment';
 export { type Stair } from './swellShape';

@@ -6,8 +6,17 @@ const MAD_TO_DEVIATION = 1.4826;
  * @throws RangeError for an empty list
  */
 export function quantile(values: ArrayLike<number>, share: number): number {
+  return quantiles(values, [share])[0]!;
+}
+
+/** Several of them for one sorting. See {@link quantile}. */
+export function quantiles(values: ArrayLike<number>, shares: readonly number[]): number[] {
   if (values.length === 0) throw new RangeError('quantile of an empty list');
-  const sorted = Float64Array.from(values).sort();
+  const sorted = new Float64Array(values).sort();
+  return shares.map((share) => between(sorted, share));
+}
+
+function between(sorted: Float64Array, share: number): number {
   const place = share * (sorted.length - 1);
   const below = Math.floor(place);
   const above = Math.min(sorted.length - 1, below + 1);
