@@ -61,6 +61,7 @@ function survey(seed: number, perNote: Record<number, NoteHabit>): NoteOnMap[] {
       measures,
       verdict,
       demo: false,
+      shareInWindow: 0.9,
     } as const;
     return digestOf(take, { startedAtMs: DAY_MS + i, day: '1970-01-02' });
   });
@@ -144,6 +145,7 @@ function madeUp(id: string, day: number, valuesOf: (midi: number) => Observation
     findings: [],
     lastsS: 20,
     demo: false,
+    shareInWindow: 0.9,
     holds: [],
     tags: [],
   } as const;

@@ -101,7 +101,16 @@ function digestOf(
   });
   const setupKey = 'model';
   const setup = { instrumentId: 'alto' as const };
-  const more = { decision: 'again', next: {}, findings: [], lastsS: 20, demo: false, holds: [], tags: [] } as const;
+  const more = {
+    decision: 'again',
+    next: {},
+    findings: [],
+    lastsS: 20,
+    demo: false,
+    shareInWindow: 0.9,
+    holds: [],
+    tags: [],
+  } as const;
   return {
     takeId: id,
     startedAtMs,

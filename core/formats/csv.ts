@@ -48,8 +48,11 @@ const QUANTITIES = {
   softest_dbfs: 'softestDb',
 } as const;
 
-/** Measures of takes as CSV: a row for each step, each quantity with its uncertainty; empty where there is none. */
-export function measuresCsv(takes: readonly TakeRecord[], system: NoteNameSystem): string {
+/**
+ * Measures of takes as CSV: a row for each step, each quantity with its uncertainty; empty where there is none. Without
+ * its header it can be put after another.
+ */
+export function measuresCsv(takes: readonly TakeRecord[], system: NoteNameSystem, header = true): string {
   const names = Object.keys(QUANTITIES) as (keyof typeof QUANTITIES)[];
   const fields = [
     'take',
@@ -80,7 +83,7 @@ export function measuresCsv(takes: readonly TakeRecord[], system: NoteNameSystem
       take.note,
     ]),
   );
-  return Papa.unparse({ fields, data }, OPTIONS);
+  return Papa.unparse({ fields, data }, { ...OPTIONS, header });
 }
 
 /** Cents of a note in one third of the ruler, with its uncertainty. */

@@ -1,4 +1,4 @@
-import { scoreBeats, type ExerciseParameters, type Score } from '@inner-hum/core/exercise';
+import { exerciseName, scoreBeats, type ExerciseParameters, type Score } from '@inner-hum/core/exercise';
 import type { Decision, Verdict } from '@inner-hum/core/judge';
 import { valueOf, type StepMeasures } from '@inner-hum/core/measure';
 import { dynamicPosition, type InstrumentId } from '@inner-hum/core/theory';
@@ -43,6 +43,8 @@ export interface Digest {
   /** of a trial of an altissimo fingering: the keys that were down */
   readonly fingering?: string;
   readonly demo: boolean;
+  /** share of the tones' time in the pitch window, 0–1: which take of an exercise was best; 0 without a tone */
+  readonly shareInWindow: number;
   /** longest good tones: which note, whether loud, seconds */
   readonly holds: readonly HeldTone[];
   readonly seen: readonly Observation[];
@@ -86,6 +88,7 @@ export function digestOf(
     lastsS: (scoreBeats(take.score) * 60) / take.score.tempoBpm,
     demo: take.demo,
     ...(take.score.family === 'fingeringTrial' && { fingering: String(take.parameters['fingering']) }),
+    shareInWindow: shareOf(take),
     holds: holdsOf(take),
     seen: observations(take.score, take.measures, startedAtMs),
   };
@@ -98,6 +101,11 @@ const LOUD_FROM = 0.5;
 /** Whether a step asks for the air of a loud tone. */
 export function isLoud({ dynamics }: Pick<Score['steps'][number], 'dynamics'>): boolean {
   return dynamics.some((point) => (point.position ?? dynamicPosition(point.dynamic)) > LOUD_FROM);
+}
+
+function shareOf({ measures }: Pick<DigestibleTake, 'measures'>): number {
+  const shares = measures.flatMap((one) => (one.kind === 'sounded' ? (valueOf(one.shareInWindow) ?? []) : []));
+  return shares.reduce((sum, one) => sum + one, 0) / Math.max(1, shares.length);
 }
 
 function holdsOf({ score, measures }: Pick<DigestibleTake, 'score' | 'measures'>): HeldTone[] {
@@ -114,11 +122,21 @@ export function setupKey(setup: SetupNames): string {
   return JSON.stringify([setup.instrumentId, ...SETUP_PARTS.map((part) => setup[part] ?? '')]);
 }
 
+/** The tag of takes that came with the demo data. */
+export const DEMO_TAG = 'demo';
+
+/** The tag that all tries at one thing carry: the family and its note, on any horn. */
+export function exerciseTag(parameters: ExerciseParameters): string {
+  return `exercise:${exerciseName(parameters)}`;
+}
+
 function tagsOf(digest: Omit<Digest, 'tags'>): string[] {
   const notes = new Set(digest.seen.map((one) => one.midi));
   return [
     `size:${digest.setup.instrumentId}`,
+    ...(digest.demo ? [DEMO_TAG] : []),
     `family:${digest.family}`,
+    exerciseTag(digest.parameters),
     ...[...notes].map((midi) => `note:${midi}`),
     ...digest.findings.map((id) => `finding:${id}`),
     ...SETUP_PARTS.flatMap((part) => (digest.setup[part] ? [`${part}:${digest.setup[part]}`] : [])),

@@ -1,6 +1,8 @@
 export { QUANTITIES, observations, type Observation, type Quantity } from './observation';
 export {
+  DEMO_TAG,
   digestOf,
+  exerciseTag,
   isLoud,
   setupKey,
   SETUP_PARTS,
@@ -37,9 +39,10 @@ export {
   type Reason,
   type SessionBlock,
 } from './session';
-export { blockS, dayNumber, MINUTES, planSession, type PlanFor } from './planner';
+export { blockS, MINUTES, planSession, type PlanFor } from './planner';
 export { changeWorthKnowing } from './changeWorthKnowing';
 export { planWeek, type WeekDay } from './week';
-export { milestones, type Milestone } from './milestones';
-export { trend, type TrendDay } from './trend';
+export { firstsOf, type KeptFirst, type Milestone } from './milestones';
+export { tonesAfter, tonesKey, tonesWithout, type TonesOfDay } from './tones';
+export { trend, type TonesAsked, type Trend, type TrendPoint } from './trend';
 export { ownSources, type OwnCell } from './ownSources';

@@ -1,11 +1,11 @@
 import { expect, it } from 'vitest';
 import { changeWorthKnowing } from './changeWorthKnowing';
-import { milestones } from './milestones';
+import { firstsOf } from './milestones';
 import { planWeek } from './week';
 import { digest, seen } from './testDigests';
 import { SeededRandom } from '@inner-hum/core/simulate';
 
-it('tells firsts once, newest first, from whatever order', () => {
+it('tells firsts once, the earliest, from whatever order', () => {
   const takes = [
     digest('c', 3, [seen({ midi: 91 }), seen({ midi: 77, fingeredMidi: 58, partial: 3 })]),
     digest(
@@ -23,16 +23,21 @@ it('tells firsts once, newest first, from whatever order', () => {
       { holds: [{ midi: 60, loud: false, holdS: 21 }] },
     ),
   ];
-  expect(milestones(takes).map((one) => `${one.takeId} ${one.kind}`)).toEqual([
-    'c partial',
-    'c altissimo',
-    'b held',
-    'a steady',
-    'a held',
+  const firsts = [...firstsOf(takes).values()];
+  expect(firsts.map((one) => `${one.takeId} ${one.kind} ${one.midi}`).sort()).toEqual([
+    'a held 60',
+    'a steady 60',
+    'b held 60',
+    'c altissimo 91',
+    'c partial 77',
   ]);
 });
+it('another size of horn has its own firsts', () => {
+  const on = (id: string, instrumentId: 'alto' | 'baritone') => digest(id, 1, [seen({ midi: 91 })], { instrumentId });
+  expect([...firstsOf([on('a', 'alto'), on('b', 'baritone')]).values()].map((one) => one.takeId)).toEqual(['a', 'b']);
+});
 it('what did not speak is no first', () =>
-  expect(milestones([digest('a', 1, [seen({ midi: 92, spoke: false })])])).toEqual([]));
+  expect(firstsOf([digest('a', 1, [seen({ midi: 92, spoke: false })])]).size).toBe(0));
 
 it('the one change worth knowing is the surest, and none when nothing is sure', () => {
   const DAY_MS = 86_400_000;

@@ -1,8 +1,8 @@
-import { ALTISSIMO_REACH_SEMITONES, zoneOf } from '@inner-hum/core/theory';
+import { ALTISSIMO_REACH_SEMITONES, zoneOf, type InstrumentId } from '@inner-hum/core/theory';
 import type { Digest } from './digest';
 
 /** The first time of something. */
-export type Milestone = { readonly day: string; readonly takeId: string } & (
+export type Milestone = { readonly day: string; readonly takeId: string; readonly instrumentId: InstrumentId } & (
   | { readonly kind: 'held'; readonly midi: number; readonly seconds: number }
   | { readonly kind: 'altissimo'; readonly midi: number }
   | { readonly kind: 'partial'; readonly partial: number; readonly midi: number }
@@ -11,33 +11,51 @@ export type Milestone = { readonly day: string; readonly takeId: string } & (
 
 /** Lengths of a good tone that are worth telling, seconds. */
 const HELD_S = [10, 20, 30, 45, 60];
-const PARTIALS = [3, 4, 5, 6, 8];
+const PARTIALS: readonly number[] = [3, 4, 5, 6, 8];
 /** A note is steady the first time it wavers less than this, cents. */
 const STEADY_CENTS = 2;
 const NEVER_ABOVE = 90 + ALTISSIMO_REACH_SEMITONES;
 
-/** Firsts over all takes on a horn, newest first. */
-export function milestones(digests: readonly Digest[]): Milestone[] {
-  const found: Milestone[] = [];
-  const seen = new Set<string>();
-  const once = (name: string, milestone: Milestone) => {
-    if (seen.has(name)) return;
-    seen.add(name);
-    found.push(milestone);
-  };
-  for (const { day, takeId, holds, seen: tones } of [...digests].sort((a, b) => a.startedAtMs - b.startedAtMs)) {
-    for (const { midi, holdS } of holds)
-      for (const seconds of HELD_S)
-        if (holdS >= seconds) once(`held ${zoneOf(midi)} ${seconds}`, { kind: 'held', midi, seconds, day, takeId });
-    for (const { midi, partial, spoke, values } of tones) {
-      if (!spoke) continue;
-      if (partial === 1 && zoneOf(midi) === 'altissimo' && midi <= NEVER_ABOVE)
-        once(`altissimo ${midi}`, { kind: 'altissimo', midi, day, takeId });
-      if (PARTIALS.includes(partial)) once(`partial ${partial}`, { kind: 'partial', partial, midi, day, takeId });
-      const wavers = values.pitchSteadinessCents;
-      if (partial === 1 && wavers !== undefined && wavers < STEADY_CENTS)
-        once(`steady ${midi}`, { kind: 'steady', midi, day, takeId });
+/** A first as it is kept: under what it is the first of, and when that was. */
+export type KeptFirst = Milestone & { readonly key: string; readonly startedAtMs: number };
+
+/** What takes reached that is worth telling the first time, on each size of horn the earliest of them. */
+export function firstsOf(digests: Iterable<Digest>): Map<string, KeptFirst> {
+  const firsts = new Map<string, KeptFirst>();
+  for (const digest of digests)
+    for (const one of reached(digest)) {
+      const known = firsts.get(one.key);
+      if (!known || one.startedAtMs < known.startedAtMs) firsts.set(one.key, one);
     }
-  }
-  return found.reverse();
+  return firsts;
+}
+
+function reached({ day, takeId, startedAtMs, setup, holds, seen }: Digest): KeptFirst[] {
+  const about = { day, takeId, startedAtMs, instrumentId: setup.instrumentId };
+  const key = (...parts: readonly (string | number)[]) => [setup.instrumentId, ...parts].join(' ');
+  return [
+    ...holds.flatMap(({ midi, holdS }) =>
+      HELD_S.filter((seconds) => holdS >= seconds).map((seconds): KeptFirst => ({
+        ...about,
+        key: key('held', zoneOf(midi), seconds),
+        kind: 'held',
+        midi,
+        seconds,
+      })),
+    ),
+    ...seen.flatMap(({ midi, partial, spoke, values }): KeptFirst[] => {
+      if (!spoke) return [];
+      if (partial > 1)
+        return PARTIALS.includes(partial)
+          ? [{ ...about, key: key('partial', partial), kind: 'partial', partial, midi }]
+          : [];
+      const wavers = values.pitchSteadinessCents ?? Infinity;
+      return [
+        ...(zoneOf(midi) === 'altissimo' && midi <= NEVER_ABOVE
+          ? [{ ...about, key: key('altissimo', midi), kind: 'altissimo', midi } as const]
+          : []),
+        ...(wavers < STEADY_CENTS ? [{ ...about, key: key('steady', midi), kind: 'steady', midi } as const] : []),
+      ];
+    }),
+  ];
 }

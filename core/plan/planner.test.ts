@@ -4,7 +4,7 @@ import { dynamicPosition, zoneOf } from '@inner-hum/core/theory';
 import { SeededRandom } from '@inner-hum/core/simulate';
 import { cellsFrom } from './cells';
 import { hornMap } from './hornMap';
-import { blockS, dayNumber, planSession, type PlanFor } from './planner';
+import { blockS, planSession, type PlanFor } from './planner';
 import { adapted, type SessionBlock } from './session';
 import { digest, wholeHorn } from './testDigests';
 import type { Observation } from './observation';
@@ -135,9 +135,3 @@ describe('adapted', () => {
   });
   it('nothing is left of nothing', () => expect(adapted([], { decision: 'leave', next: {} })).toEqual([]));
 });
-
-it.each([
-  ['1970-01-01', 0],
-  ['2000-03-01', 11_017],
-  ['2026-11-24', 20_781],
-])('%s is day %i', (day, number) => expect(dayNumber(day)).toBe(number));

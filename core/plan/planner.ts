@@ -17,6 +17,7 @@ import {
   zoneOf,
   type InstrumentId,
 } from '@inner-hum/core/theory';
+import { dayNumber } from './days';
 import type { Digest } from './digest';
 import { exerciseFor, exerciseForSeam } from './exerciseFor';
 import type { NoteOnMap } from './hornMap';
@@ -325,16 +326,6 @@ function noteOf({ exercise }: SessionBlock): number {
 }
 
 const daysBetween = (from: string, to: string) => dayNumber(to) - dayNumber(from);
-
-/** Days since 1970 of a day written yyyy-mm-dd. Source: days-from-civil, H. Hinnant 2013. */
-export function dayNumber(day: string): number {
-  const [year = 1970, month = 1, date = 1] = day.split('-').map(Number);
-  const y = month <= 2 ? year - 1 : year;
-  const era = Math.floor(y / 400);
-  const ofEra = y - 400 * era;
-  const ofYear = Math.floor((153 * (month + (month > 2 ? -3 : 9)) + 2) / 5) + date - 1;
-  return era * 146_097 + ofEra * 365 + Math.floor(ofEra / 4) - Math.floor(ofEra / 100) + ofYear - 719_468;
-}
 
 /** A small number that is the same for the same candidate and day: which of two equals comes first. */
 function jitter({ exercise }: Candidate, day: string): number {

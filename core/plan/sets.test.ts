@@ -4,7 +4,6 @@ import { compare } from './compare';
 import { fingeringTrials } from './fingeringTrials';
 import { leakWatch } from './leakWatch';
 import { digest, seen } from './testDigests';
-import { trend } from './trend';
 
 const take = (id: string, day: number, cents: readonly number[]) =>
   digest(
@@ -117,18 +116,4 @@ describe('fingeringTrials', () => {
   });
   it('takes of other families are no trials', () =>
     expect(fingeringTrials([digest('a', 1, [seen({ midi: 91 })])])).toEqual([]));
-});
-
-describe('trend', () => {
-  it('gives each day its median in an interval, in order of days', () => {
-    const days = trend([take('b', 2, [4, 6, 5]), take('a', 1, [10, 12, 11])], 'pitchCentreCents', () => true);
-    expect(days.map((one) => [one.day, one.value, one.count])).toEqual([
-      ['2026-01-01', 11, 3],
-      ['2026-01-02', 5, 3],
-    ]);
-    for (const { from, value, to } of days) expect(from < value && value < to).toBe(true);
-  });
-  it('is empty without values', () => expect(trend([take('a', 1, [1])], 'responseS', () => true)).toEqual([]));
-  it('follows one note when asked', () =>
-    expect(trend([take('a', 1, [1, 9])], 'pitchCentreCents', (one) => one.midi === 61)[0]!.value).toBe(9));
 });

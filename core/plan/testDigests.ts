@@ -47,6 +47,7 @@ export function digest(
     findings: [],
     lastsS: 20,
     demo: false,
+    shareInWindow: 0.9,
     holds: [],
     seen: observations.map((one, i) => ({ ...one, atMs: one.atMs || startedAtMs + i })),
     tags: [],

@@ -31,6 +31,6 @@ export function planWeek(
 /** What a block will have been, without what it will have told. */
 function asPlayed({ exercise }: SessionBlock, { instrumentId }: PlanFor, day: string, startedAtMs: number): Digest {
   const about = { setup: { instrumentId }, setupKey: '', family: exercise.family, parameters: exercise, next: {} };
-  const empty = { findings: [], holds: [], seen: [], tags: [], demo: false, lastsS: 0 } as const;
+  const empty = { findings: [], holds: [], seen: [], tags: [], demo: false, lastsS: 0, shareInWindow: 0 } as const;
   return { takeId: `${day} ${startedAtMs}`, startedAtMs, day, decision: 'again', ...about, ...empty };
 }

@@ -2,11 +2,14 @@ import { expose } from 'comlink';
 import {
   backupZipStream,
   isZip,
+  measuresCsv,
   readBackup,
   readBackupZip,
   writeBackup,
   type BackupResult,
+  type TakeRecord,
 } from '@inner-hum/core/formats';
+import type { NoteNameSystem } from '@inner-hum/core/theory';
 import { database } from './database';
 import { wholeTake } from './takes';
 
@@ -40,7 +43,23 @@ const service = {
     parts.push(`]${tail}`);
     return new Blob(parts, { type: 'application/json' });
   },
+
+  /** The measures of all takes as CSV. */
+  async measures(system: NoteNameSystem): Promise<Blob> {
+    const parts: string[] = [measuresCsv([], system)];
+    await eachRecord((records) => parts.push('\n', measuresCsv(records, system, false)));
+    return new Blob(parts, { type: 'text/csv' });
+  },
 };
+
+/** Gives records alone, without frames and sound. */
+async function eachRecord(give: (records: readonly TakeRecord[]) => void): Promise<void> {
+  const ids = await database.takes.orderBy('startedAt').primaryKeys();
+  for (let i = 0; i < ids.length; i += AT_ONCE) {
+    const records = await database.takes.bulkGet(ids.slice(i, i + AT_ONCE));
+    give(records.flatMap((one) => one ?? []));
+  }
+}
 
 async function eachTake(give: (take: NonNullable<Awaited<ReturnType<typeof wholeTake>>>) => void): Promise<void> {
   const ids = await database.takes.orderBy('startedAt').primaryKeys();

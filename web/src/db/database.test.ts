@@ -113,6 +113,7 @@ describe('digests and cells', () => {
     const empty = { lastsS: 0, pitchCentreCents: none, centroidPartials: none };
     const quantities = Object.fromEntries(
       [
+        'shareInWindow',
         'responseS',
         'pitchSteadinessCents',
         'breathRatioDb',
@@ -157,7 +158,7 @@ describe('digests and cells', () => {
 
   it('are found by what they tell, newest first', async () => {
     await mergeTakes([told('a', 1, 5), told('b', 2, 5), take('c', 3)]);
-    const ids = async (tags: string[], since = '') => (await findDigests({ tags, since }, 10)).map((one) => one.takeId);
+    const ids = async (tags: string[], since = '') => (await findDigests({ tags, since })).map((one) => one.takeId);
     expect(await ids(['note:67', 'family:swell'])).toEqual(['b', 'a']);
     expect(await ids(['size:tenor'])).toEqual(['c', 'b', 'a']);
     expect(await ids(['size:tenor'], '2026-03-02')).toEqual(['c', 'b']);

@@ -1,6 +1,15 @@
 import { modernise } from '@inner-hum/core/formats/light';
 import type { TakeRecord } from '@inner-hum/core/formats';
-import { cellsFrom, digestOf, type Cell, type Digest } from '@inner-hum/core/plan';
+import {
+  cellsFrom,
+  digestOf,
+  firstsOf,
+  tonesAfter,
+  type Cell,
+  type Digest,
+  type KeptFirst,
+  type TonesOfDay,
+} from '@inner-hum/core/plan';
 import { Dexie, type EntityTable } from 'dexie';
 import { whenOf } from '../shared/format';
 
@@ -50,6 +59,9 @@ export class InnerHumDatabase extends Dexie {
   /** what maps, plans, trends and lists need of each take */
   declare digests: EntityTable<Digest, 'takeId'>;
   declare cells: EntityTable<Cell, 'key'>;
+  /** what each day told of each quantity */
+  declare tones: EntityTable<TonesOfDay, 'key'>;
+  declare firsts: EntityTable<KeptFirst, 'key'>;
   declare settings: EntityTable<SettingsRow, 'name'>;
 
   constructor() {
@@ -62,15 +74,27 @@ export class InnerHumDatabase extends Dexie {
       draftPieces: '++id, takeId',
       settings: 'name',
     });
-    this.version(5)
-      .stores({ digests: 'takeId, startedAtMs, setupKey, *tags', cells: 'key, instrumentId, setupKey' })
+    this.version(6)
+      .stores({
+        digests: 'takeId, startedAtMs, setupKey, *tags',
+        cells: 'key, instrumentId, setupKey',
+        tones: 'key',
+        firsts: 'key, takeId',
+      })
       .upgrade(async (transaction) => {
         const digests: Digest[] = [];
         await transaction
           .table<TakeRecord>('takes')
           .each((take) => void digests.push(digestOf(take, whenOf(take.startedAt))));
-        await transaction.table('digests').bulkPut(digests);
-        await transaction.table('cells').bulkPut([...cellsFrom(digests).values()]);
+        for (const [name, rows] of [
+          ['digests', digests],
+          ['cells', cellsFrom(digests).values()],
+          ['tones', tonesAfter(digests).values()],
+          ['firsts', firstsOf(digests).values()],
+        ] as const) {
+          await transaction.table(name).clear();
+          await transaction.table(name).bulkPut([...rows]);
+        }
       });
     for (const version of [2, 3, 4])
       this.version(version).upgrade((transaction) =>

@@ -5,8 +5,7 @@ import { store } from '../store';
 import type { GearItem } from '../store/gear';
 import { settingsChanged, type Settings } from '../store/settings';
 import { backupService } from './backup';
-import { database } from './database';
-import { mergeTakes } from './takes';
+import { hasTakes, mergeTakes } from './takes';
 
 /** Whether the address asks for the demo data (?demo). */
 export function asksForDemo(): boolean {
@@ -16,7 +15,7 @@ export function asksForDemo(): boolean {
 /** Opens the demo data when the address asks for it and nothing has been played here yet. */
 export async function openDemo(): Promise<void> {
   if (!asksForDemo()) return;
-  if ((await database.takes.count()) === 0) {
+  if (!(await hasTakes())) {
     store.dispatch(settingsChanged({ source: 'standIn', ...demoSettings() }));
     const response = await fetch('/demo/season.zip');
     const backup = await backupService().read(new Uint8Array(await response.arrayBuffer()));

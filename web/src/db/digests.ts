@@ -1,23 +1,42 @@
-import { cellsAfter, cellsFrom, digestOf, type Digest } from '@inner-hum/core/plan';
+import {
+  cellsAfter,
+  cellsFrom,
+  digestOf,
+  firstsOf,
+  QUANTITIES,
+  tonesAfter,
+  tonesKey,
+  tonesWithout,
+  type Digest,
+} from '@inner-hum/core/plan';
 import type { TakeRecord } from '@inner-hum/core/formats';
 import { whenOf } from '../shared/format';
 import { database } from './database';
+
+/** The tables that hold what takes tell; a transaction that adds or removes takes is over these too. */
+export function toldTables() {
+  const { digests, cells, tones, firsts } = database;
+  return [digests, cells, tones, firsts];
+}
 
 /** The digest of a take in the player's own time zone. */
 export function digestFor(record: TakeRecord): Digest {
   return digestOf(record, whenOf(record.startedAt));
 }
 
-/** Adds takes to the map, inside the caller's transaction over takes, digests and cells. */
+/** Adds what takes tell, inside the caller's transaction over takes and {@link toldTables}. */
 export async function addDigests(records: readonly TakeRecord[]): Promise<void> {
-  const { digests, cells } = database;
+  const { digests, cells, tones } = database;
   const added = records.map(digestFor);
   await digests.bulkPut(added);
+  await addFirsts(added);
+  const days = await known(tones, dayKeys(added));
+  await tones.bulkPut([...tonesAfter(added, (key) => days.get(key)).values()]);
   if (added.length > MANY) return rebuildCells(new Set(added.map((one) => one.setupKey)));
   for (const digest of added) {
     const keys = cellsAfter(digest, () => undefined).map((cell) => cell.key);
-    const known = new Map((await cells.bulkGet(keys)).flatMap((cell) => (cell ? [[cell.key, cell] as const] : [])));
-    await cells.bulkPut(cellsAfter(digest, (key) => known.get(key)));
+    const before = await known(cells, keys);
+    await cells.bulkPut(cellsAfter(digest, (key) => before.get(key)));
   }
 }
 /** From so many takes on, making the cells of their set-ups anew is quicker. */
@@ -25,10 +44,52 @@ const MANY = 20;
 
 /** Takes away what takes told, inside the caller's transaction. */
 export async function removeDigests(takeIds: readonly string[]): Promise<void> {
-  const { digests } = database;
+  const { digests, tones } = database;
   const gone = (await digests.bulkGet([...takeIds])).flatMap((one) => one ?? []);
+  const ids = new Set(takeIds);
   await digests.bulkDelete([...takeIds]);
+  const days = [...(await known(tones, dayKeys(gone))).values()].map((one) => tonesWithout(one, ids));
+  await tones.bulkPut(days.filter((one) => one.takeIds.length > 0));
+  await tones.bulkDelete(days.filter((one) => one.takeIds.length === 0).map((one) => one.key));
+  await removeFirsts(takeIds);
   await rebuildCells(new Set(gone.map((one) => one.setupKey)));
+}
+
+/** The rows of a table that are there, by key. */
+async function known<Row extends { readonly key: string }>(
+  table: { bulkGet(keys: string[]): PromiseLike<(Row | undefined)[]> },
+  keys: readonly string[],
+): Promise<ReadonlyMap<string, Row>> {
+  const rows = await table.bulkGet([...keys]);
+  return new Map(rows.flatMap((row) => (row ? [[row.key, row] as const] : [])));
+}
+
+function dayKeys(digests: readonly Digest[]): string[] {
+  const days = new Set(digests.map((one) => one.day));
+  return QUANTITIES.flatMap((quantity) => [...days].map((day) => tonesKey(quantity, day)));
+}
+
+async function addFirsts(added: readonly Digest[]): Promise<void> {
+  const { firsts } = database;
+  const fresh = [...firstsOf(added).values()];
+  const before = await known(firsts, [...fresh.map((one) => one.key)]);
+  await firsts.bulkPut(fresh.filter((one) => one.startedAtMs < (before.get(one.key)?.startedAtMs ?? Infinity)));
+}
+
+/** Each first that goes is looked for among the later takes, until all are found again. */
+async function removeFirsts(takeIds: readonly string[]): Promise<void> {
+  const { firsts, digests } = database;
+  const gone = await firsts.where('takeId').anyOf(takeIds).toArray();
+  if (gone.length === 0) return;
+  const lost = new Set(gone.map((one) => one.key));
+  await firsts.bulkDelete([...lost]);
+  await digests
+    .where('startedAtMs')
+    .aboveOrEqual(Math.min(...gone.map((one) => one.startedAtMs)))
+    .until(() => lost.size === 0)
+    .each((digest) => {
+      for (const one of firstsOf([digest]).values()) if (lost.delete(one.key)) void firsts.put(one);
+    });
 }
 
 /** Makes the cells of set-ups anew from all that is kept of them. */

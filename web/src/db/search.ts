@@ -1,4 +1,12 @@
-import type { Digest } from '@inner-hum/core/plan';
+import {
+  tonesKey,
+  trend,
+  type Digest,
+  type KeptFirst,
+  type Quantity,
+  type TonesAsked,
+  type Trend,
+} from '@inner-hum/core/plan';
 import type { TakeRecord } from '@inner-hum/core/formats';
 import { database } from './database';
 
@@ -7,34 +15,82 @@ export interface TakeFilter {
   readonly tags: readonly string[];
   /** yyyy-mm-dd; '' for all days */
   readonly since: string;
+  /** yyyy-mm-dd, the first day that is too late; left out for all days */
+  readonly before?: string;
 }
 
-/** Digests that fit, newest first, at most `limit`. Only keys are gone through; rows are read of what is shown. */
-export async function findDigests({ tags, since }: TakeFilter, limit: number): Promise<Digest[]> {
-  const { digests } = database;
-  const from = since === '' ? 0 : new Date(`${since}T00:00`).getTime();
-  const [inTime, ...tagged] = await Promise.all([
-    digests.where('startedAtMs').aboveOrEqual(from).primaryKeys(),
-    ...tags.map((tag) => digests.where('tags').equals(tag).primaryKeys()),
-  ]);
-  const sets = tagged.map((keys) => new Set(keys));
-  const ids: string[] = [];
-  for (let i = inTime.length - 1; i >= 0 && ids.length < limit; i--)
-    if (sets.every((keys) => keys.has(inTime[i]!))) ids.push(inTime[i]!);
-  return (await digests.bulkGet(ids)).flatMap((one) => one ?? []);
+/** Digests that fit, newest first, at most `limit`. */
+export async function findDigests(filter: TakeFilter, limit = Infinity): Promise<Digest[]> {
+  return (await database.digests.bulkGet(await findIds(filter, limit))).flatMap((one) => one ?? []);
 }
 
 /** Takes that fit, newest first, and whether there are more. */
 export async function findTakes(filter: TakeFilter, limit: number): Promise<{ takes: TakeRecord[]; more: boolean }> {
-  if (filter.tags.length === 0 && filter.since === '') {
-    const takes = await database.takes
-      .orderBy('startedAt')
-      .reverse()
-      .limit(limit + 1)
-      .toArray();
+  if (filter.tags.length === 0 && filter.since === '' && filter.before === undefined) {
+    const newest = database.takes.orderBy('startedAt').reverse();
+    const takes = await newest.limit(limit + 1).toArray();
     return { takes: takes.slice(0, limit), more: takes.length > limit };
   }
-  const found = await findDigests(filter, limit + 1);
-  const takes = await database.takes.bulkGet(found.slice(0, limit).map((one) => one.takeId));
-  return { takes: takes.flatMap((take) => take ?? []), more: found.length > limit };
+  const ids = await findIds(filter, limit + 1);
+  const takes = await database.takes.bulkGet(ids.slice(0, limit));
+  return { takes: takes.flatMap((take) => take ?? []), more: ids.length > limit };
 }
+
+/** Takes that fit, newest first, at most `limit`. Only keys are gone through: in the index's own order that is quick. */
+async function findIds({ tags, since, before }: TakeFilter, limit: number): Promise<string[]> {
+  const times = database.digests.where('startedAtMs').between(dayMs(since, 0), dayMs(before ?? '', Infinity));
+  const [inTime, tagged] = await Promise.all([times.primaryKeys(), tags.length > 0 ? idsTagged(tags) : undefined]);
+  const found: string[] = [];
+  for (let i = inTime.length - 1; i >= 0 && found.length < limit; i--)
+    if (tagged?.has(inTime[i]!) !== false) found.push(inTime[i]!);
+  return found;
+}
+
+/** Takes that carry all of some tags. */
+async function idsTagged(tags: readonly string[]): Promise<ReadonlySet<string>> {
+  const sets = await Promise.all(
+    tags.map(async (tag) => new Set(await database.digests.where('tags').equals(tag).primaryKeys())),
+  );
+  return sets.reduce((all, one) => new Set([...all].filter((id) => one.has(id))));
+}
+
+/** A quantity over time in the takes that fit, of tones that fit `more` as well. */
+export async function findTrend(
+  quantity: Quantity,
+  { tags, since }: TakeFilter,
+  more: TonesAsked = {},
+): Promise<Trend> {
+  const [days, asked] = await Promise.all([
+    database.tones.where('key').between(tonesKey(quantity, since), tonesKey(quantity, '~')).toArray(),
+    askedBy(tags),
+  ]);
+  return trend(days, { ...asked, ...more });
+}
+
+/** Firsts that fit, newest first. */
+export async function findFirsts({ tags, since }: TakeFilter): Promise<KeptFirst[]> {
+  const [{ midi, instrumentId, takeIds }, all] = await Promise.all([askedBy(tags), database.firsts.toArray()]);
+  return all
+    .filter(
+      (one) =>
+        one.day >= since &&
+        (midi === undefined || one.midi === midi) &&
+        (instrumentId === undefined || one.instrumentId === instrumentId) &&
+        takeIds?.has(one.takeId) !== false,
+    )
+    .sort((a, b) => b.startedAtMs - a.startedAtMs);
+}
+
+/** Tags as they are asked of tones: note and size of horn are known of each tone, the rest of whole takes. */
+async function askedBy(tags: readonly string[]): Promise<TonesAsked> {
+  const valueOf = (kind: string) => tags.find((tag) => tag.startsWith(kind))?.slice(kind.length);
+  const [note, size] = [valueOf('note:'), valueOf('size:')];
+  const others = tags.filter((tag) => !tag.startsWith('note:') && !tag.startsWith('size:'));
+  return {
+    ...(note !== undefined && { midi: Number(note) }),
+    ...(size !== undefined && { instrumentId: size }),
+    ...(others.length > 0 && { takeIds: await idsTagged(others) }),
+  };
+}
+
+const dayMs = (day: string, otherwise: number) => (day === '' ? otherwise : new Date(`${day}T00:00`).getTime());

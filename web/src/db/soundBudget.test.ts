@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { soundsToDrop, type KeptSound } from './soundBudget';
 
-const sound = (takeId: string, day: number, worth: number, exercise = 'swell 67'): KeptSound => ({
+const sound = (takeId: string, day: number, shareInWindow: number, exercise = 'swell 67'): KeptSound => ({
   takeId,
-  startedAt: `2026-01-${String(day).padStart(2, '0')}`,
+  startedAtMs: 86_400_000 * day,
   exercise,
-  worth,
+  shareInWindow,
   bytes: 10,
 });
 const sounds = [

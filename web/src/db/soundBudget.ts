@@ -6,10 +6,10 @@ const BYTES_PER_SAMPLE = 2;
 /** What is known of a sound that is kept. */
 export interface KeptSound {
   readonly takeId: string;
-  readonly startedAt: string;
+  readonly startedAtMs: number;
   readonly exercise: string;
-  /** share of the pitch window, 0–1: which of an exercise was best */
-  readonly worth: number;
+  /** 0–1: which of an exercise was best */
+  readonly shareInWindow: number;
   readonly bytes: number;
 }
 
@@ -18,12 +18,12 @@ export interface KeptSound {
  * so do those that are pinned; when even those are too many, the oldest of them go, pinned ones last.
  */
 export function soundsToDrop(sounds: readonly KeptSound[], budgetBytes: number, pinned: readonly string[]): string[] {
-  const oldest = [...sounds].sort((a, b) => (a.startedAt < b.startedAt ? -1 : 1));
+  const oldest = [...sounds].sort((a, b) => a.startedAtMs - b.startedAtMs);
   const groups = new Map<string, KeptSound[]>();
   for (const one of oldest) groups.set(one.exercise, [...(groups.get(one.exercise) ?? []), one]);
   const special = new Set<string>();
   for (const own of groups.values()) {
-    const best = own.reduce((most, one) => (one.worth > most.worth ? one : most));
+    const best = own.reduce((most, one) => (one.shareInWindow > most.shareInWindow ? one : most));
     for (const one of [own[0]!, own.at(-1)!, best]) special.add(one.takeId);
   }
   const rank = ({ takeId }: KeptSound) => (pinned.includes(takeId) ? 2 : special.has(takeId) ? 1 : 0);
@@ -42,24 +42,15 @@ export async function keepWithinBudget(budgetBytes: number, pinned: readonly str
   // With less than that in use altogether no sound need be read.
   const { usage = Infinity } = await navigator.storage.estimate();
   if (usage <= budgetBytes) return;
-  const { sounds, takes } = database;
-  const kept: KeptSound[] = [];
-  await sounds.each(({ takeId, samples }) => {
-    kept.push({ takeId, startedAt: '', exercise: '', worth: 0, bytes: BYTES_PER_SAMPLE * samples.length });
+  const { sounds, digests } = database;
+  const bytesOf = new Map<string, number>();
+  await sounds.each(({ takeId, samples }) => void bytesOf.set(takeId, BYTES_PER_SAMPLE * samples.length));
+  if ([...bytesOf.values()].reduce((sum, bytes) => sum + bytes, 0) <= budgetBytes) return;
+  const kept = (await digests.bulkGet([...bytesOf.keys()])).flatMap((one): KeptSound[] => {
+    if (!one) return [];
+    const { takeId, startedAtMs, parameters, shareInWindow } = one;
+    const exercise = `${parameters.instrumentId} ${exerciseName(parameters)}`;
+    return [{ takeId, startedAtMs, exercise, shareInWindow, bytes: bytesOf.get(takeId)! }];
   });
-  if (kept.reduce((sum, one) => sum + one.bytes, 0) <= budgetBytes) return;
-  const records = new Map(
-    (await takes.bulkGet(kept.map((one) => one.takeId))).flatMap((one) => (one ? [[one.id, one]] : [])),
-  );
-  const known = kept.flatMap((one): KeptSound[] => {
-    const record = records.get(one.takeId);
-    if (!record) return [];
-    const { startedAt, parameters, measures } = record;
-    const shares = measures.flatMap((step) =>
-      step.kind === 'sounded' && step.shareInWindow.kind === 'measured' ? [step.shareInWindow.value] : [],
-    );
-    const worth = shares.reduce((sum, share) => sum + share, 0) / Math.max(1, shares.length);
-    return [{ ...one, startedAt, exercise: `${parameters.instrumentId} ${exerciseName(parameters)}`, worth }];
-  });
-  await sounds.bulkDelete(soundsToDrop(known, budgetBytes, pinned));
+  await sounds.bulkDelete(soundsToDrop(kept, budgetBytes, pinned));
 }

@@ -1,5 +1,6 @@
 import type { TakeRecord, WholeTake } from '@inner-hum/core/formats';
-import { addDigests, removeDigests } from './digests';
+import { DEMO_TAG } from '@inner-hum/core/plan';
+import { addDigests, removeDigests, toldTables } from './digests';
 import { database } from './database';
 
 /**
@@ -26,8 +27,8 @@ function isOutOfRoom(error: unknown): boolean {
 }
 
 async function keepWhole(take: WholeTake): Promise<void> {
-  const { takes, frames, sounds, drafts, draftPieces, digests, cells } = database;
-  await database.transaction('rw', [takes, frames, sounds, drafts, draftPieces, digests, cells], async () => {
+  const { takes, frames, sounds, drafts, draftPieces } = database;
+  await database.transaction('rw', [takes, frames, sounds, drafts, draftPieces, ...toldTables()], async () => {
     await putTake(take);
     await addDigests([take.record]);
     await drafts.delete(take.record.id);
@@ -35,10 +36,15 @@ async function keepWhole(take: WholeTake): Promise<void> {
   });
 }
 
+/** Whether any take is here, without counting them. */
+export async function hasTakes(): Promise<boolean> {
+  return (await database.takes.limit(1).primaryKeys()).length > 0;
+}
+
 /** Adds takes that are not here yet, all or none; gives how many were new. */
 export async function mergeTakes(whole: readonly WholeTake[]): Promise<number> {
-  const { takes, frames, sounds, digests, cells } = database;
-  return database.transaction('rw', [takes, frames, sounds, digests, cells], async () => {
+  const { takes, frames, sounds } = database;
+  return database.transaction('rw', [takes, frames, sounds, ...toldTables()], async () => {
     const added: TakeRecord[] = [];
     for (const take of whole) {
       if (await takes.get(take.record.id)) continue;
@@ -74,8 +80,8 @@ export async function wholeTake(id: string): Promise<WholeTake | undefined> {
 
 /** Removes a take and gives it back, so that it can be put again. */
 export async function removeTake(id: string): Promise<WholeTake | undefined> {
-  const { takes, frames, sounds, digests, cells } = database;
-  return database.transaction('rw', [takes, frames, sounds, digests, cells], async () => {
+  const { takes, frames, sounds } = database;
+  return database.transaction('rw', [takes, frames, sounds, ...toldTables()], async () => {
     const whole = await wholeTake(id);
     await Promise.all([takes.delete(id), frames.delete(id), sounds.delete(id)]);
     await removeDigests([id]);
@@ -85,9 +91,9 @@ export async function removeTake(id: string): Promise<WholeTake | undefined> {
 
 /** Removes all takes of the demo data. */
 export async function removeDemoTakes(): Promise<void> {
-  const { takes, frames, sounds, digests, cells } = database;
-  await database.transaction('rw', [takes, frames, sounds, digests, cells], async () => {
-    const ids = await takes.filter((take) => take.demo).primaryKeys();
+  const { takes, frames, sounds, digests } = database;
+  await database.transaction('rw', [takes, frames, sounds, ...toldTables()], async () => {
+    const ids = await digests.where('tags').equals(DEMO_TAG).primaryKeys();
     await Promise.all([takes.bulkDelete(ids), frames.bulkDelete(ids), sounds.bulkDelete(ids)]);
     await removeDigests(ids);
   });

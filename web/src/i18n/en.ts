@@ -602,6 +602,7 @@ export const en = {
     before: 'Before the last {{days}} days',
     part: '{{part}}: {{name}}',
     empty: 'No takes on this horn yet. Reeds, mouthpieces, rooms and periods can be compared once there are some.',
+    emptyAction: 'Measure the horn once',
     same: 'Choose two different sides.',
     tooLittle: 'Too little on one side: each needs three takes of the same notes.',
     overall: 'Over all notes that both have',
@@ -1071,7 +1072,12 @@ export const en = {
     showTrend: 'Show the trend',
     hideTrend: 'Hide the trend',
     trend: 'Trend of',
-    trendOf: '{{quantity}} day by day, with a band that holds the truth nine times out of ten',
+    trendOf: '{{quantity}} over time, with a band that holds the truth nine times out of ten',
+    pointOf: {
+      day: 'A dot is a day.',
+      week: 'A dot is a week.',
+      month: 'A dot is a month.',
+    },
     noTrend: 'Nothing of this was measured in these takes.',
     quantities: {
       pitchCentreCents: 'Pitch',

@@ -1,4 +1,5 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
+import { DEMO_TAG } from '@inner-hum/core/plan';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -107,15 +108,8 @@ export function AppFrame() {
 
 function DemoBar() {
   const { t } = useTranslation();
-  const demo = useLiveQuery(
-    async () =>
-      (await database.takes
-        .filter((take) => take.demo)
-        .limit(1)
-        .count()) > 0,
-    [],
-  );
-  if (!demo) return null;
+  const demo = useLiveQuery(() => database.digests.where('tags').equals(DEMO_TAG).limit(1).primaryKeys(), []);
+  if (!demo?.length) return null;
   return (
     <Box px={{ base: '12px', md: '28px' }} color="inkSoft" fontSize="0.88rem" _print={{ display: 'none' }}>
       {t('app.demo')}{' '}

@@ -1,23 +1,26 @@
 import { Box } from '@chakra-ui/react';
-import type { TrendDay } from '@inner-hum/core/plan';
+import type { TrendPoint } from '@inner-hum/core/plan';
 import { format } from 'date-fns';
 import { Area, CartesianGrid, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { usePalette } from './useColourMode';
 
-/** A quantity day by day: dots for the days' medians in a band that holds nine of ten truths; a table for those who hear it. */
+/** More dots than this lie on one another. */
+const MOST_DOTS = 60;
+
+/** A quantity over time: dots for the medians in a band that holds nine of ten truths; a table for those who hear it. */
 export default function TrendChart({
-  days,
+  points,
   factor,
   unit,
   label,
 }: {
-  readonly days: readonly TrendDay[];
+  readonly points: readonly TrendPoint[];
   readonly factor: number;
   readonly unit: string;
   readonly label: string;
 }) {
   const palette = usePalette();
-  const rows = days.map(({ day, value, from, to }) => ({
+  const rows = points.map(({ day, value, from, to }) => ({
     time: new Date(`${day}T12:00`).getTime(),
     value: value * factor,
     band: [from * factor, to * factor],
@@ -43,7 +46,7 @@ export default function TrendChart({
             dataKey="value"
             stroke={palette.ink}
             strokeWidth={2}
-            dot={{ r: 3.5, fill: palette.ink }}
+            dot={points.length <= MOST_DOTS && { r: 3.5, fill: palette.ink }}
             isAnimationActive={false}
           />
         </ComposedChart>

@@ -1,17 +1,27 @@
 import { expose } from 'comlink';
-import { changeWorthKnowing, compare, type Digest } from '@inner-hum/core/plan';
+import { changeWorthKnowing, compare, type Comparison } from '@inner-hum/core/plan';
 import { SeededRandom } from '@inner-hum/core/simulate';
+import { findDigests, type TakeFilter } from '../db/search';
 
 /** The same takes give the same intervals. */
 const SEED = 1;
+/** Each side is its newest takes, so many at most. */
+const MOST = 300;
+
 const seeded = () => {
   const random = new SeededRandom(SEED);
   return () => random.uniform();
 };
 
 const service = {
-  compare: (first: readonly Digest[], second: readonly Digest[]) => compare(first, second, seeded()),
-  changeWorthKnowing: (digests: readonly Digest[], nowMs: number) => changeWorthKnowing(digests, nowMs, seeded()),
+  async compare(first: TakeFilter, second: TakeFilter): Promise<Comparison[]> {
+    const [a, b] = await Promise.all([findDigests(first, MOST), findDigests(second, MOST)]);
+    return compare(a, b, seeded());
+  },
+  /** `since` and all later days of one size of horn; see {@link changeWorthKnowing} */
+  async changeWorthKnowing(filter: TakeFilter, nowMs: number): Promise<Comparison | undefined> {
+    return changeWorthKnowing(await findDigests(filter), nowMs, seeded());
+  },
 };
 export type CompareService = typeof service;
 expose(service);

@@ -1,50 +1,54 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import type { Comparison, Digest, Quantity } from '@inner-hum/core/plan';
+import { familyById, usualExercise } from '@inner-hum/core/exercise';
+import { SETUP_PARTS, type Comparison, type Quantity } from '@inner-hum/core/plan';
+import type { InstrumentId } from '@inner-hum/core/theory';
+import { subDays } from 'date-fns';
+import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { database } from '../../db/database';
+import type { TakeFilter } from '../../db/search';
 import { compareService } from '../../shared/compareService';
-import { Choice } from '../../shared/controls';
-import { formatNumber, formatSigned } from '../../shared/format';
+import { Button, Choice } from '../../shared/controls';
+import { dayOf, formatNumber, formatSigned } from '../../shared/format';
 import { SectionTitle } from '../../shared/PageTitle';
-import { useTagged } from '../../shared/useCells';
+import { useCells } from '../../shared/useCells';
 import { useNoteName } from '../../shared/useNoteName';
+import { useOpenExercise } from '../../shared/useOpenExercise';
 import { useAppSelector } from '../../store';
 
-const DAY_MS = 86_400_000;
 const LATELY_DAYS = 14;
-/** Tags that make a side of a comparison. */
-const SIDES = /^(horn|mouthpiece|neck|reed|room|cue):/;
+const PERIODS = ['period:before', 'period:lately'] as const;
 const MOST_NOTES = 12;
 
 /** Two set-ups, rooms, cues or periods side by side: what differs more than chance, and what is not decided. */
 export function CompareView() {
   const { t } = useTranslation();
   const instrumentId = useAppSelector((state) => state.settings.instrumentId);
-  const digests = useTagged(`size:${instrumentId}`);
-  const sides = useMemo(() => sidesIn(digests ?? []), [digests]);
+  const sides = useSides();
   const [chosen, choose] = useState<readonly [string, string]>();
-  const [first, second] = chosen ?? firstChoice(sides);
+  const [first, second] = chosen ?? firstChoice(sides ?? []);
   const [done, setDone] = useState<{ readonly sides: string; readonly found: readonly Comparison[] }>();
-  const now = `${first} ${second}`;
+  const now = `${instrumentId} ${first} ${second}`;
   const found = done?.sides === now ? done.found : undefined;
   useEffect(() => {
     let gone = false;
-    if (!digests || first === second) return;
+    if (!sides || first === second) return;
     void compareService()
-      .compare(digests.filter(side(first)), digests.filter(side(second)))
+      .compare(side(first, instrumentId), side(second, instrumentId))
       .then((result) => {
         if (!gone) setDone({ sides: now, found: result });
       });
     return () => void (gone = true);
-  }, [digests, first, second, now]);
+  }, [sides, first, second, instrumentId, now]);
   const textOf = (key: string) =>
     key.startsWith('period:')
       ? t(`compare.${key.slice('period:'.length)}`, { days: LATELY_DAYS })
       : key.startsWith('cue:')
         ? t(`cues.${key.slice('cue:'.length)}`)
         : t('compare.part', { part: t(`gear.parts.${key.split(':')[0]}`), name: key.slice(key.indexOf(':') + 1) });
-  if (!digests) return <p>{t('app.loading')}</p>;
-  if (digests.length === 0) return <p>{t('compare.empty')}</p>;
+  if (!sides) return <p>{t('app.loading')}</p>;
+  if (sides.length === 0) return <EmptyCompare />;
   return (
     <Box maxWidth="64rem">
       <Flex gap="14px" wrap="wrap" mb="16px">
@@ -70,22 +74,46 @@ export function CompareView() {
   );
 }
 
-function sidesIn(digests: readonly Digest[]): string[] {
-  const tags = new Set(digests.flatMap((one) => one.tags.filter((tag) => SIDES.test(tag))));
-  return ['period:before', 'period:lately', ...[...tags].sort()];
+/** What can be set against what on the present size of horn: gear and rooms it was played with, cues, periods; none without takes. */
+function useSides(): readonly string[] | undefined {
+  const cells = useCells();
+  const cues = useLiveQuery(() => database.digests.where('tags').startsWith('cue:').uniqueKeys());
+  return useMemo(() => {
+    if (!cells || !cues) return undefined;
+    if (cells.length === 0) return [];
+    const own = cells.flatMap(({ setup }) =>
+      SETUP_PARTS.flatMap((part) => (setup[part] ? [`${part}:${setup[part]}`] : [])),
+    );
+    return [...PERIODS, ...[...new Set([...own, ...(cues as string[])])].sort()];
+  }, [cells, cues]);
 }
 
 /** Two reeds when there are, else the last fortnight against the time before. */
 function firstChoice(sides: readonly string[]): readonly [string, string] {
   const reeds = sides.filter((one) => one.startsWith('reed:'));
-  return reeds.length > 1 ? [reeds[0]!, reeds[1]!] : ['period:before', 'period:lately'];
+  return reeds.length > 1 ? [reeds[0]!, reeds[1]!] : PERIODS;
 }
 
-function side(key: string): (digest: Digest) => boolean {
-  const since = Date.now() - LATELY_DAYS * DAY_MS;
-  if (key === 'period:lately') return (one) => one.startedAtMs >= since;
-  if (key === 'period:before') return (one) => one.startedAtMs < since;
-  return (one) => one.tags.includes(key);
+function side(key: string, instrumentId: InstrumentId): TakeFilter {
+  const size = `size:${instrumentId}`;
+  const edge = dayOf(subDays(new Date(), LATELY_DAYS));
+  if (key === 'period:lately') return { tags: [size], since: edge };
+  if (key === 'period:before') return { tags: [size], since: '', before: edge };
+  return { tags: [size, key], since: '' };
+}
+
+function EmptyCompare() {
+  const { t } = useTranslation();
+  const open = useOpenExercise();
+  const instrumentId = useAppSelector((state) => state.settings.instrumentId);
+  return (
+    <Box maxWidth="40rem">
+      <chakra.p mb="12px">{t('compare.empty')}</chakra.p>
+      <Button tone="strong" onClick={() => open(usualExercise(familyById('survey'), instrumentId))}>
+        {t('compare.emptyAction')}
+      </Button>
+    </Box>
+  );
 }
 
 function Results({ found }: { readonly found: readonly Comparison[] }) {

@@ -1,25 +1,32 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { leakWatch, type StartTally } from '@inner-hum/core/plan';
 import { familyById, usualExercise } from '@inner-hum/core/exercise';
+import { subDays } from 'date-fns';
+import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { findDigests } from '../../db/search';
 import { Button, Choice } from '../../shared/controls';
+import { dayOf } from '../../shared/format';
 import { SectionTitle } from '../../shared/PageTitle';
-import { useTagged } from '../../shared/useCells';
 import { useOpenExercise } from '../../shared/useOpenExercise';
 import { useAppSelector } from '../../store';
 
 const WEEKS = ['4', '8', '26'] as const;
-const WEEK_MS = 7 * 86_400_000;
+const DAYS_A_WEEK = 7;
 
 /** Starts of the bell notes over the last weeks: what speaks for the player, the reed, the horn. */
 export function LeakView() {
   const { t } = useTranslation();
   const open = useOpenExercise();
   const instrumentId = useAppSelector((state) => state.settings.instrumentId);
-  const digests = useTagged(`size:${instrumentId}`);
   const [weeks, setWeeks] = useState<(typeof WEEKS)[number]>('4');
-  const watch = useMemo(() => leakWatch((digests ?? []).filter(within(Number(weeks)))), [digests, weeks]);
+  const digests = useLiveQuery(
+    () =>
+      findDigests({ tags: [`size:${instrumentId}`], since: dayOf(subDays(new Date(), DAYS_A_WEEK * Number(weeks))) }),
+    [instrumentId, weeks],
+  );
+  const watch = useMemo(() => leakWatch(digests ?? []), [digests]);
   if (!digests) return <p>{t('app.loading')}</p>;
   const rows: readonly (readonly [string, StartTally])[] = [
     [t('leak.tongued'), watch.byAttack.tongue],
@@ -72,9 +79,4 @@ export function LeakView() {
       </chakra.p>
     </Box>
   );
-}
-
-function within(weeks: number): (digest: { readonly startedAtMs: number }) => boolean {
-  const since = Date.now() - weeks * WEEK_MS;
-  return ({ startedAtMs }) => startedAtMs > since;
 }

@@ -1,19 +1,19 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
 import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
-import { exerciseFor, needs, ofNote, trend, type NoteOnMap } from '@inner-hum/core/plan';
+import { exerciseFor, needs, ofNote, type NoteOnMap, type TrendPoint } from '@inner-hum/core/plan';
 import { instrumentById, regularFingering } from '@inner-hum/core/theory';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { database } from '../../db/database';
+import { findTakes, findTrend } from '../../db/search';
 import { Button } from '../../shared/controls';
 import { exerciseTitle } from '../../shared/exerciseText';
 import { Fingering } from '../../shared/Fingering';
 import { needText } from '../../shared/needText';
 import { SectionTitle } from '../../shared/PageTitle';
 import { TakeLine } from '../../shared/TakeLine';
-import { useTagged } from '../../shared/useCells';
+import { TrendChartLater } from '../../shared/TrendChartLater';
 import { useNoteName } from '../../shared/useNoteName';
 import { useOpenExercise } from '../../shared/useOpenExercise';
 import { useAppSelector } from '../../store';
@@ -22,9 +22,9 @@ import { LAYERS, type LayerId } from './layers';
 import { noteSentence } from './noteSentence';
 import { useHornMap } from './useHornMap';
 
-const TrendChart = lazy(() => import('../../shared/TrendChart'));
 const SHOWN_TAKES = 12;
 const NO_NOTES: readonly NoteOnMap[] = [];
+const NO_POINTS: readonly TrendPoint[] = [];
 
 /** One note: how it is now, how that came about, its takes, and what to practise. */
 export function NotePage() {
@@ -38,15 +38,10 @@ export function NotePage() {
   const note = notes.find((one) => one.midi === midi);
   const [layerId, setLayer] = useState<LayerId>('pitch');
   const layer = LAYERS.find((one) => one.id === layerId)!;
-  const tagged = useTagged(`note:${midi}`);
-  const digests = useMemo(
-    () => (tagged ?? []).filter((one) => one.setup.instrumentId === instrumentId),
-    [tagged, instrumentId],
-  );
-  const days = useMemo(
-    () => trend(digests, layer.quantity, (one) => one.midi === midi && one.partial === 1),
-    [digests, layer, midi],
-  );
+  const tags = [`note:${midi}`, `size:${instrumentId}`];
+  const points =
+    useLiveQuery(() => findTrend(layer.quantity, { tags, since: '' }, { partial: 1 }), [layer, midi, instrumentId])
+      ?.points ?? NO_POINTS;
   const need = needs(notes, instrumentId, now()).find((one) => one.midi === midi);
   const keys = regularFingering(horn, midi);
   return (
@@ -63,20 +58,18 @@ export function NotePage() {
         <Box minWidth={0}>
           <LayerChoice chosen={layerId} onChoose={setLayer} />
           <chakra.p my="8px">{noteSentence(t, nameOf, layer, midi, note)}</chakra.p>
-          {days.length > 0 ? (
-            <Suspense fallback={<Box height="240px" />}>
-              <TrendChart
-                days={days}
-                factor={layer.factor}
-                unit={t(`measures.units.${layer.unit}`)}
-                label={t('horn.history', { layer: t(`horn.layers.${layerId}`), note: nameOf(midi) })}
-              />
-            </Suspense>
+          {points.length > 0 ? (
+            <TrendChartLater
+              points={points}
+              factor={layer.factor}
+              unit={t(`measures.units.${layer.unit}`)}
+              label={t('horn.history', { layer: t(`horn.layers.${layerId}`), note: nameOf(midi) })}
+            />
           ) : (
             <p>{t('horn.noHistory')}</p>
           )}
           <SectionTitle mt="22px">{t('horn.takes')}</SectionTitle>
-          <NoteTakes ids={digests.map((one) => one.takeId)} />
+          <NoteTakes tags={tags} />
         </Box>
         <chakra.aside>
           {note && <PitchAgainstLevel note={note} />}
@@ -97,14 +90,11 @@ export function NotePage() {
 
 const now = () => Date.now();
 
-function NoteTakes({ ids }: { readonly ids: readonly string[] }) {
+function NoteTakes({ tags }: { readonly tags: readonly string[] }) {
   const { t } = useTranslation();
-  const takes = useLiveQuery(async () => {
-    const found = (await database.takes.bulkGet([...ids])).flatMap((take) => take ?? []);
-    return found.sort((a, b) => (a.startedAt < b.startedAt ? 1 : -1)).slice(0, SHOWN_TAKES);
-  }, [ids.join()]);
-  if (takes?.length === 0) return <p>{t('horn.noTakes')}</p>;
-  return takes?.map((take) => <TakeLine key={take.id} take={take} />);
+  const found = useLiveQuery(() => findTakes({ tags, since: '' }, SHOWN_TAKES), [tags.join()]);
+  if (found?.takes.length === 0) return <p>{t('horn.noTakes')}</p>;
+  return found?.takes.map((take) => <TakeLine key={take.id} take={take} />);
 }
 
 const SIZE = { width: 340, height: 170, left: 44, spanCents: 30 } as const;

@@ -2,19 +2,20 @@ import { Box, chakra, Flex } from '@chakra-ui/react';
 import type { TakeRecord } from '@inner-hum/core/formats';
 import { format } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate } from 'react-router';
 import { database } from '../../db/database';
 import { findTakes, type TakeFilter } from '../../db/search';
 import { Button } from '../../shared/controls';
+import { hasTakes } from '../../db/takes';
 import { deleteTake } from '../../shared/deleteTake';
 import { findingText } from '../../shared/findingText';
 import { exerciseMeta, exerciseTitle } from '../../shared/exerciseText';
 import { mainNote } from '../../store/settings';
 import { LogFilter, useTakeFilter } from './LogFilter';
 import { StorageRow } from './StorageRow';
-import { prepareTrend, TrendPanel } from './TrendPanel';
+import { Trend } from './TrendPanel';
 import { FileButton } from '../../shared/FileButton';
 import { MiniRibbon } from '../../shared/MiniRibbon';
 import { useNoteName } from '../../shared/useNoteName';
@@ -31,13 +32,9 @@ export default function LogPage() {
   const filter = useTakeFilter();
   const key = JSON.stringify(filter);
   const found = useLiveQuery(() => findTakes(JSON.parse(key) as TakeFilter, limit), [key, limit]);
-  const [trendShown, showTrend] = useState(false);
-  useEffect(() => {
-    const idle = setTimeout(prepareTrend, 800);
-    return () => clearTimeout(idle);
-  }, []);
   const count = useLiveQuery(() => database.takes.count(), []);
-  if (!found || count === undefined) return <p>{t('app.loading')}</p>;
+  const any = useLiveQuery(hasTakes, []);
+  if (!found || any === undefined) return <p>{t('app.loading')}</p>;
   const { takes, more } = found;
   return (
     <Box maxWidth="72rem">
@@ -45,21 +42,18 @@ export default function LogPage() {
         <chakra.h1 fontFamily="heading" fontSize="2.2rem" fontWeight={500}>
           {t('log.title')}
         </chakra.h1>
-        <chakra.span color="inkSoft">{count > 0 && t('log.takes', { count })}</chakra.span>
+        <chakra.span color="inkSoft">{count ? t('log.takes', { count }) : ''}</chakra.span>
       </Flex>
-      <FileRow takes={takes} />
+      <FileRow any={any} />
       <StorageRow />
-      {count > 0 && (
+      {any && (
         <>
           <LogFilter />
-          <Button tone="quiet" aria-expanded={trendShown} onClick={() => showTrend(!trendShown)}>
-            {t(trendShown ? 'log.hideTrend' : 'log.showTrend')}
-          </Button>
-          {trendShown && <TrendPanel filter={filter} />}
+          <Trend filter={filter} />
           {takes.length === 0 && <chakra.p mt="18px">{t('log.filter.none')}</chakra.p>}
         </>
       )}
-      {count === 0 && (
+      {!any && (
         <Box my="48px">
           <chakra.p fontFamily="heading" fontSize="1.5rem" mb="14px">
             {t('log.empty')}
@@ -153,7 +147,7 @@ function TakeRow({ take }: { readonly take: TakeRecord }) {
   );
 }
 
-function FileRow({ takes }: { readonly takes: readonly TakeRecord[] }) {
+function FileRow({ any }: { readonly any: boolean }) {
   const { t } = useTranslation();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
@@ -172,9 +166,9 @@ function FileRow({ takes }: { readonly takes: readonly TakeRecord[] }) {
     }
   };
   const { settings } = store.getState();
-  const saving = async (kind: 'zip' | 'json') => {
+  const saving = async (kind: 'zip' | 'json' | 'csv') => {
     setBusy(true);
-    await saveBackup(kind, settings);
+    await (kind === 'csv' ? saveMeasures(settings) : saveBackup(kind, settings));
     setBusy(false);
   };
   return (
@@ -195,19 +189,11 @@ function FileRow({ takes }: { readonly takes: readonly TakeRecord[] }) {
           {t('log.importRecording')}
         </FileButton>
         {(['zip', 'json'] as const).map((kind) => (
-          <Button key={kind} disabled={takes.length === 0} onClick={() => void saving(kind)}>
+          <Button key={kind} disabled={!any} onClick={() => void saving(kind)}>
             {t(`log.backUp.${kind}`)}
           </Button>
         ))}
-        <Button
-          disabled={takes.length === 0}
-          onClick={() =>
-            void database.takes
-              .orderBy('startedAt')
-              .toArray()
-              .then((all) => saveMeasures(all, settings))
-          }
-        >
+        <Button disabled={!any} onClick={() => void saving('csv')}>
           {t('log.exportMeasures')}
         </Button>
         {busy && <chakra.span alignSelf="center">{t('log.working')}</chakra.span>}

@@ -1,21 +1,18 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import { milestones, QUANTITIES, trend, type Digest, type Quantity } from '@inner-hum/core/plan';
+import { QUANTITIES, type Quantity } from '@inner-hum/core/plan';
 import { format } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
-import { findDigests, type TakeFilter } from '../../db/search';
-import { Choice } from '../../shared/controls';
+import { findFirsts, findTrend, type TakeFilter } from '../../db/search';
+import { Button, Choice } from '../../shared/controls';
 import { SectionTitle } from '../../shared/PageTitle';
+import { loadTrendChart, TrendChartLater } from '../../shared/TrendChartLater';
 import { useNoteName } from '../../shared/useNoteName';
 
-const loadChart = () => import('../../shared/TrendChart');
-const TrendChart = lazy(loadChart);
-/** The chart's package is fetched while the list is read, so that the trend opens at once. */
-export const prepareTrend = () => void loadChart();
-/** A trend looks at so many of the newest takes that fit. */
-const MOST = 600;
+/** The chart's package is fetched this long after the list, so that the trend opens at once, milliseconds. */
+const FETCH_AFTER_MS = 800;
 const SHOWN = 8;
 const UNITS: Readonly<Record<Quantity, readonly ['cents' | 'ms' | 'db' | 'partials', number]>> = {
   pitchCentreCents: ['cents', 1],
@@ -29,17 +26,30 @@ const UNITS: Readonly<Record<Quantity, readonly ['cents' | 'ms' | 'db' | 'partia
   pitchAgainstLevelCents: ['cents', 1],
 };
 
-/** A quantity day by day over the takes that fit the filter, and the firsts among them. */
-export function TrendPanel({ filter }: { readonly filter: TakeFilter }) {
+/** The trend of what the list shows, opened when asked for. */
+export function Trend({ filter }: { readonly filter: TakeFilter }) {
+  const { t } = useTranslation();
+  const [shown, show] = useState(false);
+  useEffect(() => {
+    const idle = setTimeout(() => void loadTrendChart(), FETCH_AFTER_MS);
+    return () => clearTimeout(idle);
+  }, []);
+  return (
+    <>
+      <Button tone="quiet" aria-expanded={shown} onClick={() => show(!shown)}>
+        {t(shown ? 'log.hideTrend' : 'log.showTrend')}
+      </Button>
+      {shown && <TrendPanel filter={filter} />}
+    </>
+  );
+}
+
+/** A quantity over time in the takes that fit the filter, and the firsts among them. */
+function TrendPanel({ filter }: { readonly filter: TakeFilter }) {
   const { t } = useTranslation();
   const key = JSON.stringify(filter);
-  const digests = useLiveQuery(() => findDigests(JSON.parse(key) as TakeFilter, MOST), [key]);
   const [quantity, choose] = useState<Quantity>('pitchSteadinessCents');
-  const noteTag = filter.tags.find((tag) => tag.startsWith('note:'));
-  const days = useMemo(
-    () => trend(digests ?? [], quantity, (one) => noteTag === undefined || `note:${one.midi}` === noteTag),
-    [digests, quantity, noteTag],
-  );
+  const found = useLiveQuery(() => findTrend(quantity, JSON.parse(key) as TakeFilter), [quantity, key]);
   const [unit, factor] = UNITS[quantity];
   return (
     <Box>
@@ -51,44 +61,47 @@ export function TrendPanel({ filter }: { readonly filter: TakeFilter }) {
           textOf={(one) => t(`log.quantities.${one}`)}
           onChange={choose}
         />
+        {found && found.points.length > 0 && (
+          <chakra.span color="inkSoft">{t(`log.pointOf.${found.step}`)}</chakra.span>
+        )}
       </Flex>
-      {digests && days.length === 0 && <p>{t('log.noTrend')}</p>}
-      {days.length > 0 && (
-        <Suspense fallback={<Box height="240px" />}>
-          <TrendChart
-            days={days}
-            factor={factor}
-            unit={t(`measures.units.${unit}`)}
-            label={t('log.trendOf', { quantity: t(`log.quantities.${quantity}`) })}
-          />
-        </Suspense>
+      {found?.points.length === 0 && <p>{t('log.noTrend')}</p>}
+      {found && found.points.length > 0 && (
+        <TrendChartLater
+          points={found.points}
+          factor={factor}
+          unit={t(`measures.units.${unit}`)}
+          label={t('log.trendOf', { quantity: t(`log.quantities.${quantity}`) })}
+        />
       )}
-      {digests && <Firsts digests={digests} />}
+      <Firsts filter={filter} />
     </Box>
   );
 }
 
-function Firsts({ digests }: { readonly digests: readonly Digest[] }) {
+function Firsts({ filter }: { readonly filter: TakeFilter }) {
   const { t } = useTranslation();
   const nameOf = useNoteName();
-  const firsts = useMemo(() => milestones(digests).slice(0, SHOWN), [digests]);
-  if (firsts.length === 0) return null;
+  const key = JSON.stringify(filter);
+  const firsts = useLiveQuery(() => findFirsts(JSON.parse(key) as TakeFilter), [key]);
+  if (!firsts || firsts.length === 0) return null;
   return (
     <Box mt="14px">
       <SectionTitle>{t('log.firsts')}</SectionTitle>
       <chakra.ul listStyleType="none">
-        {firsts.map((one) => (
-          <chakra.li key={JSON.stringify(one)} py="2px">
+        {firsts.slice(0, SHOWN).map((one) => (
+          <chakra.li key={one.key} py="2px">
             <chakra.span color="inkSoft" mr="10px">
-              {format(new Date(`${one.day}T12:00`), 'd MMM')}
+              {format(one.startedAtMs, 'd MMM yyyy')}
             </chakra.span>
             <Link to={`/take/${one.takeId}`}>
               {t(`log.first.${one.kind}`, {
                 note: nameOf(one.midi),
-                seconds: 'seconds' in one ? one.seconds : 0,
-                partial: 'partial' in one ? one.partial : 0,
+                seconds: one.kind === 'held' ? one.seconds : 0,
+                partial: one.kind === 'partial' ? one.partial : 0,
               })}
             </Link>
+            <chakra.span color="inkSoft"> · {t(`instruments.${one.instrumentId}`)}</chakra.span>
           </chakra.li>
         ))}
       </chakra.ul>

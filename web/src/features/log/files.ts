@@ -1,11 +1,10 @@
-import { measuresCsv, type TakeRecord } from '@inner-hum/core/formats';
 import { exerciseScore } from '@inner-hum/core/exercise';
 import { earService } from '../../audio/desk';
 import { assignmentOf, hearingFor, newTake } from '../../audio/newTake';
-import { database, type DraftPlan } from '../../db/database';
+import type { DraftPlan } from '../../db/database';
 import { backupService } from '../../db/backup';
 import { settingsFrom } from '../../db/settings';
-import { keepTake, mergeTakes } from '../../db/takes';
+import { hasTakes, keepTake, mergeTakes } from '../../db/takes';
 import { saveFile } from '../../shared/saveFile';
 import { setupNow } from '../../store/gear';
 import { store } from '../../store';
@@ -24,8 +23,10 @@ export async function saveBackup(kind: 'zip' | 'json', settings: Settings): Prom
   saveFile(`inner-hum-${now.slice(0, 10)}.${kind}`, blob.type, blob);
 }
 
-export function saveMeasures(takes: readonly TakeRecord[], settings: Settings): void {
-  saveFile('inner-hum-measures.csv', 'text/csv', measuresCsv(takes, settings.noteNames));
+/** Saves the measures of all takes as a table. */
+export async function saveMeasures({ noteNames }: Settings): Promise<void> {
+  const blob = await backupService().measures(noteNames);
+  saveFile('inner-hum-measures.csv', blob.type, blob);
 }
 
 /** Reads a backup; all of it or nothing. */
@@ -33,7 +34,7 @@ export async function restoreBackup(file: File): Promise<FileOutcome> {
   const backup = await backupService().read(new Uint8Array(await file.arrayBuffer()));
   if (backup.kind === 'refused') return backup;
   try {
-    const empty = (await database.takes.count()) === 0;
+    const empty = !(await hasTakes());
     const added = await mergeTakes(backup.takes);
     takeSettings(backup.settings, empty);
     return { kind: 'merged', added, alreadyHere: backup.takes.length - added };

@@ -1,12 +1,12 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { unpackFrames, type TakeRecord, type WholeTake } from '@inner-hum/core/formats';
-import { exerciseName } from '@inner-hum/core/exercise';
 import { valueOf, type Measured, type StepMeasures } from '@inner-hum/core/measure';
+import { exerciseTag, type Digest } from '@inner-hum/core/plan';
 import { format } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { database } from '../../db/database';
+import { findDigests } from '../../db/search';
 import { wholeTake } from '../../db/takes';
 import { Button, Choice, Field, Key, TextInput } from '../../shared/controls';
 import { DrawnRibbon } from '../../shared/DrawnRibbon';
@@ -29,20 +29,13 @@ const COMPARED = [
   ['rangeDb', 'db', 1, 1],
 ] as const;
 
-/** Takes of the same exercise that this one can be set against, newest first. */
-function useRivals(record: TakeRecord): readonly TakeRecord[] {
-  const found = useLiveQuery(async () => {
-    const digests = await database.digests.where('tags').equals(`family:${record.score.family}`).toArray();
-    const own = digests.filter(
-      (one) =>
-        one.takeId !== record.id &&
-        one.setup.instrumentId === record.setup.instrumentId &&
-        exerciseName(one.parameters) === exerciseName(record.parameters),
-    );
-    const takes = await database.takes.bulkGet(own.map((one) => one.takeId));
-    return takes.flatMap((one) => one ?? []).sort((a, b) => (a.startedAt < b.startedAt ? 1 : -1));
+/** Takes of the same exercise on the same size of horn that this one can be set against, newest first. */
+function useRivals(record: TakeRecord): readonly Digest[] {
+  const found = useLiveQuery(() => {
+    const tags = [exerciseTag(record.parameters), `size:${record.setup.instrumentId}`];
+    return findDigests({ tags, since: '' });
   }, [record.id]);
-  return found ?? [];
+  return found?.filter((one) => one.takeId !== record.id) ?? [];
 }
 
 /** This take against another of the same exercise: ribbons over one another, numbers side by side, switched by ear. */
@@ -57,17 +50,18 @@ export function Compare({ take }: { readonly take: WholeTake }) {
     return () => void (gone = true);
   }, [chosen]);
   if (rivals.length === 0) return null;
-  const best = rivals.reduce((most, one) => (worth(one) > worth(most) ? one : most));
-  const last = rivals.find((one) => one.startedAt < take.record.startedAt);
+  const best = rivals.reduce((most, one) => (one.shareInWindow > most.shareInWindow ? one : most));
+  const startedAtMs = Date.parse(take.record.startedAt);
+  const last = rivals.find((one) => one.startedAtMs < startedAtMs);
   const first = rivals.at(-1)!;
-  const label = (one: TakeRecord) => {
+  const label = (one: Digest) => {
     const marks = [
       one === best && t('ab.best'),
       one === last && t('ab.last'),
       one === first && rivals.length > 1 && t('ab.first'),
       setupText(one.setup),
     ];
-    return [format(new Date(one.startedAt), 'd MMM yyyy, HH:mm'), ...marks].filter(Boolean).join(' · ');
+    return [format(one.startedAtMs, 'd MMM yyyy, HH:mm'), ...marks].filter(Boolean).join(' · ');
   };
   return (
     <Box mt="26px">
@@ -76,19 +70,14 @@ export function Compare({ take }: { readonly take: WholeTake }) {
         <Choice
           label={t('ab.against')}
           value={chosen}
-          options={['', ...rivals.map((one) => one.id)]}
-          textOf={(id) => (id === '' ? t('ab.choose') : label(rivals.find((one) => one.id === id)!))}
+          options={['', ...rivals.map((one) => one.takeId)]}
+          textOf={(id) => (id === '' ? t('ab.choose') : label(rivals.find((one) => one.takeId === id)!))}
           onChange={choose}
         />
       </Box>
       {chosen && other?.record.id === chosen && <Together a={take} b={other} />}
     </Box>
   );
-}
-
-function worth({ measures }: TakeRecord): number {
-  const shares = measures.flatMap((one) => (one.kind === 'sounded' ? (valueOf(one.shareInWindow) ?? []) : []));
-  return shares.reduce((sum, one) => sum + one, 0) / Math.max(1, shares.length);
 }
 
 function Together({ a, b }: { readonly a: WholeTake; readonly b: WholeTake }) {
@@ -201,28 +190,24 @@ function SwitchedByEar({ a, b }: { readonly a: WholeTake; readonly b: WholeTake 
       <Button aria-pressed={half} tone={half ? 'plain' : 'quiet'} onClick={() => setHalf(!half)} disabled={!!player}>
         {t('ab.half')}
       </Button>
-      <Field label={t('ab.from')} width="92px">
-        <TextInput
-          type="number"
-          min={0}
-          max={lengthS}
-          step={0.1}
-          value={from}
-          disabled={!!player}
-          onChange={(event) => setFrom(Number(event.target.value))}
-        />
-      </Field>
-      <Field label={t('ab.to')} width="92px">
-        <TextInput
-          type="number"
-          min={0}
-          max={lengthS}
-          step={0.1}
-          value={to}
-          disabled={!!player}
-          onChange={(event) => setTo(Number(event.target.value))}
-        />
-      </Field>
+      {(
+        [
+          ['from', from, setFrom],
+          ['to', to, setTo],
+        ] as const
+      ).map(([edge, value, set]) => (
+        <Field key={edge} label={t(`ab.${edge}`)} width="92px">
+          <TextInput
+            type="number"
+            min={0}
+            max={lengthS}
+            step={0.1}
+            value={value}
+            disabled={!!player}
+            onChange={(event) => set(Number(event.target.value))}
+          />
+        </Field>
+      ))}
     </Flex>
   );
 }

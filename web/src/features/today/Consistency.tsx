@@ -8,6 +8,7 @@ import { dayOf, formatNumber } from '../../shared/format';
 import { SectionTitle } from '../../shared/PageTitle';
 import { useNoteName } from '../../shared/useNoteName';
 import { useAppSelector } from '../../store';
+import { LOOKED_BACK_DAYS } from './usePlan';
 
 const DAYS = 14;
 
@@ -54,9 +55,9 @@ function OneChange({ recent }: { readonly recent: readonly Digest[] }) {
   const [change, setChange] = useState<Comparison>();
   useEffect(() => {
     let gone = false;
-    const own = recent.filter((one) => one.setup.instrumentId === instrumentId);
+    const since = dayOf(subDays(new Date(), LOOKED_BACK_DAYS));
     void compareService()
-      .changeWorthKnowing(own, Date.now())
+      .changeWorthKnowing({ tags: [`size:${instrumentId}`], since }, Date.now())
       .then((found) => {
         if (!gone) setChange(found);
       });

@@ -7,8 +7,8 @@ import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
 import { sessionQueue } from '../../audio/queue';
 import { runner } from '../../audio/takeRunner';
-import { database } from '../../db/database';
 import { asksForDemo } from '../../db/demo';
+import { hasTakes } from '../../db/takes';
 import { Button, Choice, Key } from '../../shared/controls';
 import { dayOf } from '../../shared/format';
 import { PageTitle } from '../../shared/PageTitle';
@@ -27,9 +27,9 @@ const CHOICES = ['5', '10', '15', '20', '30', '45', '60', '90'] as const;
 export default function TodayPage() {
   const { t } = useTranslation();
   const welcomedOn = useAppSelector((state) => state.settings.welcomedOn);
-  const takes = useLiveQuery(() => database.takes.count(), []);
-  if (takes === undefined || (takes === 0 && asksForDemo())) return <p>{t('app.loading')}</p>;
-  return takes === 0 && welcomedOn === '' ? <Welcome /> : <Today />;
+  const played = useLiveQuery(hasTakes, []);
+  if (played === undefined || (!played && asksForDemo())) return <p>{t('app.loading')}</p>;
+  return !played && welcomedOn === '' ? <Welcome /> : <Today />;
 }
 
 function Today() {

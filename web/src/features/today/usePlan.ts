@@ -7,7 +7,7 @@ import { dayOf } from '../../shared/format';
 import { useCells } from '../../shared/useCells';
 import { useAppSelector } from '../../store';
 
-const LOOKED_BACK_DAYS = 56;
+export const LOOKED_BACK_DAYS = 56;
 
 /** Digests of the last eight weeks, all horns; undefined while they are read. */
 export function useRecent(): readonly Digest[] | undefined {
