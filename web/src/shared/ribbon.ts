@@ -174,7 +174,8 @@ function drawTone(context: CanvasRenderingContext2D, view: RibbonView): void {
   const axis = height / 2;
   const first = Math.max(0, Math.floor((view.fromS - frames.startS) / HOP_S));
   const last = Math.min(frames.count, Math.ceil((view.toS - frames.startS) / HOP_S));
-  const column = (HOP_S / (view.toS - view.fromS)) * view.width;
+  /** Left edge of a frame's column, in whole pixels: columns that share one would show as stripes. */
+  const edgeOf = (frame: number) => Math.round(xOf(view, frames.startS + (frame - 0.5) * HOP_S));
   const spine = new Path2D();
   // One path for each fill: hundreds of single rectangles a frame would not hold sixty frames a second.
   const paths = new Map<string | CanvasPattern, Path2D>();
@@ -204,9 +205,8 @@ function drawTone(context: CanvasRenderingContext2D, view: RibbonView): void {
     const x = xOf(view, timeS);
     const grain = (frames.breathDb[i]! - GRAIN_FROM_DB) / (GRAIN_FULL_DB - GRAIN_FROM_DB);
     const fill = grainFill(context, partialColour(palette, partial), Math.max(0, Math.min(1, grain)));
-    // Whole pixels: columns that share one would show as stripes.
-    const left = Math.round(x - column / 2);
-    columns(fill).rect(left, centre - thick / 2, Math.max(1, Math.round(x + column / 2) - left), thick);
+    const left = edgeOf(i);
+    columns(fill).rect(left, centre - thick / 2, Math.max(1, edgeOf(i + 1) - left), thick);
     if (other && partial !== lastPartial && !view.plain) numeral(context, view, x, centre + thick / 2, partial);
     lastPartial = other ? partial : 1;
     if (other || view.hidden) {

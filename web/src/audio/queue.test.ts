@@ -1,0 +1,86 @@
+import { familyById, usualExercise } from '@inner-hum/core/exercise';
+import { VERDICT_S, type SessionBlock } from '@inner-hum/core/plan';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { store } from '../store';
+import { INITIAL_SETTINGS, settingsChanged, settingsLoaded } from '../store/settings';
+import { blockQueue, sessionQueue } from './queue';
+
+const exercise = (family: string) => usualExercise(familyById(family), 'alto');
+const block = (family: string, tries: number, restS = 30): SessionBlock => ({
+  exercise: exercise(family),
+  tries,
+  restS,
+  reason: { kind: 'anchor', midi: 67 },
+});
+const begin = (...blocks: SessionBlock[]) =>
+  store.dispatch(
+    settingsChanged({
+      session: { day: '2026-03-01', instrumentId: 'alto', minutes: 15, blocks, done: 0, change: null },
+    }),
+  );
+const session = () => store.getState().settings.session!;
+const again = { decision: 'again', next: {} } as const;
+
+beforeEach(() => void store.dispatch(settingsLoaded(INITIAL_SETTINGS)));
+
+describe('the player’s own block', () => {
+  it('plays each exercise once, says what comes next, and ends', () => {
+    const put = [exercise('hold'), exercise('swell')];
+    store.dispatch(settingsChanged({ block: put }));
+    const queue = blockQueue();
+    expect(queue.now()).toEqual({ exercise: put[0], place: { index: 0, count: 2, next: put[1] } });
+    expect(queue.after(again)).toBe(VERDICT_S);
+    expect(queue.now()).toEqual({ exercise: put[1], place: { index: 1, count: 2, next: null } });
+    queue.after(again);
+    expect(queue.now()).toBeUndefined();
+  });
+  it('goes on as it was when the list is changed meanwhile', () => {
+    store.dispatch(settingsChanged({ block: [exercise('hold')] }));
+    const queue = blockQueue();
+    store.dispatch(settingsChanged({ block: [] }));
+    expect(queue.now()?.exercise.family).toBe('hold');
+  });
+});
+
+describe('a session', () => {
+  it('plays the tries of a block, then the next block after its rest', () => {
+    begin(block('hold', 2, 40), block('swell', 1, 20));
+    const queue = sessionQueue();
+    expect(queue.now()).toMatchObject({ exercise: { family: 'hold' }, place: { index: 0, count: 3 } });
+    expect(queue.now()!.place.next?.family).toBe('hold');
+    expect(queue.after(again)).toBe(VERDICT_S);
+    expect(queue.now()!.place).toMatchObject({ index: 1, count: 3, next: { family: 'swell' } });
+    expect(queue.after(again)).toBe(40);
+    expect(queue.now()).toMatchObject({ exercise: { family: 'swell' }, place: { index: 2, count: 3, next: null } });
+    queue.after(again);
+    expect(queue.now()).toBeUndefined();
+    expect(session().done).toBe(3);
+  });
+  it('a rest is never shorter than the verdict', () => {
+    begin(block('hold', 1, 0), block('swell', 1));
+    expect(sessionQueue().after(again)).toBe(VERDICT_S);
+  });
+  it('takes over what the judge proposes for the tries that follow, and tells of it', () => {
+    begin(block('hold', 2));
+    const queue = sessionQueue();
+    queue.after({ decision: 'harder', next: { beats: 20 } });
+    expect(queue.now()!.exercise['beats']).toBe(20);
+    expect(session().change).toMatchObject({ decision: 'harder', of: 'hold 67' });
+    queue.after(again);
+    expect(session().change).toMatchObject({ decision: 'harder' });
+  });
+  it('what is left for today goes, and its tries go to what follows', () => {
+    begin(block('hold', 3), block('swell', 1));
+    sessionQueue().after({ decision: 'leave', next: {} });
+    expect(session().blocks.map((one) => [one.exercise.family, one.tries])).toEqual([['swell', 3]]);
+  });
+  it('is there again for another queue, where it was left', () => {
+    begin(block('hold', 2), block('swell', 1));
+    sessionQueue().after(again);
+    expect(sessionQueue().now()!.place).toMatchObject({ index: 1, count: 3 });
+  });
+  it('without a session there is nothing to play', () => {
+    expect(sessionQueue().now()).toBeUndefined();
+    expect(sessionQueue().after(again)).toBe(0);
+  });
+});

@@ -1,0 +1,48 @@
+import { FAMILIES, usualExercise } from '@inner-hum/core/exercise';
+import { INSTRUMENTS } from '@inner-hum/core/theory';
+import { beforeAll, describe, expect, it, vi } from 'vitest';
+import { exerciseFile, exerciseFromLink, linkTo, readExerciseFile } from './link';
+
+beforeAll(() => void vi.stubGlobal('window', { location: { origin: 'http://stand.example' } }));
+
+const all = FAMILIES.flatMap((family) => INSTRUMENTS.map(({ id }) => usualExercise(family, id)));
+
+describe('an exercise', () => {
+  it('of every family and horn comes back from its link', () => {
+    for (const exercise of all) {
+      const address = new URL(linkTo(exercise));
+      expect(address.pathname).toBe('/exercises');
+      expect(exerciseFromLink(address.searchParams.get('exercise')!)).toEqual(exercise);
+    }
+  });
+  it('of every family and horn comes back from its file, with its name', () => {
+    for (const exercise of all)
+      expect(readExerciseFile(exerciseFile('Morning “low” C, 1/2', exercise))).toEqual({
+        name: 'Morning “low” C, 1/2',
+        exercise,
+      });
+  });
+});
+
+const good = exerciseFile('a', all[0]!);
+describe('what can’t be played is refused', () => {
+  it.each([
+    ['no JSON', 'hello'],
+    ['an empty text', ''],
+    ['JSON of something else', '{"a":1}'],
+    ['null', 'null'],
+    ['a list', '[]'],
+    ['another format', good.replace('inner-hum-exercise', 'other')],
+    ['no name', good.replace('"name": "a"', '"name": ""')],
+    ['an unknown family', good.replace(`"family": "${all[0]!.family}"`, '"family": "ocarina"')],
+    ['a tempo that is none', good.replace(/"tempoBpm": \d+/, '"tempoBpm": 0')],
+    ['a cut file', good.slice(0, good.length / 2)],
+  ])('%s as a file', (_, text) => expect(readExerciseFile(text)).toBeUndefined());
+  it.each([
+    ['no JSON', '%7B'],
+    ['null', 'null'],
+    ['an unknown horn', JSON.stringify({ ...all[0], instrumentId: 'ocarina' })],
+    ['a note that is none', JSON.stringify({ ...all[0], writtenMidi: 'high' })],
+    ['a note above all horns', JSON.stringify({ ...all[0], writtenMidi: 300 })],
+  ])('%s as a link', (_, text) => expect(exerciseFromLink(text)).toBeUndefined());
+});

@@ -1,0 +1,171 @@
+import { swell, SWELL_DEFAULTS } from '@inner-hum/core/exercise';
+import { HOP_S } from '@inner-hum/core/signal';
+import { beforeAll, describe, expect, it, vi } from 'vitest';
+import { LIGHT } from './palette';
+import { drawRibbon, ribbonSteps, type RibbonView } from './ribbon';
+
+/** A path that remembers its rectangles and points. */
+class Path {
+  readonly rects: (readonly [x: number, y: number, width: number, height: number])[] = [];
+  readonly points: (readonly [number, number])[] = [];
+  rect(...one: [number, number, number, number]) {
+    this.rects.push(one);
+  }
+  moveTo(...one: [number, number]) {
+    this.points.push(one);
+  }
+  lineTo(...one: [number, number]) {
+    this.points.push(one);
+  }
+}
+
+/** A context that remembers what was drawn, by its fill. */
+class Pen {
+  fillStyle: unknown = '';
+  strokeStyle: unknown = '';
+  font = '';
+  lineWidth = 1;
+  readonly texts: string[] = [];
+  readonly filled: { readonly fill: unknown; readonly path: Path }[] = [];
+  readonly stroked: { readonly stroke: unknown; readonly path: Path }[] = [];
+  private own = new Path();
+  clearRect = () => undefined;
+  fillRect = () => undefined;
+  setLineDash = () => undefined;
+  closePath = () => undefined;
+  beginPath() {
+    this.own = new Path();
+  }
+  moveTo(...one: [number, number]) {
+    this.own.moveTo(...one);
+  }
+  lineTo(...one: [number, number]) {
+    this.own.lineTo(...one);
+  }
+  fill(path: Path = this.own) {
+    this.filled.push({ fill: this.fillStyle, path });
+  }
+  stroke(path: Path = this.own) {
+    this.stroked.push({ stroke: this.strokeStyle, path });
+  }
+  fillText(text: string) {
+    this.texts.push(text);
+  }
+  createPattern(tile: { readonly dots: number }) {
+    return { dots: tile.dots };
+  }
+}
+
+beforeAll(() => {
+  vi.stubGlobal('Path2D', Path);
+  vi.stubGlobal('document', {
+    createElement: () => {
+      const tile = { dots: 0, getContext: () => ({ fillRect: () => void tile.dots++ }) };
+      return tile;
+    },
+  });
+});
+
+const score = swell({ ...SWELL_DEFAULTS, instrumentId: 'alto', tempoBpm: 60, beats: 8 });
+const [step] = ribbonSteps(score, 0, 440);
+const SIZE = { width: 800, height: 200 };
+
+const level =
+  (db: number): ((timeS: number) => number) =>
+  () =>
+    db;
+
+/** Draws eight seconds of a tone. */
+function drawn({ hz = step!.targetHz, levelDb = level(-30), breathDb = -60 }, change: Partial<RibbonView> = {}): Pen {
+  const count = Math.round(8 / HOP_S);
+  const times = Float32Array.from({ length: count }, (_, i) => i * HOP_S);
+  const pen = new Pen();
+  drawRibbon(pen as unknown as CanvasRenderingContext2D, {
+    ...SIZE,
+    palette: LIGHT,
+    ruler: { softestDb: -45, loudestDb: -15, origin: 'measured' },
+    windowCents: 12,
+    hidden: false,
+    fromS: 0,
+    toS: 8,
+    steps: [step!],
+    frames: {
+      count,
+      startS: 0,
+      f0Hz: new Float32Array(count).fill(hz),
+      levelDb: times.map(levelDb),
+      breathDb: new Float32Array(count).fill(breathDb),
+    },
+    ...change,
+  });
+  return pen;
+}
+const tone = (pen: Pen) => pen.filled.flatMap(({ path }) => path.rects);
+const channel = (pen: Pen) => pen.filled.find(({ fill }) => fill === LIGHT.channel)!.path.points;
+const spine = (pen: Pen) => pen.stroked.find(({ stroke }) => stroke === LIGHT.accent)?.path.points ?? [];
+const off = (cents: number) => step!.targetHz * 2 ** (cents / 1200);
+const axis = SIZE.height / 2;
+
+describe('the ribbon', () => {
+  it('of a perfect swell fills the channel exactly', () => {
+    const perfect = drawn({ levelDb: (t) => -45 + 30 * step!.positionAt(t) });
+    const edge = channel(perfect).slice(0, channel(perfect).length / 2);
+    const upper = (x: number) =>
+      edge.reduce((best, one) => (Math.abs(one[0] - x) < Math.abs(best[0] - x) ? one : best))[1];
+    for (const [x, y, , height] of tone(perfect)) {
+      expect(y + height / 2).toBeCloseTo(axis, 3);
+      expect(Math.abs(y - upper(x))).toBeLessThan(1.5);
+    }
+  });
+  it('lies above the axis when sharp and below when flat, its spine on the cents', () => {
+    for (const cents of [-20, -6, 6, 20]) {
+      const pen = drawn({ hz: off(cents) });
+      for (const [, y] of spine(pen)) expect(y).toBeCloseTo(axis - (cents / 30) * axis, 0);
+      const [, y, , height] = tone(pen)[400]!;
+      expect(Math.sign(axis - (y + height / 2))).toBe(Math.sign(cents));
+    }
+  });
+  it('is thicker when louder, and never thicker than its share of the height', () => {
+    const thick = (db: number) => tone(drawn({ levelDb: () => db }))[400]![3];
+    expect(thick(-40)).toBeLessThan(thick(-30));
+    expect(thick(-30)).toBeLessThan(thick(-15));
+    expect(thick(0)).toBeLessThan(0.55 * SIZE.height);
+    expect(thick(-90)).toBeGreaterThanOrEqual(4);
+  });
+  it('stays inside the drawing however far off it is', () => {
+    for (const cents of [-140, 140, 1900])
+      for (const [, y, , height] of tone(drawn({ hz: off(cents), levelDb: () => -15 }))) {
+        expect(y).toBeGreaterThanOrEqual(0);
+        expect(y + height).toBeLessThanOrEqual(SIZE.height);
+      }
+  });
+  it('takes the hue and the numeral of another partial, and no spine', () => {
+    const pen = drawn({ hz: 2 * step!.targetHz });
+    expect(pen.filled.at(-1)!.fill).toBe(LIGHT.partials[1]);
+    expect(pen.texts).toContain('2');
+    expect(spine(pen)).toEqual([]);
+  });
+  it('has fewer dots the more breath there is in it', () => {
+    const dots = (breathDb: number) => (drawn({ breathDb }).filled.at(-1)!.fill as { dots?: number }).dots ?? Infinity;
+    expect(dots(-60)).toBe(Infinity);
+    expect(dots(-15)).toBeGreaterThan(dots(-8));
+    expect(dots(-8)).toBeGreaterThan(dots(0));
+  });
+  it('with the tuner hidden shows no cents', () => {
+    const pen = drawn({ hz: off(20) }, { hidden: true });
+    const [, y, , height] = tone(pen)[400]!;
+    expect(y + height / 2).toBeCloseTo(axis, 3);
+    expect(spine(pen)).toEqual([]);
+    expect(pen.texts).not.toContain('+12');
+  });
+  it('of silence draws nothing but the plan', () => expect(tone(drawn({ hz: 0 }))).toEqual([]));
+  it('columns lie side by side, without gap or overlap', () => {
+    const rects = tone(drawn({}, { toS: 2.3 }));
+    for (let i = 1; i < rects.length; i++) expect(rects[i]![0]).toBe(rects[i - 1]![0] + rects[i - 1]![2]);
+  });
+  it('counts the beats, in small drawings it does not', () => {
+    const beats = { firstS: 0, beatS: 1, perBar: 4 };
+    expect(drawn({}, { beats }).texts).toEqual(expect.arrayContaining(['1', '8', '+12', '−12']));
+    expect(drawn({}, { beats, plain: true }).texts).toEqual([]);
+  });
+});

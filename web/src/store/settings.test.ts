@@ -1,0 +1,75 @@
+import { exerciseScore, FAMILIES } from '@inner-hum/core/exercise';
+import { ASSUMED_RULER, INSTRUMENTS } from '@inner-hum/core/theory';
+import { describe, expect, it } from 'vitest';
+import {
+  exerciseChanged,
+  exerciseOf,
+  hornChosen,
+  INITIAL_SETTINGS,
+  mainNote,
+  rulerKey,
+  rulerOf,
+  settingsChanged,
+  settingsReducer,
+  usualFor,
+  without,
+} from './settings';
+
+const changed = (...actions: Parameters<typeof settingsReducer>[1][]) =>
+  actions.reduce((state, action) => settingsReducer(state, action), INITIAL_SETTINGS);
+
+describe('choosing a horn', () => {
+  it('keeps the exercise where the horn has its note', () => {
+    const { instrumentId, exercise } = changed(hornChosen('tenor'));
+    expect([instrumentId, exercise.instrumentId, exercise['writtenMidi']]).toEqual(['tenor', 'tenor', 67]);
+  });
+  it('moves a low A to the lowest note of a horn without it', () => {
+    const low = changed(hornChosen('baritoneLowA'), exerciseChanged({ writtenMidi: 57 }));
+    expect(settingsReducer(low, hornChosen('alto')).exercise['writtenMidi']).toBe(58);
+  });
+  it('leaves what can be played with every family', () => {
+    for (const family of FAMILIES)
+      for (const { id } of INSTRUMENTS) {
+        const settings = changed(settingsChanged({ exercise: usualFor(changed(hornChosen('alto')), family.id) }));
+        const other = settingsReducer(settings, hornChosen(id));
+        expect(exerciseScore(exerciseOf(other)).steps.length, `${family.id} ${id}`).toBeGreaterThan(0);
+      }
+  });
+});
+
+describe('the ruler', () => {
+  const measured = { ...ASSUMED_RULER, loudestDb: -8 };
+  it('belongs to a microphone, not to all', () => {
+    const one = changed(settingsChanged({ deviceId: 'desk', rulers: { 'microphone:desk': measured } }));
+    expect(rulerOf(one)).toEqual(measured);
+    expect(rulerOf({ ...one, deviceId: 'stand' })).toEqual(ASSUMED_RULER);
+    expect(rulerOf({ ...one, source: 'standIn' })).toEqual(ASSUMED_RULER);
+  });
+  it.each([
+    [{ source: 'microphone', deviceId: 'desk' }, 'microphone:desk'],
+    [{ source: 'microphone', deviceId: '' }, 'microphone:'],
+    [{ source: 'file', deviceId: 'desk' }, 'file'],
+    [{ source: 'standIn', deviceId: '' }, 'standIn'],
+  ] as const)('%o is kept under %s', (from, key) => expect(rulerKey(from)).toBe(key));
+});
+
+it('a family on the present horn follows the player’s school', () => {
+  const settings = changed(
+    hornChosen('soprano'),
+    settingsChanged({ schools: { ...INITIAL_SETTINGS.schools, tuner: 'hide' } }),
+  );
+  expect(usualFor(settings, 'hold')).toMatchObject({ instrumentId: 'soprano', family: 'hold', tunerHidden: true });
+});
+
+it.each([
+  [{ writtenMidi: 60 }, 60],
+  [{ middle: 62 }, 62],
+  [{}, 67],
+])('the main note of %o is %i', (fields, midi) =>
+  expect(mainNote({ family: 'x', instrumentId: 'alto', tempoBpm: 60, tunerHidden: false, ...fields })).toBe(midi),
+);
+
+it('a record loses one entry and no other', () => {
+  expect(without({ a: 1, b: 2 }, 'a')).toEqual({ b: 2 });
+  expect(without({ a: 1 }, 'c')).toEqual({ a: 1 });
+});
