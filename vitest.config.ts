@@ -7,7 +7,7 @@ export default defineConfig({
 
     include: [
       'core/**/*.test.ts',
-      'web/src/**/*.test.ts',
+      'web/src/**/*.test.{ts,tsx}',
       'server/**/*.test.ts',
       'scripts/**/*.test.ts',
       'bench/**/*.test.ts',

@@ -7,7 +7,7 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { INITIAL_SETTINGS } from '../store/settings';
 import { database } from './database';
 import { addDraftPiece, beginDraft, forgetDraft, leftDrafts, planDraft } from './drafts';
-import { findDigests, findTakes } from './search';
+import { findDigests, findTakes, findTrend } from './search';
 import { loadSettings, storeSettings } from './settings';
 import { changeNote, keepTake, mergeTakes, removeDemoTakes, removeTake, wholeTake } from './takes';
 
@@ -154,6 +154,31 @@ describe('digests and cells', () => {
     await Promise.all(database.tables.map((table) => table.clear()));
     for (const one of takes) await keepTake(one);
     expect(await database.cells.orderBy('key').toArray()).toEqual(together);
+  });
+
+  it('a trend has a day while it has takes', async () => {
+    await mergeTakes([told('a', 1, 5), told('b', 1, 9), told('c', 2, 4)]);
+    const days = async () => (await findTrend('pitchCentreCents', { tags: [], since: '' })).points;
+    expect((await days()).map((one) => one.value)).toEqual([7, 4]);
+    await removeTake('b');
+    expect((await days()).map((one) => one.value)).toEqual([5, 4]);
+    await removeTake('c');
+    expect((await days()).map((one) => one.value)).toEqual([5]);
+    expect(await database.tones.count()).toBe(1);
+  });
+
+  it('a first goes to the next take that reached it, and comes back', async () => {
+    // The tone holds as many beats as it is off, at 60 beats a minute.
+    await mergeTakes([told('a', 1, 3), told('b', 2, 12), told('c', 3, 25), told('d', 4, 11)]);
+    const firsts = async () =>
+      (await database.firsts.orderBy('key').toArray()).map((one) => `${one.key} ${one.takeId}`);
+    expect(await firsts()).toEqual(['tenor held middle 10 b', 'tenor held middle 20 c']);
+    const removed = await removeTake('b');
+    expect(await firsts()).toEqual(['tenor held middle 10 c', 'tenor held middle 20 c']);
+    await removeTake('c');
+    expect(await firsts()).toEqual(['tenor held middle 10 d']);
+    await keepTake(removed!);
+    expect(await firsts()).toEqual(['tenor held middle 10 b']);
   });
 
   it('are found by what they tell, newest first', async () => {

@@ -33,7 +33,7 @@ export function CompareView() {
   const found = done?.sides === now ? done.found : undefined;
   useEffect(() => {
     let gone = false;
-    if (!sides || first === second) return;
+    if (!sides?.length || first === second) return;
     void compareService()
       .compare(side(first, instrumentId), side(second, instrumentId))
       .then((result) => {

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import { QUANTITIES, type Quantity } from '@inner-hum/core/plan';
+import { QUANTITIES, type KeptFirst, type Quantity } from '@inner-hum/core/plan';
 import { format } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useState } from 'react';
@@ -49,7 +49,13 @@ function TrendPanel({ filter }: { readonly filter: TakeFilter }) {
   const { t } = useTranslation();
   const key = JSON.stringify(filter);
   const [quantity, choose] = useState<Quantity>('pitchSteadinessCents');
-  const found = useLiveQuery(() => findTrend(quantity, JSON.parse(key) as TakeFilter), [quantity, key]);
+  const shown = useLiveQuery(() => {
+    const asked = JSON.parse(key) as TakeFilter;
+    return Promise.all([findTrend(quantity, asked), findFirsts(asked)]);
+  }, [quantity, key]);
+  // All of it comes at once: a list that is moved twice is drawn twice.
+  if (!shown) return null;
+  const [{ step, points }, firsts] = shown;
   const [unit, factor] = UNITS[quantity];
   return (
     <Box>
@@ -61,30 +67,26 @@ function TrendPanel({ filter }: { readonly filter: TakeFilter }) {
           textOf={(one) => t(`log.quantities.${one}`)}
           onChange={choose}
         />
-        {found && found.points.length > 0 && (
-          <chakra.span color="inkSoft">{t(`log.pointOf.${found.step}`)}</chakra.span>
-        )}
+        {points.length > 0 && <chakra.span color="inkSoft">{t(`log.pointOf.${step}`)}</chakra.span>}
       </Flex>
-      {found?.points.length === 0 && <p>{t('log.noTrend')}</p>}
-      {found && found.points.length > 0 && (
+      {points.length === 0 && <p>{t('log.noTrend')}</p>}
+      {points.length > 0 && (
         <TrendChartLater
-          points={found.points}
+          points={points}
           factor={factor}
           unit={t(`measures.units.${unit}`)}
           label={t('log.trendOf', { quantity: t(`log.quantities.${quantity}`) })}
         />
       )}
-      <Firsts filter={filter} />
+      <Firsts firsts={firsts} />
     </Box>
   );
 }
 
-function Firsts({ filter }: { readonly filter: TakeFilter }) {
+function Firsts({ firsts }: { readonly firsts: readonly KeptFirst[] }) {
   const { t } = useTranslation();
   const nameOf = useNoteName();
-  const key = JSON.stringify(filter);
-  const firsts = useLiveQuery(() => findFirsts(JSON.parse(key) as TakeFilter), [key]);
-  if (!firsts || firsts.length === 0) return null;
+  if (firsts.length === 0) return null;
   return (
     <Box mt="14px">
       <SectionTitle>{t('log.firsts')}</SectionTitle>

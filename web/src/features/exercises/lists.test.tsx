@@ -1,0 +1,109 @@
+// @vitest-environment happy-dom
+import 'fake-indexeddb/auto';
+import { FAMILIES, familyById, usualExercise, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { fireEvent, screen, within } from '@testing-library/react';
+import { describe, expect, it, vi } from 'vitest';
+import { store } from '../../store';
+import { settingsChanged } from '../../store/settings';
+import { freshEachTime, inApp, settings } from '../../testing/inApp';
+import { BlockList } from './BlockList';
+import { FamilyList } from './FamilyList';
+import { OwnExercises } from './OwnExercises';
+
+freshEachTime();
+
+const exercise = (family: string) => usualExercise(familyById(family), 'alto');
+
+describe('the families', () => {
+  const shown = (chosen = 'hold') => {
+    const chose = vi.fn<(id: string) => void>();
+    inApp(<FamilyList chosen={chosen} onChoose={chose} />);
+    return chose;
+  };
+  it('are all there, once', () => {
+    shown();
+    const names = screen.getAllByRole('button').filter((one) => one.hasAttribute('aria-current'));
+    expect(names).toHaveLength(FAMILIES.length);
+    expect(new Set(names.map((one) => one.textContent)).size).toBe(FAMILIES.length);
+  });
+  it('a click chooses one', () => {
+    const chose = shown();
+    fireEvent.click(screen.getByRole('button', { name: 'Hold' }));
+    expect(chose).toHaveBeenCalledWith('hold');
+  });
+  it('the marked ones come first, and still once', () => {
+    shown('survey');
+    fireEvent.click(screen.getByRole('button', { pressed: false }));
+    expect(settings().favourites).toEqual(['survey']);
+    const names = screen.getAllByRole('button').filter((one) => one.hasAttribute('aria-current'));
+    expect(names[0]!.getAttribute('aria-current')).toBe('true');
+    expect(names).toHaveLength(FAMILIES.length);
+    fireEvent.click(screen.getByRole('button', { pressed: true }));
+    expect(settings().favourites).toEqual([]);
+  });
+});
+
+describe('the block', () => {
+  const put = (...families: string[]) => store.dispatch(settingsChanged({ block: families.map(exercise) }));
+  const families = () => settings().block.map((one) => one.family);
+  const show = () => inApp(<BlockList nameOf={(one: ExerciseParameters) => one.family} />);
+  it('empty says what it is for and starts nothing', () => {
+    show();
+    expect(screen.queryAllByRole('button')).toEqual([]);
+  });
+  it('an exercise moves up by one, the first can’t', () => {
+    put('hold', 'swell', 'survey');
+    show();
+    const rows = screen.getAllByRole('listitem');
+    expect(within(rows[0]!).queryByText('Earlier')).toBeNull();
+    fireEvent.click(within(rows[2]!).getByText('Earlier'));
+    expect(families()).toEqual(['hold', 'survey', 'swell']);
+  });
+  it('the same exercise twice is two, and one of them goes', () => {
+    put('hold', 'hold', 'swell');
+    show();
+    fireEvent.click(within(screen.getAllByRole('listitem')[1]!).getByText('Remove'));
+    expect(families()).toEqual(['hold', 'swell']);
+  });
+  it('is cleared at once', () => {
+    put('hold', 'swell');
+    show();
+    fireEvent.click(screen.getByText('Empty the block'));
+    expect(families()).toEqual([]);
+  });
+});
+
+describe('own exercises', () => {
+  const show = (now = exercise('hold')) => {
+    const use = vi.fn<(one: ExerciseParameters) => void>();
+    inApp(<OwnExercises exercise={now} onUse={use} />);
+    return use;
+  };
+  const keep = (name: string) => {
+    fireEvent.change(screen.getByRole('textbox'), { target: { value: name } });
+    fireEvent.submit(screen.getByRole('textbox').closest('form')!);
+  };
+  it('are kept under a name, used, doubled and removed', () => {
+    const use = show();
+    keep('low C');
+    expect(settings().own).toEqual([{ name: 'low C', exercise: exercise('hold') }]);
+    fireEvent.click(screen.getByText('Use'));
+    expect(use).toHaveBeenCalledWith(exercise('hold'));
+    fireEvent.click(screen.getByText('Duplicate'));
+    expect(settings().own).toHaveLength(2);
+    fireEvent.click(screen.getAllByText('Remove')[0]!);
+    expect(settings().own.map((one) => one.name)).not.toContain('low C');
+  });
+  it('without a name are not kept, and that is said', () => {
+    show();
+    keep('  ');
+    expect(settings().own).toEqual([]);
+    expect(screen.getByRole('alert')).toBeTruthy();
+  });
+  it('the same name again replaces it', () => {
+    store.dispatch(settingsChanged({ own: [{ name: 'low C', exercise: exercise('swell') }] }));
+    show();
+    keep('low C');
+    expect(settings().own).toEqual([{ name: 'low C', exercise: exercise('hold') }]);
+  });
+});

@@ -1,0 +1,133 @@
+// @vitest-environment happy-dom
+import 'fake-indexeddb/auto';
+import { swell, SWELL_DEFAULTS } from '@inner-hum/core/exercise';
+import { packFrames, type WholeTake } from '@inner-hum/core/formats';
+import { emptyFrames } from '@inner-hum/core/signal';
+import { ASSUMED_RULER } from '@inner-hum/core/theory';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { beforeAll, describe, expect, it, vi } from 'vitest';
+import { keepTake, mergeTakes } from '../../db/takes';
+import { undoDelete } from '../../shared/deleteTake';
+import { NoticeBar } from '../../shared/Notice';
+import { freshEachTime, inApp } from '../../testing/inApp';
+import LogPage from './LogPage';
+
+freshEachTime();
+const storage = { estimate: () => Promise.resolve({}), persisted: () => Promise.resolve(true) };
+beforeAll(() => void vi.stubGlobal('navigator', { ...navigator, storage }));
+
+function take(id: string, startedAt: string, writtenMidi = 67, note = ''): WholeTake {
+  const parameters = { ...SWELL_DEFAULTS, instrumentId: 'alto', writtenMidi } as const;
+  return {
+    record: {
+      id,
+      startedAt,
+      parameters,
+      score: swell(parameters),
+      setup: { instrumentId: 'alto', a4Hz: 440, ruler: ASSUMED_RULER, demand: 'firm', reed: `reed ${id}` },
+      source: { kind: 'microphone', label: '' },
+      audioPath: { delayS: 0, delayErrorS: 0.03 },
+      firstBeatS: 0.6,
+      onBeat: true,
+      frameCount: 10,
+      measures: [{ kind: 'silent' }],
+      verdict: {
+        findings: [{ id: 'nothingHeard', weight: 3, stepIndex: 0, values: {} }],
+        tries: [],
+        decision: 'again',
+        next: { change: 'none', parameters: {} },
+      },
+      note,
+      lostMs: 0,
+      cut: false,
+      demo: false,
+    },
+    frames: packFrames(emptyFrames(10)),
+  };
+}
+const links = async () => {
+  await screen.findByText(/takes?$/);
+  return screen.queryAllByRole('link').map((one) => one.getAttribute('href'));
+};
+
+describe('the Log', () => {
+  it('empty says what fills it and leads there', async () => {
+    inApp(<LogPage />, '/log');
+    expect((await screen.findByText('Play the first one')).closest('a')!.getAttribute('href')).toBe('/stand');
+    expect(screen.getByText('Save a backup').hasAttribute('disabled')).toBe(true);
+    expect(screen.queryByText('Show the trend')).toBeNull();
+  });
+  it('has takes newest first under their days, with what was found', async () => {
+    await mergeTakes([
+      take('a', '2026-03-01T18:00:00.000Z'),
+      take('c', '2026-03-02T18:00:00.000Z', 60, 'with the new reed'),
+      take('b', '2026-03-02T17:00:00.000Z'),
+    ]);
+    inApp(<LogPage />, '/log');
+    expect(await links()).toEqual(['/take/c', '/take/b', '/take/a']);
+    expect(screen.getAllByRole('heading', { level: 2 }).map((one) => one.textContent)).toEqual([
+      'Monday, 2 March 2026',
+      'Sunday, 1 March 2026',
+    ]);
+    expect(screen.getByText('with the new reed')).toBeTruthy();
+    expect(screen.getAllByText('No tone was heard.')).toHaveLength(3);
+  });
+  it('shows a page at a time', async () => {
+    await mergeTakes(
+      Array.from({ length: 33 }, (_, i) => take(`t${i}`, new Date(Date.UTC(2026, 2, 1, 12, i)).toISOString())),
+    );
+    inApp(<LogPage />, '/log');
+    expect(await links()).toHaveLength(30);
+    fireEvent.click(screen.getByText(/more/i));
+    await waitFor(async () => expect(await links()).toHaveLength(33));
+  });
+  it.each([
+    ['/log?note=60', []],
+    ['/log?family=swell', ['/take/b', '/take/a']],
+    ['/log?gear=reed:reed a', ['/take/a']],
+    ['/log?finding=nothingHeard&since=2026-03-02', ['/take/b']],
+    ['/log?size=tenor', []],
+  ])('%s shows what fits, and backups stay possible', async (address, wanted) => {
+    await mergeTakes([take('a', '2026-03-01T18:00:00.000Z'), take('b', '2026-03-02T18:00:00.000Z')]);
+    inApp(<LogPage />, address);
+    expect(await links()).toEqual(wanted);
+    if (wanted.length === 0) expect(screen.getByText('No take fits this filter.')).toBeTruthy();
+    expect(screen.getByText('Save a backup').hasAttribute('disabled')).toBe(false);
+  });
+  it('a filter is kept in the address and taken off again', async () => {
+    await keepTake(take('a', '2026-03-01T18:00:00.000Z'));
+    inApp(<LogPage />, '/log');
+    await links();
+    fireEvent.change(screen.getByLabelText('Exercise'), { target: { value: 'hold' } });
+    expect(screen.getByTestId('address').textContent).toBe('/log?family=hold');
+    fireEvent.click(await screen.findByText('Show all'));
+    expect(screen.getByTestId('address').textContent).toBe('/log');
+  });
+  it('a deleted take can be had back', async () => {
+    await mergeTakes([take('a', '2026-03-01T18:00:00.000Z'), take('b', '2026-03-02T18:00:00.000Z')]);
+    inApp(
+      <>
+        <LogPage />
+        <NoticeBar />
+      </>,
+      '/log',
+    );
+    await links();
+    fireEvent.click(screen.getAllByText('Delete')[0]!);
+    const undo = await screen.findByText('Undo');
+    await waitFor(async () => expect(await links()).toEqual(['/take/a']));
+    fireEvent.click(undo);
+    await waitFor(async () => expect(await links()).toEqual(['/take/b', '/take/a']));
+    await undoDelete('b');
+  });
+  it('a trend of what was not measured says so', async () => {
+    await keepTake(take('a', '2026-03-01T18:00:00.000Z'));
+    inApp(<LogPage />, '/log');
+    await links();
+    fireEvent.click(screen.getByText('Show the trend'));
+    expect(await screen.findByText('Nothing of this was measured in these takes.')).toBeTruthy();
+    expect(within(screen.getByLabelText('Trend of')).getAllByRole('option')).toHaveLength(9);
+    fireEvent.click(screen.getByText('Hide the trend'));
+    expect(screen.queryByLabelText('Trend of')).toBeNull();
+  });
+});

@@ -1,0 +1,43 @@
+import { ChakraProvider } from '@chakra-ui/react';
+import { cleanup, render, type RenderResult } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import { Provider } from 'react-redux';
+import { MemoryRouter, useLocation } from 'react-router';
+import { afterEach, beforeEach } from 'vitest';
+import { database } from '../db/database';
+import '../i18n';
+import { system } from '../shared/theme';
+import { store } from '../store';
+import { INITIAL_SETTINGS, settingsLoaded, type Settings } from '../store/settings';
+
+/** Each test of a file begins with first settings, an empty database and an empty page. */
+export function freshEachTime(): void {
+  beforeEach(async () => {
+    store.dispatch(settingsLoaded(INITIAL_SETTINGS));
+    await Promise.all(database.tables.map((table) => table.clear()));
+  });
+  afterEach(cleanup);
+}
+
+/** Shows a part of the application at an address, with the real store and database around it. */
+export function inApp(children: ReactNode, address = '/'): RenderResult {
+  return render(
+    <Provider store={store}>
+      <ChakraProvider value={system}>
+        <MemoryRouter initialEntries={[address]}>
+          {children}
+          <Address />
+        </MemoryRouter>
+      </ChakraProvider>
+    </Provider>,
+  );
+}
+
+/** Where one is, for tests to read. */
+function Address() {
+  const { pathname, search } = useLocation();
+  return <span data-testid="address">{pathname + search}</span>;
+}
+
+/** The settings as they are now. */
+export const settings = (): Settings => store.getState().settings;
