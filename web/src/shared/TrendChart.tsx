@@ -36,6 +36,7 @@ export default function TrendChart({
             type="number"
             scale="time"
             domain={['dataMin', 'dataMax']}
+            padding={{ left: 24, right: 24 }}
             tickFormatter={(time: number) => format(time, 'd MMM')}
             tick={text}
             stroke={palette.line}

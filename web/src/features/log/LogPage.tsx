@@ -84,6 +84,13 @@ export default function LogPage() {
   );
 }
 
+/** The note that a take is about, or the lowest and the highest where it is about several. */
+function notesOf({ parameters, score }: TakeRecord): number[] {
+  if ('writtenMidi' in parameters || 'middle' in parameters) return [mainNote(parameters)];
+  const midis = score.steps.map((step) => step.soundedMidi);
+  return [...new Set([Math.min(...midis), Math.max(...midis)])];
+}
+
 const day = (take: TakeRecord) => format(new Date(take.startedAt), 'EEEE, d MMMM yyyy');
 
 function TakeRow({ take }: { readonly take: TakeRecord }) {
@@ -91,6 +98,7 @@ function TakeRow({ take }: { readonly take: TakeRecord }) {
   const nameOf = useNoteName();
   const finding = take.verdict.findings[0];
   const { parameters } = take;
+  const notes = notesOf(take);
   return (
     <Flex
       align="center"
@@ -102,8 +110,13 @@ function TakeRow({ take }: { readonly take: TakeRecord }) {
       _hover={{ bg: 'channel' }}
     >
       <Box width="92px" flexShrink={0}>
-        <chakra.span fontFamily="heading" fontSize="1.7rem" display="block" lineHeight={1.1}>
-          {nameOf(mainNote(parameters))}
+        <chakra.span
+          fontFamily="heading"
+          fontSize={notes.length === 1 ? '1.7rem' : '1.05rem'}
+          display="block"
+          lineHeight={1.1}
+        >
+          {notes.map(nameOf).join('–')}
         </chakra.span>
         <chakra.span color="inkSoft" fontSize="0.85rem">
           {format(new Date(take.startedAt), 'HH:mm')}

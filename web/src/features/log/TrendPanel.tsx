@@ -59,7 +59,7 @@ function TrendPanel({ filter }: { readonly filter: TakeFilter }) {
   const [unit, factor] = UNITS[quantity];
   return (
     <Box>
-      <Flex align="flex-end" gap="14px" mb="6px">
+      <Flex align="flex-end" gap="14px" mt="8px" mb="6px">
         <Choice
           label={t('log.trend')}
           value={quantity}

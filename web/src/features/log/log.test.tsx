@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto';
-import { swell, SWELL_DEFAULTS } from '@inner-hum/core/exercise';
+import { exerciseScore, familyById, swell, SWELL_DEFAULTS, usualExercise } from '@inner-hum/core/exercise';
 import { packFrames, type WholeTake } from '@inner-hum/core/formats';
 import { emptyFrames } from '@inner-hum/core/signal';
 import { ASSUMED_RULER } from '@inner-hum/core/theory';
@@ -71,6 +71,15 @@ describe('the Log', () => {
     ]);
     expect(screen.getByText('with the new reed')).toBeTruthy();
     expect(screen.getAllByText('No tone was heard.')).toHaveLength(3);
+  });
+  it('heads a take of many notes with its lowest and highest', async () => {
+    const whole = take('a', '2026-03-01T18:00:00.000Z');
+    const parameters = usualExercise(familyById('survey'), 'alto');
+    const score = exerciseScore(parameters);
+    const measures = score.steps.map(() => ({ kind: 'silent' }) as const);
+    await keepTake({ ...whole, record: { ...whole.record, parameters, score, measures } });
+    inApp(<LogPage />, '/log');
+    expect(await screen.findByText('B♭3–F♯6')).toBeTruthy();
   });
   it('shows a page at a time', async () => {
     await mergeTakes(
