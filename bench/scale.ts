@@ -169,6 +169,7 @@ try {
 
 Written by \`npm run bench:scale\` in Chromium on this machine's two cores: the demo season multiplied to ${TAKES} takes with frames and
 digests, ${cells} cells full of observations. From the click to the first picture with the data in it, median of five.
+The window is a private one, which keeps its data in memory; from a disk the first reading of a place takes longer.
 
 ${table([
   ['figure', 'must', 'measured'],

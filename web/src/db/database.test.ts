@@ -1,43 +1,13 @@
 import 'fake-indexeddb/auto';
-import { SWELL_DEFAULTS, swell } from '@inner-hum/core/exercise';
-import { emptyFrames } from '@inner-hum/core/signal';
-import { packFrames, type WholeTake } from '@inner-hum/core/formats';
 import { ASSUMED_RULER } from '@inner-hum/core/theory';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { INITIAL_SETTINGS } from '../store/settings';
+import { silentTake as take, toldTake as told } from '../testing/takes';
 import { database } from './database';
 import { addDraftPiece, beginDraft, forgetDraft, leftDrafts, planDraft } from './drafts';
 import { findDigests, findTakes, findTrend } from './search';
 import { loadSettings, storeSettings } from './settings';
 import { changeNote, keepTake, mergeTakes, removeDemoTakes, removeTake, wholeTake } from './takes';
-
-const parameters = { ...SWELL_DEFAULTS, instrumentId: 'tenor' } as const;
-
-function take(id: string, day: number, demo = false): WholeTake {
-  const frames = packFrames(emptyFrames(10));
-  return {
-    record: {
-      id,
-      startedAt: `2026-03-${String(day).padStart(2, '0')}T18:00:00.000Z`,
-      parameters,
-      score: swell(parameters),
-      setup: { instrumentId: 'tenor', a4Hz: 440, ruler: ASSUMED_RULER, demand: 'firm' },
-      source: { kind: 'microphone', label: '' },
-      audioPath: { delayS: 0, delayErrorS: 0.03 },
-      firstBeatS: 0.6,
-      onBeat: true,
-      frameCount: 10,
-      measures: [{ kind: 'silent' }],
-      verdict: { findings: [], tries: [], decision: 'again', next: { change: 'none', parameters: {} } },
-      note: '',
-      lostMs: 0,
-      cut: false,
-      demo,
-    },
-    frames,
-    sound: { sampleRateHz: 44100, samples: Int16Array.from([1, -2, 3]) },
-  };
-}
 
 /** Every take, oldest first. */
 const allTakes = async () => {
@@ -46,7 +16,7 @@ const allTakes = async () => {
 };
 const newestTakes = async (limit: number) => (await findTakes({ tags: [], since: '' }, limit)).takes;
 const draft = (takeId: string) => {
-  const { startedAt, score, setup, source, audioPath, onBeat } = take(takeId, 1).record;
+  const { startedAt, parameters, score, setup, source, audioPath, onBeat } = take(takeId, 1).record;
   return {
     takeId,
     sampleRateHz: 44100,
@@ -105,36 +75,6 @@ describe('takes', () => {
 });
 
 describe('digests and cells', () => {
-  /** A take of one good tone, so that it tells something. */
-  const told = (id: string, day: number, cents: number): WholeTake => {
-    const none = { kind: 'absent', reason: 'tooShort' } as const;
-    const value = { kind: 'measured', value: cents, uncertainty: 1 } as const;
-    const band = { lastsS: 3, pitchCentreCents: value, centroidPartials: none };
-    const empty = { lastsS: 0, pitchCentreCents: none, centroidPartials: none };
-    const quantities = Object.fromEntries(
-      [
-        'shareInWindow',
-        'responseS',
-        'pitchSteadinessCents',
-        'breathRatioDb',
-        'rangeDb',
-        'levelAgainstPlanDb',
-        'softestDb',
-        'pitchAgainstLevelCents',
-      ].map((name) => [name, none]),
-    );
-    const measures = {
-      kind: 'sounded',
-      onsetS: 1,
-      endS: 5,
-      jumps: [],
-      hold: { beats: value, fault: 'none' },
-      byLoudness: { soft: empty, medium: band, loud: empty },
-      ...quantities,
-    };
-    const whole = take(id, day);
-    return { ...whole, record: { ...whole.record, measures: [measures as never] } };
-  };
   const recent = async () => (await database.cells.toArray()).flatMap((cell) => cell.recent.map((one) => one.values));
 
   it('a kept take is on the map, a removed one is not, and coming back it is again', async () => {

@@ -1,5 +1,5 @@
 import { ChakraProvider } from '@chakra-ui/react';
-import { cleanup, render, type RenderResult } from '@testing-library/react';
+import { cleanup, configure, render, type RenderResult } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { Provider } from 'react-redux';
 import { MemoryRouter, useLocation } from 'react-router';
@@ -9,6 +9,9 @@ import '../i18n';
 import { system } from '../shared/theme';
 import { store } from '../store';
 import { INITIAL_SETTINGS, settingsLoaded, type Settings } from '../store/settings';
+
+// What is waited for comes from a database: on a busy machine that takes its time.
+configure({ asyncUtilTimeout: 20_000 });
 
 /** Each test of a file begins with first settings, an empty database and an empty page. */
 export function freshEachTime(): void {

@@ -1,49 +1,25 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto';
-import { exerciseScore, familyById, swell, SWELL_DEFAULTS, usualExercise } from '@inner-hum/core/exercise';
-import { packFrames, type WholeTake } from '@inner-hum/core/formats';
-import { emptyFrames } from '@inner-hum/core/signal';
-import { ASSUMED_RULER } from '@inner-hum/core/theory';
+import { exerciseScore, familyById, usualExercise } from '@inner-hum/core/exercise';
+import type { WholeTake } from '@inner-hum/core/formats';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { keepTake, mergeTakes } from '../../db/takes';
 import { undoDelete } from '../../shared/deleteTake';
 import { NoticeBar } from '../../shared/Notice';
 import { freshEachTime, inApp } from '../../testing/inApp';
+import { silentTake } from '../../testing/takes';
 import LogPage from './LogPage';
 
 freshEachTime();
 const storage = { estimate: () => Promise.resolve({}), persisted: () => Promise.resolve(true) };
 beforeAll(() => void vi.stubGlobal('navigator', { ...navigator, storage }));
 
-function take(id: string, startedAt: string, writtenMidi = 67, note = ''): WholeTake {
-  const parameters = { ...SWELL_DEFAULTS, instrumentId: 'alto', writtenMidi } as const;
-  return {
-    record: {
-      id,
-      startedAt,
-      parameters,
-      score: swell(parameters),
-      setup: { instrumentId: 'alto', a4Hz: 440, ruler: ASSUMED_RULER, demand: 'firm', reed: `reed ${id}` },
-      source: { kind: 'microphone', label: '' },
-      audioPath: { delayS: 0, delayErrorS: 0.03 },
-      firstBeatS: 0.6,
-      onBeat: true,
-      frameCount: 10,
-      measures: [{ kind: 'silent' }],
-      verdict: {
-        findings: [{ id: 'nothingHeard', weight: 3, stepIndex: 0, values: {} }],
-        tries: [],
-        decision: 'again',
-        next: { change: 'none', parameters: {} },
-      },
-      note,
-      lostMs: 0,
-      cut: false,
-      demo: false,
-    },
-    frames: packFrames(emptyFrames(10)),
-  };
+function take(id: string, startedAt: string, note = ''): WholeTake {
+  const { record, frames } = silentTake(id, 1);
+  const setup = { ...record.setup, reed: `reed ${id}` };
+  const findings = [{ id: 'nothingHeard', weight: 3, stepIndex: 0, values: {} }] as const;
+  return { frames, record: { ...record, startedAt, setup, note, verdict: { ...record.verdict, findings } } };
 }
 const links = async () => {
   await screen.findByText(/takes?$/);
@@ -60,7 +36,7 @@ describe('the Log', () => {
   it('has takes newest first under their days, with what was found', async () => {
     await mergeTakes([
       take('a', '2026-03-01T18:00:00.000Z'),
-      take('c', '2026-03-02T18:00:00.000Z', 60, 'with the new reed'),
+      take('c', '2026-03-02T18:00:00.000Z', 'with the new reed'),
       take('b', '2026-03-02T17:00:00.000Z'),
     ]);
     inApp(<LogPage />, '/log');
@@ -95,7 +71,7 @@ describe('the Log', () => {
     ['/log?family=swell', ['/take/b', '/take/a']],
     ['/log?gear=reed:reed a', ['/take/a']],
     ['/log?finding=nothingHeard&since=2026-03-02', ['/take/b']],
-    ['/log?size=tenor', []],
+    ['/log?size=alto', []],
   ])('%s shows what fits, and backups stay possible', async (address, wanted) => {
     await mergeTakes([take('a', '2026-03-01T18:00:00.000Z'), take('b', '2026-03-02T18:00:00.000Z')]);
     inApp(<LogPage />, address);
