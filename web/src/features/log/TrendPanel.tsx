@@ -1,5 +1,5 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import { QUANTITIES, type KeptFirst, type Quantity } from '@inner-hum/core/plan';
+import { QUANTITIES, type KeptFirst, type Quantity, type Trend as FoundTrend } from '@inner-hum/core/plan';
 import { format } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useState } from 'react';
@@ -11,8 +11,8 @@ import { SectionTitle } from '../../shared/PageTitle';
 import { loadTrendChart, TrendChartLater } from '../../shared/TrendChartLater';
 import { useNoteName } from '../../shared/useNoteName';
 
-/** The chart's package is fetched this long after the list, so that the trend opens at once, milliseconds. */
-const FETCH_AFTER_MS = 800;
+/** So long after the list the trend is made ready, milliseconds. */
+const READY_AFTER_MS = 800;
 const SHOWN = 8;
 const UNITS: Readonly<Record<Quantity, readonly ['cents' | 'ms' | 'db' | 'partials', number]>> = {
   pitchCentreCents: ['cents', 1],
@@ -26,36 +26,47 @@ const UNITS: Readonly<Record<Quantity, readonly ['cents' | 'ms' | 'db' | 'partia
   pitchAgainstLevelCents: ['cents', 1],
 };
 
-/** The trend of what the list shows, opened when asked for. */
+/**
+ * The trend of what the list shows: a quantity over time in the takes that fit the filter, and the firsts among them. It is
+ * made ready while the list is read, so that it opens at once.
+ */
 export function Trend({ filter }: { readonly filter: TakeFilter }) {
   const { t } = useTranslation();
+  const key = JSON.stringify(filter);
   const [shown, show] = useState(false);
+  const [ready, setReady] = useState(false);
+  const [quantity, choose] = useState<Quantity>('pitchSteadinessCents');
   useEffect(() => {
-    const idle = setTimeout(() => void loadTrendChart(), FETCH_AFTER_MS);
+    const idle = setTimeout(() => void loadTrendChart().then(() => setReady(true)), READY_AFTER_MS);
     return () => clearTimeout(idle);
   }, []);
+  const wanted = ready || shown;
+  const found = useLiveQuery(() => {
+    const asked = JSON.parse(key) as TakeFilter;
+    return wanted ? Promise.all([findTrend(quantity, asked), findFirsts(asked)]) : undefined;
+  }, [wanted, quantity, key]);
   return (
     <>
       <Button tone="quiet" aria-expanded={shown} onClick={() => show(!shown)}>
         {t(shown ? 'log.hideTrend' : 'log.showTrend')}
       </Button>
-      {shown && <TrendPanel filter={filter} />}
+      {shown && found && <TrendPanel quantity={quantity} trend={found[0]} firsts={found[1]} onChoose={choose} />}
     </>
   );
 }
 
-/** A quantity over time in the takes that fit the filter, and the firsts among them. */
-function TrendPanel({ filter }: { readonly filter: TakeFilter }) {
+function TrendPanel({
+  quantity,
+  trend: { step, points },
+  firsts,
+  onChoose,
+}: {
+  readonly quantity: Quantity;
+  readonly trend: FoundTrend;
+  readonly firsts: readonly KeptFirst[];
+  readonly onChoose: (quantity: Quantity) => void;
+}) {
   const { t } = useTranslation();
-  const key = JSON.stringify(filter);
-  const [quantity, choose] = useState<Quantity>('pitchSteadinessCents');
-  const shown = useLiveQuery(() => {
-    const asked = JSON.parse(key) as TakeFilter;
-    return Promise.all([findTrend(quantity, asked), findFirsts(asked)]);
-  }, [quantity, key]);
-  // All of it comes at once: a list that is moved twice is drawn twice.
-  if (!shown) return null;
-  const [{ step, points }, firsts] = shown;
   const [unit, factor] = UNITS[quantity];
   return (
     <Box>
@@ -65,7 +76,7 @@ function TrendPanel({ filter }: { readonly filter: TakeFilter }) {
           value={quantity}
           options={QUANTITIES}
           textOf={(one) => t(`log.quantities.${one}`)}
-          onChange={choose}
+          onChange={onChoose}
         />
         {points.length > 0 && <chakra.span color="inkSoft">{t(`log.pointOf.${step}`)}</chakra.span>}
       </Flex>
