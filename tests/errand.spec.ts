@@ -72,7 +72,7 @@ test('the demo season is alive in every place, and is removed in one step', asyn
   await expect(page.getByText(/surely between/).first()).toBeVisible();
   await page.goto('/log?note=74');
   await page.getByRole('button', { name: 'Show the trend' }).click();
-  await expect(page.getByRole('img', { name: /Steadiness day by day/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /Steadiness over time/ })).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Firsts' })).toBeVisible();
   for (const path of ['/today', '/horn', '/horn/compare', '/horn/sheet', '/horn/leak', '/overtones', '/log']) {
     await page.goto(path);
