@@ -18,6 +18,7 @@ import {
 } from '@inner-hum/core/plan';
 import { CLEAN_HABITS, SeededRandom, type NoteHabit } from '@inner-hum/core/simulate';
 import { play } from './play';
+import { digest } from '@inner-hum/core/plan/testDigests';
 import { table } from './score';
 
 const MAPS = 8;
@@ -137,19 +138,7 @@ function madeUp(id: string, day: number, valuesOf: (midi: number) => Observation
   }).map((one) => (notes === 5 ? { ...one, band: 'medium' as const } : one));
   const setupKey = `["alto","","","","${day % 3}",""]`;
   const setup = { instrumentId: 'alto' as const, reed: String(day % 3) };
-  const more = {
-    family: 'hold',
-    decision: 'again',
-    parameters: usualExercise(familyById('hold'), 'alto'),
-    next: {},
-    findings: [],
-    lastsS: 20,
-    demo: false,
-    shareInWindow: 0.9,
-    holds: [],
-    tags: [],
-  } as const;
-  return { takeId: id, startedAtMs, day: String(day), setup, setupKey, seen, ...more };
+  return digest(id, 1, [], setup, { startedAtMs, day: String(day), setupKey, seen });
 }
 
 const TAKES = 20_000;

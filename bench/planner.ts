@@ -12,6 +12,7 @@ import {
 } from '@inner-hum/core/plan';
 import { SeededRandom } from '@inner-hum/core/simulate';
 import { dynamicPosition } from '@inner-hum/core/theory';
+import { digest } from '@inner-hum/core/plan/testDigests';
 import { table } from './score';
 
 /**
@@ -101,27 +102,15 @@ function digestOf(
   });
   const setupKey = 'model';
   const setup = { instrumentId: 'alto' as const };
-  const more = {
-    decision: 'again',
-    next: {},
-    findings: [],
-    lastsS: 20,
-    demo: false,
-    shareInWindow: 0.9,
-    holds: [],
-    tags: [],
-  } as const;
-  return {
-    takeId: id,
+  const exact = {
     startedAtMs,
     day: dayText(startedAtMs),
-    setup,
     setupKey,
     family: exercise.family,
     parameters: exercise,
     seen,
-    ...more,
   };
+  return digest(id, 1, [], setup, exact);
 }
 
 const dayText = (ms: number) => new Date(ms).toISOString().slice(0, 10);

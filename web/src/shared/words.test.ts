@@ -9,11 +9,12 @@ import {
 } from '@inner-hum/core/exercise';
 import type { TakeRecord } from '@inner-hum/core/formats';
 import { RULES, type Finding, type Verdict } from '@inner-hum/core/judge';
-import { ASSUMED_RULER, DYNAMICS, noteName } from '@inner-hum/core/theory';
+import { DYNAMICS, noteName } from '@inner-hum/core/theory';
 import { describe, expect, it } from 'vitest';
 import { i18next } from '../i18n';
 import { en } from '../i18n/en';
 import { HABIT_NAMES } from '../store/settings';
+import { silentTake } from '../testing/takes';
 import { exerciseMeta, exerciseTitle } from './exerciseText';
 import { findingText, nextText } from './findingText';
 import { formatNumber, formatSigned } from './format';
@@ -24,24 +25,10 @@ const t = i18next.t;
 const name = (midi: number) => noteName(midi, 'english');
 
 function takeWith(verdict: Partial<Verdict>, repeats = 1): TakeRecord {
-  return {
-    id: 'x',
-    startedAt: '2026-01-01T00:00:00.000Z',
-    parameters,
-    score: swell({ ...parameters, repeats }),
-    setup: { instrumentId: 'alto', a4Hz: 440, ruler: ASSUMED_RULER, demand: 'firm' },
-    source: { kind: 'file', name: '' },
-    audioPath: { delayS: 0, delayErrorS: 0 },
-    firstBeatS: 0,
-    onBeat: true,
-    frameCount: 0,
-    measures: [],
-    verdict: { findings: [], tries: [], decision: 'again', next: { change: 'none', parameters: {} }, ...verdict },
-    note: '',
-    lostMs: 0,
-    cut: false,
-    demo: false,
-  };
+  const { record } = silentTake('x', 1);
+  const score = swell({ ...parameters, repeats });
+  const setup = { ...record.setup, instrumentId: 'alto' } as const;
+  return { ...record, parameters, score, setup, measures: [], verdict: { ...record.verdict, ...verdict } };
 }
 
 const finding = (id: Finding['id'], values: Record<string, number>, stepIndex = 0): Finding => ({
