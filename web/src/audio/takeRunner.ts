@@ -1,8 +1,6 @@
 import { beatSeconds, exerciseScore, longestRestBeats, scoreBeats, type Score } from '@inner-hum/core/exercise';
 import { instrumentById, soundingRangeHz, writtenToHz } from '@inner-hum/core/theory';
-import type { AudioPath } from '@inner-hum/core/measure';
 import { VERDICT_S } from '@inner-hum/core/plan';
-import { withFault } from '@inner-hum/core/simulate';
 import type { TakeSource } from '@inner-hum/core/formats';
 import { beginDraft, forgetDraft, planDraft } from '../db/drafts';
 import type { DraftPlan } from '../db/database';
@@ -11,15 +9,7 @@ import { keepWithinBudget } from '../db/soundBudget';
 import { keepTake } from '../db/takes';
 import { pastTakes } from '../db/past';
 import { dayOf } from '../shared/format';
-import {
-  exerciseChanged,
-  exerciseOf,
-  mainNote,
-  rulerKey,
-  rulerOf,
-  settingsChanged,
-  type Settings,
-} from '../store/settings';
+import { exerciseChanged, exerciseOf, mainNote, rulerOf, settingsChanged, type Settings } from '../store/settings';
 import { setupNow } from '../store/gear';
 import {
   blockMoved,
@@ -32,12 +22,12 @@ import {
   type ProblemId,
 } from '../store/stand';
 import { store } from '../store';
-import { chosenFile } from './chosenFile';
 import { Desk, earService, SoundProblem } from './desk';
 import { Metronome } from './metronome';
 import { assignmentOf, hearingFor, newTake } from './newTake';
 import type { Queue } from './queue';
 import { playDrone, playReference } from './reference';
+import { openSource, pathOf, standInBuffer } from './source';
 
 /** Sound that is heard after the last beat before the take is judged, seconds. */
 const TAIL_S = 0.35;
@@ -45,8 +35,6 @@ const TAIL_S = 0.35;
 const LEAD_S = 0.5;
 /** A tone must have lasted this long to set the beat, seconds. */
 const FIRST_TONE_S = 0.1;
-/** What is known of the delay of an audio path that was not measured: its standard error, seconds. */
-const UNMEASURED_DELAY_ERROR_S = 0.03;
 /** An audio clock that stands still for this long has been stopped by the device or the browser, milliseconds. */
 const STALLED_MS = 2500;
 const FREE_RETAIN_S = 30;
@@ -90,7 +78,7 @@ class TakeRunner {
     const takeId = crypto.randomUUID();
     try {
       const desk = await this.openDesk();
-      const { source, buffer } = await this.chooseSource(desk, settings);
+      const { source, buffer } = await openSource(desk, settings);
       const awake = keepAwake();
       try {
         await navigator.locks.request(`take ${takeId}`, () => this.run(takeId, desk, settings, stand, source, buffer));
@@ -212,7 +200,7 @@ class TakeRunner {
 
   /** Plugs the chosen source in for listening alone; the caller ends it by the ear's `stop` or `finishFrames`. */
   async hearFreely(desk: Desk, settings: Settings, retainS: number | undefined = FREE_RETAIN_S): Promise<void> {
-    const { source, buffer } = await this.chooseSource(desk, settings);
+    const { source, buffer } = await openSource(desk, settings);
     const range = soundingRangeHz(instrumentById(settings.instrumentId), settings.a4Hz);
     desk.trace.reset();
     await earService().begin({
@@ -222,7 +210,7 @@ class TakeRunner {
       zerosAreLoss: source.kind === 'microphone',
     });
     if (source.kind === 'microphone') return;
-    const samples = buffer ?? (await this.standInBuffer(desk, settings, source, 0.2));
+    const samples = buffer ?? (await standInBuffer(desk, settings, source, 0.2));
     desk.plugSamples(samples, desk.context.currentTime + 0.1);
   }
 
@@ -258,7 +246,7 @@ class TakeRunner {
     const score = exerciseScore(parameters);
     const beatS = beatSeconds(score);
     const { context } = desk;
-    const samples = source.kind === 'standIn' ? await this.standInBuffer(desk, settings, source, LEAD_S) : buffer;
+    const samples = source.kind === 'standIn' ? await standInBuffer(desk, settings, source, LEAD_S) : buffer;
     const countInFromS = context.currentTime + 0.12;
     const beatAtS = countInFromS + score.countInBeats * beatS;
     // Only the microphone is on the far side of speakers and air; samples enter where they start.
@@ -354,43 +342,6 @@ class TakeRunner {
     return playDrone(context, pitches);
   }
 
-  private async chooseSource(desk: Desk, settings: Settings): Promise<{ source: TakeSource; buffer?: AudioBuffer }> {
-    if (settings.source === 'microphone')
-      return { source: { kind: 'microphone', label: await desk.plugMicrophone(settings.deviceId) } };
-    desk.unplug();
-    if (settings.source === 'standIn') {
-      const seed = Math.floor(Math.random() * 2 ** 31);
-      return {
-        source: { kind: 'standIn', seed, habits: withFault(settings.habit === 'clean' ? undefined : settings.habit) },
-      };
-    }
-    const file = chosenFile();
-    if (!file) throw new SoundProblem('noFile');
-    try {
-      const buffer = await desk.context.decodeAudioData(await file.arrayBuffer());
-      return { source: { kind: 'file', name: file.name }, buffer };
-    } catch {
-      throw new SoundProblem('badFile');
-    }
-  }
-
-  private async standInBuffer(desk: Desk, settings: Settings, source: TakeSource, leadS: number): Promise<AudioBuffer> {
-    if (source.kind !== 'standIn') throw new SoundProblem('failed');
-    const { sampleRate } = desk.context;
-    const samples = await earService().playStandIn(exerciseScore(exerciseOf(settings)), {
-      sampleRateHz: sampleRate,
-      a4Hz: settings.a4Hz,
-      ruler: rulerOf(settings),
-      habits: source.habits,
-      seed: source.seed,
-      leadS,
-      tailS: TAIL_S,
-    });
-    const buffer = desk.context.createBuffer(1, samples.length, sampleRate);
-    buffer.copyToChannel(samples, 0);
-    return buffer;
-  }
-
   private trouble(problem: ProblemId): void {
     if (!isBusy() && store.getState().stand.phase !== 'free') return;
     this.ending ??= 'trouble';
@@ -430,12 +381,4 @@ async function keepAwake(): Promise<WakeLockSentinel | undefined> {
   } catch {
     return undefined;
   }
-}
-
-/** The way round as measured, or what the browser reports of it: how far off that is, is not known. */
-function pathOf(context: AudioContext, settings: Settings): AudioPath {
-  const loop = settings.loops[rulerKey(settings)];
-  if (loop) return loop;
-  const delayS = context.baseLatency + (context.outputLatency || 0);
-  return { delayS, delayErrorS: UNMEASURED_DELAY_ERROR_S };
 }
