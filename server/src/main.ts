@@ -6,6 +6,8 @@ import { createApp } from './app';
 const { values } = parseArgs({
   options: {
     port: { type: 'string', default: process.env['PORT'] ?? '4180' },
+    // Nobody else's machine, unless the player says so.
+    host: { type: 'string', default: '127.0.0.1' },
     demo: { type: 'boolean', default: false },
   },
 });
@@ -14,9 +16,15 @@ if (!existsSync(`${root}/index.html`)) {
   console.error('The application is not built yet: npm run build');
   process.exit(1);
 }
-const server = createApp(root).listen(Number(values.port), () => {
+// Errors are answered without their stack.
+process.env['NODE_ENV'] ??= 'production';
+const server = createApp(root).listen(Number(values.port), values.host, () => {
   console.log(`Inner Hum: http://localhost:${values.port}/${values.demo ? '?demo' : ''}`);
 });
+// Who sends no request, or no end of one, does not hold a connection for ever.
+server.headersTimeout = 10_000;
+server.requestTimeout = 30_000;
+server.keepAliveTimeout = 5_000;
 server.on('error', (error) => {
   console.error(`Port ${values.port} can't be used (${error.message}). Choose another: --port 4181`);
   process.exit(1);
