@@ -1,4 +1,4 @@
-import { judgeTake, pastTake, type Assignment, type FindingId, type PastTake } from '@inner-hum/core/judge';
+import { judgeTake, NOT_JUDGED, pastTake, type Assignment, type FindingId, type PastTake } from '@inner-hum/core/judge';
 import { exerciseScore, familyById, usualExercise } from '@inner-hum/core/exercise';
 import { CLEAN_HABITS, withFault, type FaultName, type Habits } from '@inner-hum/core/simulate';
 import { describe, expect, it } from 'vitest';
@@ -45,6 +45,7 @@ const OTHER_WAYS: Readonly<Partial<Record<FindingId, () => readonly { readonly i
     return judgeTake([...measures.slice(0, 1), { kind: 'silent' }, { kind: 'silent' }], assignment).findings;
   },
   laterWorse: () => playFamily('countedBreaths', 'alto', SEED, withFault('fatigue')).findings,
+  notJudged: () => NOT_JUDGED.findings,
   held: () => playFamily('hold', 'alto', SEED, CLEAN_HABITS).findings,
   steady: () => playFamily('hold', 'alto', SEED, CLEAN_HABITS).findings,
   even: () => playSwell(SEED, CLEAN_HABITS).verdict.findings,

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './app';
 
 test('the whole errand: first run, a planned session, the log, two takes by ear, backup, another browser, restore', async ({
   page,

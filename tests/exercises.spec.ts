@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './app';
 
 async function addToBlock(page: Page, family: string, fields: Record<string, string>): Promise<void> {
   await page.getByRole('button', { name: family, exact: true }).click();

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './app';
 
 test('a note shows its sources, a source goes to the Stand', async ({ page }) => {
   await page.goto('/overtones');

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './app';
 import { writeSwellWav } from './testWav';
 
 async function playDemoTake(page: Page): Promise<void> {
@@ -100,9 +101,12 @@ test('a deleted take comes back by undo', async ({ page }) => {
 test('a take that the closed page cut off is recovered', async ({ page }) => {
   await page.goto('/stand?demo');
   await expect(page.getByText('Demo data')).toBeVisible();
+  // A minute and more, so that the page is closed well before the end.
+  await page.getByRole('spinbutton', { name: 'Beats', exact: true }).fill('32');
+  await page.getByRole('spinbutton', { name: 'Tempo' }).fill('30');
+  await page.keyboard.press('Escape');
   await page.keyboard.press('Space');
-  await expect(page.getByTestId('beat')).toHaveText('4', { timeout: 20_000 });
-  await page.waitForTimeout(6000);
+  await expect(page.getByTestId('beat')).toHaveText('6', { timeout: 20_000 });
   await page.goto('/log');
   await expect(page.getByText('A take that was cut off has been kept.')).toBeVisible();
   await expect(page.getByText('194 takes')).toBeVisible();

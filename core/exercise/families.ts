@@ -105,7 +105,7 @@ export function exerciseName(exercise: ExerciseParameters): string {
 }
 
 /** The same exercise with its notes moved into the range of its horn. */
-export function fitToHorn(parameters: ExerciseParameters): ExerciseParameters {
+function fitToHorn(parameters: ExerciseParameters): ExerciseParameters {
   const horn = instrumentById(parameters.instrumentId);
   const notes = Object.entries(familyById(parameters.family).fields).filter(([, field]) => field.kind === 'note');
   const fitted = notes.map(([name]) => {

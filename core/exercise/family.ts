@@ -9,6 +9,7 @@ import {
   type InstrumentId,
   type PartialTuning,
 } from '@inner-hum/core/theory';
+import { NotPlayable } from './issue';
 import { parsePhrase } from './phrase';
 import { TEMPO_RANGE_BPM, type Attack, type DynamicPoint, type Score, type Step } from './score';
 
@@ -108,18 +109,20 @@ export function highestNote(horn: Instrument): number {
 
 /**
  * The score of an exercise of a family: its tones one after the other.
- * @throws RangeError naming the parameter that is out of its limits
+ * @throws NotPlayable, PhraseError or NoSourceError (all RangeErrors) naming what does not fit
  */
 export function scoreOf(family: Family, parameters: ExerciseParameters): Score {
   const horn = instrumentById(parameters.instrumentId);
   inLimits('tempoBpm', parameters.tempoBpm, TEMPO_RANGE_BPM.min, TEMPO_RANGE_BPM.max);
   for (const [name, field] of Object.entries(family.fields)) check(name, field, parameters[name], horn);
   let beat = 0;
-  const steps = family.tones(parameters, horn).map((tone): Step => {
+  const tones = family.tones(parameters, horn);
+  if (tones.length === 0) throw new NotPlayable({ reason: 'empty', path: family.id }, `${family.id} has no tone`);
+  const steps = tones.map((tone): Step => {
     const { note: fingeredMidi, partial: partialNumber = 1 } = tone;
     const soundedMidi = fingeredMidi + partialSemitones(partialNumber);
-    inLimits('note', fingeredMidi, horn.lowestWrittenMidi, highestNote(horn));
-    inLimits('note', soundedMidi, horn.lowestWrittenMidi, highestNote(horn));
+    onHorn('note', fingeredMidi, horn);
+    onHorn('note', soundedMidi, horn);
     const startBeat = beat;
     beat += tone.beats + (tone.rest ?? 0);
     return {
@@ -173,20 +176,52 @@ function nearestTo(position: number): Dynamic {
 function check(name: string, field: Field, value: unknown, horn: Instrument): void {
   if (field.kind === 'choice') {
     if (!field.options.includes(value as string))
-      throw new RangeError(`${name} must be one of ${field.options.join(', ')}`);
+      throw new NotPlayable({ reason: 'unknown', path: name }, `${name} must be one of ${field.options.join(', ')}`);
   } else if (field.kind === 'text') checkText(name, value);
-  else if (field.kind === 'phrase') parsePhrase(String(value));
-  else if (field.kind === 'note') inLimits(name, value, horn.lowestWrittenMidi, highestNote(horn));
-  else inLimits(name, value, field.min, field.max);
+  else if (field.kind === 'phrase') {
+    checkText(name, value);
+    parsePhrase(value as string);
+  } else if (field.kind === 'note') {
+    wholeNumber(name, value);
+    onHorn(name, value as number, horn);
+  } else inLimits(name, value, field.min, field.max);
 }
 
+/** Longest text of a field, characters. */
+const LONGEST_TEXT = 2000;
+
 function checkText(name: string, value: unknown): void {
-  if (typeof value !== 'string' || value.length > 2000) throw new RangeError(`${name} must be a text`);
+  if (typeof value !== 'string' || value.length > LONGEST_TEXT)
+    throw new NotPlayable({ reason: 'unknown', path: name }, `${name} must be a text`);
 }
 
 function inLimits(name: string, value: unknown, min: number, max: number): void {
   if (!(typeof value === 'number' && value >= min && value <= max))
-    throw new RangeError(`${name} must be from ${min} to ${max}, got ${String(value)}`);
+    throw new NotPlayable(
+      { reason: 'limits', path: name, min, max },
+      `${name} must be from ${min} to ${max}, got ${String(value)}`,
+    );
+  wholeNumber(name, value);
+}
+
+function wholeNumber(name: string, value: unknown): void {
+  if (!Number.isInteger(value))
+    throw new NotPlayable({ reason: 'whole', path: name }, `${name} must be a whole number, got ${String(value)}`);
+}
+
+function onHorn(path: string, midi: number, horn: Instrument): void {
+  const highest = highestNote(horn);
+  if (midi >= horn.lowestWrittenMidi && midi <= highest) return;
+  const low = midi < horn.lowestWrittenMidi;
+  throw new NotPlayable(
+    {
+      reason: low ? 'tooLow' : 'tooHigh',
+      path,
+      midi,
+      limit: low ? horn.lowestWrittenMidi : highest,
+    },
+    `${path} must be from ${horn.lowestWrittenMidi} to ${highest}, got ${midi}`,
+  );
 }
 
 /** How the target of overtones is tuned, as a field of a family. */
@@ -194,7 +229,8 @@ export const tuning = choice(['tempered', 'natural', 'free'], 'tempered');
 
 /** @throws RangeError when the first dynamic is not softer than the second */
 export function softerThan(softest: Dynamic, loudest: Dynamic): void {
-  if (dynamicPosition(softest) >= dynamicPosition(loudest)) throw new RangeError('softest must be softer than loudest');
+  if (dynamicPosition(softest) >= dynamicPosition(loudest))
+    throw new NotPlayable({ reason: 'order', path: 'softest' }, 'softest must be softer than loudest');
 }
 
 /** `count` items made from their index. */

@@ -2,7 +2,7 @@ export { cautionsFor, type Caution } from './cautions';
 export { hearingRangeHz } from './hearingRange';
 export { breathFit, type BreathFit } from './breathFit';
 export { breathBudget, type BreathBudget } from './breathBudget';
-export { exerciseName, exerciseScore, FAMILIES, familyById, fitToHorn, usualExercise } from './families';
+export { exerciseName, exerciseScore, FAMILIES, familyById, usualExercise } from './families';
 export { highestNote, STAGES, type ExerciseParameters, type Family, type Field, type Stage } from './family';
 export {
   swell,
@@ -23,7 +23,9 @@ export {
   type Score,
   type Step,
 } from './score';
-export { parsePhrase, phraseText, PhraseError, type PhraseNote } from './phrase';
+export { isExercise, playable, tryScore, type FieldChange, type PlayableExercise } from './nearest';
+export { NotPlayable, type ExerciseIssue } from './issue';
+export { isPhrase, parsePhrase, phraseText, PhraseError, type PhraseNote } from './phrase';
 export { scoreToAbc } from './notation';
 export {
   bestRoute,

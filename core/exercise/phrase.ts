@@ -45,6 +45,15 @@ export function parsePhrase(text: string, system: NoteNameSystem = 'english'): P
   return notes;
 }
 
+/** Whether a text is a phrase with a note in it. */
+export function isPhrase(text: string): boolean {
+  try {
+    return parsePhrase(text).length > 0;
+  } catch {
+    return false;
+  }
+}
+
 /** The text of a phrase, as {@link parsePhrase} reads it. */
 export function phraseText(
   notes: readonly PhraseNote[],

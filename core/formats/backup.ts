@@ -1,6 +1,7 @@
 import { modernise } from './modernise';
 import { fromByteArray, toByteArray } from 'base64-js';
 import { array, number, object, string, ValidationError } from 'yup';
+import { outOfBounds } from './bounds';
 import { packedLength } from './packedFrames';
 import type { TakeRecord, WholeTake } from './take';
 import { takeRecordSchema } from './takeSchema';
@@ -21,16 +22,29 @@ const envelopeSchema = object({
   version: number().integer().oneOf([BACKUP_VERSION]).required(),
   savedAt: string().required(),
   settings: object().optional().default(undefined),
-  takes: array(object({ record: takeRecordSchema, frames: string().optional(), sound: soundSchema })).required(),
+  takes: array().required(),
 });
+
+const takeSchema = object({ record: takeRecordSchema, frames: string().optional(), sound: soundSchema });
+
+/** A take of a backup that can't be read, and why: "takes[3].record.score.tempoBpm …". */
+export interface UnreadTake {
+  readonly detail: string;
+}
 
 export type BackupResult =
   /** `settings` are the player's own, as they were stored; unchecked */
-  | { readonly kind: 'read'; readonly takes: readonly WholeTake[]; readonly settings: unknown }
+  | {
+      readonly kind: 'read';
+      readonly takes: readonly WholeTake[];
+      /** takes that could not be read */
+      readonly aside: readonly UnreadTake[];
+      readonly settings: unknown;
+    }
   /** `reason` picks the sentence; `detail` says where, for example "takes[3].frames: …" */
   | {
       readonly kind: 'refused';
-      readonly reason: 'notJson' | 'otherFile' | 'newerVersion' | 'damaged';
+      readonly reason: 'notJson' | 'otherFile' | 'newerVersion' | 'damaged' | 'tooLarge';
       readonly detail: string;
     };
 
@@ -60,7 +74,10 @@ export function headOf(savedAt: string, settings: unknown) {
   };
 }
 
-/** Reads a backup file; a file that is not one, or a damaged one, is refused whole with the place of the fault. */
+/**
+ * Reads a backup file. A take that is damaged is left aside and told; a file that is none, or of which no take can be read,
+ * is refused with the place of the fault.
+ */
 export function readBackup(text: string): BackupResult {
   let content: unknown;
   try {
@@ -83,33 +100,57 @@ export function backupFrom(
   if (head['format'] !== BACKUP_FORMAT) return refusedBackup('otherFile', '');
   if (typeof head['version'] === 'number' && head['version'] > BACKUP_VERSION)
     return refusedBackup('newerVersion', String(head['version']));
+  const { takes: given, ...rest } = head;
+  if (!Array.isArray(given)) return refusedBackup('damaged', 'takes: expected a list');
   try {
-    const { takes, settings } = envelopeSchema.validateSync(inTodaysForm(head), { strict: true, abortEarly: true });
-    const read = takes.map((take, i): WholeTake => {
-      const encoded = take as EncodedTake;
-      const path = `takes[${i}]`;
-      const parts = partsOf(encoded.record, path, (message) => new DamagedError(message), encoded);
-      const expected = packedLength(encoded.record.frameCount);
-      if (parts.frames.length !== expected)
-        throw new DamagedError(
-          `${path}.frames: expected ${expected} bytes for ${encoded.record.frameCount} frames, got ${parts.frames.length}`,
-        );
-      return { record: encoded.record, ...parts };
+    const wrong = outOfBounds(rest);
+    if (wrong !== undefined) throw new DamagedError(wrong);
+    const { settings } = envelopeSchema.validateSync({ ...rest, takes: [] }, { strict: true, abortEarly: true });
+    const takes: WholeTake[] = [];
+    const aside: UnreadTake[] = [];
+    given.forEach((take: unknown, i) => {
+      try {
+        takes.push(readTake(take, `takes[${i}]`, partsOf));
+      } catch (error) {
+        if (!isRefusal(error)) throw error;
+        aside.push({ detail: error.message });
+      }
     });
-    return { kind: 'read', takes: read, settings };
+    if (takes.length === 0 && aside[0]) return refusedBackup('damaged', aside[0].detail);
+    return { kind: 'read', takes, aside, settings };
   } catch (error) {
-    if (error instanceof ValidationError) return refusedBackup('damaged', error.message);
-    if (error instanceof DamagedError) return refusedBackup('damaged', error.message);
+    if (isRefusal(error)) return refusedBackup('damaged', error.message);
     throw error;
   }
 }
 
-function inTodaysForm(head: Record<string, unknown>): unknown {
-  if (!Array.isArray(head['takes'])) return head;
-  const takes = head['takes'].map((take: unknown) =>
-    typeof take === 'object' && take !== null && 'record' in take ? { ...take, record: modernise(take.record) } : take,
-  );
-  return { ...head, takes };
+type PartsOf = Parameters<typeof backupFrom>[1];
+
+function readTake(given: unknown, path: string, partsOf: PartsOf): WholeTake {
+  const wrong = outOfBounds(isObject(given) ? given['record'] : given);
+  if (wrong !== undefined) throw new DamagedError(`${path}.record.${wrong}`);
+  const today = isObject(given) && 'record' in given ? { ...given, record: modernise(given['record']) } : given;
+  let take: EncodedTake;
+  try {
+    take = takeSchema.validateSync(today, { strict: true, abortEarly: true }) as EncodedTake;
+  } catch (error) {
+    throw error instanceof ValidationError ? new DamagedError(`${path}.${error.message}`) : error;
+  }
+  const parts = partsOf(take.record, path, (message) => new DamagedError(message), take);
+  const expected = packedLength(take.record.frameCount);
+  if (parts.frames.length !== expected)
+    throw new DamagedError(
+      `${path}.frames: expected ${expected} bytes for ${take.record.frameCount} frames, got ${parts.frames.length}`,
+    );
+  return { record: take.record, ...parts };
+}
+
+function isObject(value: unknown): value is Record<string, unknown> {
+  return typeof value === 'object' && value !== null;
+}
+
+function isRefusal(error: unknown): error is Error {
+  return error instanceof ValidationError || error instanceof DamagedError;
 }
 
 interface EncodedTake {

@@ -1,5 +1,6 @@
 import { deflateSync, strFromU8, strToU8, unzipSync, Zip, ZipPassThrough, zipSync } from 'fflate';
 import { backupFrom, headOf, refusedBackup, type BackupResult } from './backup';
+import { sizeGuard, TooLarge } from './bounds';
 import type { WholeTake } from './take';
 import { toInt16 } from './pcm';
 import { readWav, writeWav } from './wav';
@@ -66,21 +67,23 @@ export function isZip(bytes: Uint8Array): boolean {
   return bytes[0] === 0x50 && bytes[1] === 0x4b;
 }
 
-/** Reads a backup zip, whole or not at all. */
+/** Reads a backup zip; what is damaged in it is treated as in a JSON backup. Sizes are checked before unpacking. */
 export function readBackupZip(bytes: Uint8Array): BackupResult {
   let files: Record<string, Uint8Array>;
   try {
-    files = unzipSync(bytes);
+    files = unzipSync(bytes, { filter: sizeGuard() });
   } catch (error) {
+    if (error instanceof TooLarge) return refusedBackup('tooLarge', error.message);
     return refusedBackup('damaged', error instanceof Error ? error.message : '');
   }
   const head = files[HEAD];
   if (!head) return refusedBackup('otherFile', '');
   let content: Record<string, unknown>;
   try {
-    content = JSON.parse(strFromU8(head)) as Record<string, unknown>;
+    const parsed: unknown = JSON.parse(strFromU8(head));
+    if (typeof parsed !== 'object' || parsed === null) return refusedBackup('otherFile', '');
     const takes = Object.entries(files).filter(([name]) => name.startsWith(RECORDS));
-    content['takes'] = takes.map(([, text]) => ({ record: JSON.parse(strFromU8(text)) as unknown }));
+    content = { ...parsed, takes: takes.map(([, text]) => ({ record: parsedOrUndefined(strFromU8(text)) })) };
   } catch (error) {
     return refusedBackup('notJson', error instanceof Error ? error.message : '');
   }
@@ -92,8 +95,19 @@ export function readBackupZip(bytes: Uint8Array): BackupResult {
     const sound = readWav(wav);
     if (sound.kind === 'refused') throw damaged(`${path}.sound: ${sound.detail}`);
     const { sampleRateHz, samples } = sound.sound;
+    if (!(sampleRateHz >= 8000 && sampleRateHz <= 192_000))
+      throw damaged(`${path}.sound: expected 8000 to 192000 Hz, got ${sampleRateHz}`);
     return { frames: new Uint8Array(frames), sound: { sampleRateHz, samples: toInt16(samples.map(toWhole)) } };
   });
+}
+
+/** A record whose text is no JSON is a damaged take, not a damaged backup. */
+function parsedOrUndefined(text: string): unknown {
+  try {
+    return JSON.parse(text) as unknown;
+  } catch {
+    return undefined;
+  }
 }
 
 /** What {@link readWav} divides by 32768, {@link toInt16} multiplies by 32767. */

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { sizeGuard, TooLarge } from './bounds';
 import { describe, expect, it } from 'vitest';
 import wavefile from 'wavefile/dist/wavefile.js';
 
@@ -105,7 +106,7 @@ describe('backup', () => {
   const text = writeBackup([whole], '2026-01-12T19:00:00.000Z');
 
   it('comes back equal, sound and all', () => {
-    expect(readBackup(text)).toEqual({ kind: 'read', takes: [whole] });
+    expect(readBackup(text)).toEqual({ kind: 'read', takes: [whole], aside: [] });
   });
 
   it.each([
@@ -130,6 +131,40 @@ describe('backup', () => {
     const result = readBackup(damaged);
     expect(result).toMatchObject({ kind: 'refused', reason });
     if (result.kind === 'refused') expect(result.detail).toContain(detail);
+  });
+
+  it('takes a seed of the stand-in player as large as they come', () => {
+    const source = { kind: 'standIn', seed: 2 ** 31 - 1, habits: {} } as never;
+    expect(readBackup(writeBackup([{ ...whole, record: { ...whole.record, source } }], 'x')).kind).toBe('read');
+  });
+
+  it('reads the good takes and tells of the damaged ones', () => {
+    const bad = { ...whole, record: { ...whole.record, id: 'b', lostMs: -1 } };
+    const read = readBackup(writeBackup([whole, bad], 'x'));
+    expect(read).toMatchObject({
+      kind: 'read',
+      takes: [whole],
+      aside: [{ detail: expect.stringContaining('takes[1]') }],
+    });
+  });
+
+  it.each([
+    ['beats without end', /"beats":\d+/, '"beats":1e308'],
+    ['a number beyond all', '"lostMs":0', '"lostMs":1e999'],
+    ['a note between two', /"soundedMidi":\d+/, '"soundedMidi":67.5'],
+    ['an identity that is a path', /"id":"[^"]*"/, '"id":"../x"'],
+    ['lists in lists without end', '"note":""', `"note":${'['.repeat(5000)}${']'.repeat(5000)}`],
+  ])('a take with %s is not accepted', (_, from, to) => {
+    const spoilt = text.replace(from, to);
+    expect(spoilt).not.toBe(text);
+    expect(readBackup(spoilt)).toMatchObject({ kind: 'refused', reason: 'damaged' });
+  });
+
+  it('a zip that says to unpack to gigabytes is refused before it is unpacked', () => {
+    const small = sizeGuard(1000, 1500);
+    expect(small({ name: 'a', originalSize: 900 })).toBe(true);
+    expect(() => small({ name: 'b', originalSize: 900 })).toThrow(TooLarge);
+    expect(() => sizeGuard()({ name: 'bomb', originalSize: 4.6e9 })).toThrow(TooLarge);
   });
 
   it('never throws on what is not a backup', () =>

@@ -21,6 +21,16 @@ export interface TimedNote {
   readonly quarters: number;
 }
 
+/** More notes than this are no part that a player could want. */
+export const MOST_NOTES = 100_000;
+/** Longest single note or rest of a file, quarters. */
+export const LONGEST_QUARTERS = 1e5;
+
+/** Whether a number is a MIDI note. */
+export function isNote(midi: number): boolean {
+  return Number.isInteger(midi) && midi >= 0 && midi <= 127;
+}
+
 const GRID = 4;
 const LONGEST_BEATS = 16;
 
@@ -56,5 +66,6 @@ export function forHorn(
   const own = horn.soundingOffsetSemitones;
   const sameKey = transposeSemitones !== undefined && (transposeSemitones - own) % 12 === 0;
   const by = sameKey || (transposeSemitones === undefined && asPrinted) ? 0 : (transposeSemitones ?? 0) - own;
-  return notes.map(({ midi, beats }) => ({ midi: midi === null ? null : midi + by, beats }));
+  // What would lie outside all instruments is a rest.
+  return notes.map(({ midi, beats }) => ({ midi: midi !== null && isNote(midi + by) ? midi + by : null, beats }));
 }

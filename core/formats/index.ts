@@ -1,4 +1,4 @@
-export { BACKUP_FORMAT, BACKUP_VERSION, readBackup, writeBackup, type BackupResult } from './backup';
+export { BACKUP_FORMAT, BACKUP_VERSION, readBackup, writeBackup, type BackupResult, type UnreadTake } from './backup';
 export { framesCsv, measuresCsv, tendencyCsv } from './csv';
 export { packedLength, packFrames, unpackFrames } from './packedFrames';
 export type { TakeRecord, TakeSetup, TakeSound, TakeSource, WholeTake } from './take';

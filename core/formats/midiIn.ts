@@ -1,5 +1,5 @@
 import toneMidi from '@tonejs/midi';
-import { onGrid, type ImportedPart, type ImportedParts, type TimedNote } from './importedPart';
+import { isNote, MOST_NOTES, onGrid, type ImportedPart, type ImportedParts, type TimedNote } from './importedPart';
 
 /**
  * Tracks of a Standard MIDI File as single lines in sounding pitch: of notes that begin together the highest, each ended
@@ -13,6 +13,10 @@ export function readMidi(bytes: Uint8Array): ImportedParts {
     return { kind: 'refused', reason: 'notRead', detail: error instanceof Error ? error.message : '' };
   }
   const { ppq } = midi.header;
+  // Files timed by film frames, or by nothing, have no beats to lay notes on.
+  if (!(ppq > 0 && Number.isFinite(ppq))) return { kind: 'refused', reason: 'damaged', detail: 'beats' };
+  if (midi.tracks.some((track) => track.notes.length > MOST_NOTES))
+    return { kind: 'refused', reason: 'damaged', detail: `> ${MOST_NOTES}` };
   const parts = midi.tracks.flatMap((track, i): ImportedPart[] => {
     const timed: TimedNote[] = [];
     let at = 0;
@@ -21,7 +25,7 @@ export function readMidi(bytes: Uint8Array): ImportedParts {
     line.forEach((one, k) => {
       const end = Math.min(one.ticks + one.durationTicks, line[k + 1]?.ticks ?? Infinity);
       if (one.ticks > at) timed.push({ midi: null, quarters: (one.ticks - at) / ppq });
-      timed.push({ midi: one.midi, quarters: (end - one.ticks) / ppq });
+      if (isNote(one.midi)) timed.push({ midi: one.midi, quarters: (end - one.ticks) / ppq });
       at = end;
     });
     const name = track.name.trim() || `${i + 1}`;

@@ -1,11 +1,26 @@
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import { strFromU8, unzipSync } from 'fflate';
-import { onGrid, type ImportedPart, type ImportedParts, type TimedNote } from './importedPart';
+import { sizeGuard } from './bounds';
+import {
+  isNote,
+  LONGEST_QUARTERS,
+  MOST_NOTES,
+  onGrid,
+  type ImportedPart,
+  type ImportedParts,
+  type TimedNote,
+} from './importedPart';
 
 /** An element as the parser gives it in document order: one key with its children, and attributes under ":@". */
 type Element = Readonly<Record<string, unknown>>;
 const STEPS: Readonly<Record<string, number>> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
 const ZIP_MAGIC = 0x4b50;
+/** Largest score that is unpacked, bytes. */
+const LARGEST_XML = 50e6;
+/** Divisions of a quarter, and how far a part may transpose: far beyond what is printed. */
+const LEAST_DIVISIONS = 0.01;
+const MOST_DIVISIONS = 1e6;
+const MOST_SEMITONES = 60;
 
 /**
  * Parts of a MusicXML file, plain (.musicxml, .xml) or zipped (.mxl): first voice, top note of chords, ties joined,
@@ -46,7 +61,7 @@ export function readMusicXml(bytes: Uint8Array): ImportedParts {
 function textOf(bytes: Uint8Array): string {
   const isZip = bytes.length > 2 && bytes[0]! + 256 * bytes[1]! === ZIP_MAGIC;
   if (!isZip) return new TextDecoder().decode(bytes);
-  const files = unzipSync(bytes);
+  const files = unzipSync(bytes, { filter: sizeGuard(LARGEST_XML, LARGEST_XML) });
   const listed = /full-path="([^"]+)"/.exec(strFromU8(files['META-INF/container.xml'] ?? new Uint8Array()))?.[1];
   const name = listed ?? Object.keys(files).find((one) => /^[^/]+\.(musicxml|xml)$/.test(one));
   const file = name === undefined ? undefined : files[name];
@@ -74,9 +89,10 @@ function readPart(measures: readonly Element[]): Pick<ImportedPart, 'notes' | 't
       if ('attributes' in element) {
         const attributes = childrenOf(element, 'attributes');
         divisions = Number(textIn(attributes, 'divisions') ?? divisions);
-        if (!(divisions > 0)) return where;
+        if (!(divisions >= LEAST_DIVISIONS && divisions <= MOST_DIVISIONS)) return where;
         const transpose = attributes.find((one) => 'transpose' in one);
         if (transpose) transposeSemitones = semitonesOf(childrenOf(transpose, 'transpose'));
+        if (transposeSemitones !== undefined && !(Math.abs(transposeSemitones) <= MOST_SEMITONES)) return where;
       }
       if (!('note' in element)) continue;
       const note = childrenOf(element, 'note');
@@ -84,7 +100,8 @@ function readPart(measures: readonly Element[]): Pick<ImportedPart, 'notes' | 't
       if (has(note, 'grace') || textIn(note, 'voice') !== voice) continue;
       const quarters = Number(textIn(note, 'duration')) / divisions;
       const midi = midiOf(note);
-      if (!(quarters >= 0) || midi === undefined) return where;
+      if (!(quarters >= 0 && quarters <= LONGEST_QUARTERS) || midi === undefined) return where;
+      if (timed.length > MOST_NOTES) return where;
       const before = timed.at(-1);
       if (has(note, 'chord') && before) {
         if (before.midi !== null && midi !== null && midi > before.midi) timed[timed.length - 1] = { ...before, midi };
@@ -104,7 +121,7 @@ function midiOf(note: readonly Element[]): number | null | undefined {
   const inside = childrenOf(pitch, 'pitch');
   const step = STEPS[textIn(inside, 'step') ?? ''];
   const midi = 12 * (Number(textIn(inside, 'octave')) + 1) + (step ?? NaN) + Number(textIn(inside, 'alter') ?? 0);
-  return Number.isInteger(midi) ? midi : undefined;
+  return isNote(midi) ? midi : undefined;
 }
 
 function isTiedOn(note: readonly Element[]): boolean {

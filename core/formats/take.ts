@@ -41,6 +41,8 @@ export interface TakeRecord {
   readonly frameCount: number;
   readonly measures: readonly StepMeasures[];
   readonly verdict: Verdict;
+  /** why it could not be judged: there are no measures then, and it can be judged later */
+  readonly unjudged?: string;
   readonly note: string;
   /** cues the player was trying, such as “softPlaying.slow” */
   readonly cues?: readonly string[];

@@ -1,4 +1,5 @@
-import { exerciseScore, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { FAMILIES, isExercise, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { CHANGE_IDS, FINDING_IDS, TRY_IDS } from '@inner-hum/core/judge';
 import { DEMAND_CENTS } from '@inner-hum/core/measure';
 import { A4_RANGE_HZ, DYNAMICS, INSTRUMENTS } from '@inner-hum/core/theory';
 import { array, boolean, lazy, mixed, number, object, string, type AnySchema } from 'yup';
@@ -8,20 +9,27 @@ const instrumentId = string()
   .required();
 const dynamic = string().oneOf(DYNAMICS).required();
 const attack = string().oneOf(['breath', 'tongue', 'slurred']).required();
-const real = () => number().required();
+const real = () => number().required().min(-1e12).max(1e12);
+const midi = () => real().integer().min(0).max(127);
+/** More than any score or take has. */
+const MOST_STEPS = 5000;
+const MOST_EVENTS = 20_000;
+/** A day and a time that there is; the zone is checked with the rest of the text. */
+const DATE = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])T([01]\d|2[0-3]):[0-5]\d/;
 // Schemas that are chosen by kind are made once: thousands of quantities pass through here.
 const present = object({ kind: string().required(), value: real(), uncertainty: real().min(0) });
 const missing = object({ kind: string().oneOf(['absent']).required(), reason: string().required() });
 const measuredValue = lazy((value: unknown) => (hasKind(value, 'measured') ? present : missing));
 
 const step = object({
-  startBeat: real().min(0),
-  beats: real().positive(),
-  fingeredMidi: real().integer(),
-  partialNumber: real().integer().min(1),
-  soundedMidi: real().integer(),
+  startBeat: real().min(0).max(1e5),
+  beats: real().positive().max(1e4),
+  fingeredMidi: midi(),
+  partialNumber: real().integer().min(1).max(64),
+  soundedMidi: midi(),
   dynamics: array(object({ beat: real().min(0), dynamic, position: number().min(0).max(1).optional() }))
     .min(1)
+    .max(64)
     .required(),
   attack,
   pair: boolean().optional(),
@@ -32,27 +40,25 @@ const step = object({
 });
 
 const score = object({
-  family: string().required(),
+  family: string()
+    .oneOf(FAMILIES.map((one) => one.id))
+    .required(),
   instrumentId,
   tempoBpm: real().min(30).max(200),
-  countInBeats: real().integer().min(0),
-  beatsPerBar: real().integer().min(1),
+  countInBeats: real().integer().min(0).max(64),
+  beatsPerBar: real().integer().min(1).max(64),
   partialTuning: string().oneOf(['tempered', 'natural', 'free']).required(),
   tunerHidden: boolean().required(),
-  steps: array(step).min(1).required(),
+  steps: array(step).min(1).max(MOST_STEPS).required(),
 });
 
-/** Parameters that their own family accepts: only such can be played again. */
-const parameters = mixed((value): value is ExerciseParameters => {
-  try {
-    exerciseScore(value as ExerciseParameters);
-    return true;
-  } catch {
-    return false;
-  }
-}).required();
+/** Parameters of a known family; what today's family would not play can be played as the nearest that it does. */
+const parameters = mixed((value): value is ExerciseParameters => isExercise(value)).required();
 
-const timed = (more: Record<string, AnySchema>) => array(object({ atS: real(), ...more })).required();
+const timed = (more: Record<string, AnySchema>) =>
+  array(object({ atS: real(), ...more }))
+    .max(MOST_EVENTS)
+    .required();
 
 const bandMeasures = object({
   lastsS: real().min(0),
@@ -68,7 +74,7 @@ const soundedStep = object({
   plannedStartS: real(),
   plannedEndS: real(),
   targetHz: real().positive(),
-  otherSoundingMidi: number().optional(),
+  otherSoundingMidi: midi().optional(),
   responseS: measuredValue,
   latenessS: measuredValue,
   riseS: measuredValue,
@@ -139,16 +145,23 @@ const stepMeasures = lazy((value: unknown) => (hasKind(value, 'silent') ? silent
 const verdict = object({
   findings: array(
     object({
-      id: string().required(),
+      id: string().oneOf(FINDING_IDS).required(),
       weight: real().oneOf([0, 1, 2, 3]),
       stepIndex: real().integer().min(0),
       steps: number().integer().min(1).optional(),
       values: mixed((value): value is Record<string, number> => isNumbers(value)).required(),
-    }),
-  ).required(),
-  tries: array(string().required()).required(),
+    }).test('values', 'the values of its sentence are missing', hasItsValues),
+  )
+    .max(500)
+    .required(),
+  tries: array(string().oneOf(TRY_IDS).required()).max(20).required(),
   decision: string().oneOf(['again', 'easier', 'harder', 'leave']).required(),
-  next: object({ change: string().required(), parameters: object().required() }),
+  next: object({
+    change: string()
+      .oneOf(['none', ...CHANGE_IDS])
+      .required(),
+    parameters: mixed((value): value is Record<string, unknown> => isPlain(value)).required(),
+  }),
 });
 
 const microphone = object({ kind: string().required(), label: string().defined() });
@@ -161,8 +174,10 @@ const source = lazy((value: unknown) => {
 
 /** Yup schema of a take's record, for files and for stored rows of older versions. */
 export const takeRecordSchema = object({
-  id: string().required(),
-  startedAt: string().datetime({ allowOffset: true }).required(),
+  id: string()
+    .matches(/^[\w.-]{1,100}$/)
+    .required(),
+  startedAt: string().datetime({ allowOffset: true }).required().matches(DATE),
   parameters,
   score,
   setup: object({
@@ -185,18 +200,45 @@ export const takeRecordSchema = object({
   audioPath: object({ delayS: real(), delayErrorS: real().min(0) }),
   firstBeatS: real(),
   onBeat: boolean().required(),
-  frameCount: real().integer().min(0),
-  measures: array(stepMeasures).required(),
+  frameCount: real().integer().min(0).max(1e7),
+  measures: array(stepMeasures).max(MOST_STEPS).required(),
   verdict,
+  unjudged: string().optional(),
   note: string().defined(),
   cues: array(string().required()).optional(),
   lostMs: real().min(0),
   cut: boolean().required(),
   demo: boolean().required(),
-});
+}).test(
+  'steps',
+  'measures and findings are about more steps than the score has',
+  ({ score: { steps } = {}, measures, verdict: { findings } = {} }) =>
+    // What is missing is told by its own check.
+    !steps ||
+    ((measures ?? []).length <= steps.length &&
+      (findings ?? []).every((finding) => Number(finding?.stepIndex ?? 0) < steps.length)),
+);
 
 function hasKind(value: unknown, kind: string): boolean {
   return typeof value === 'object' && value !== null && 'kind' in value && value.kind === kind;
+}
+
+/** Notes that a sentence names must be there. */
+function hasItsValues({ id, values }: { readonly id?: unknown; readonly values?: unknown }): boolean {
+  const given = (typeof values === 'object' && values !== null ? values : {}) as Record<string, unknown>;
+  if (id === 'rests') return Number(given['hz']) > 0;
+  if (id !== 'otherNote' && id !== 'hummedOther') return true;
+  const heard = given['soundingMidi'];
+  return Number.isInteger(heard) && Number(heard) >= 0 && Number(heard) <= 127;
+}
+
+/** A flat record of numbers, texts and yes or no. */
+function isPlain(value: unknown): boolean {
+  return (
+    typeof value === 'object' &&
+    value !== null &&
+    Object.values(value).every((one) => ['number', 'string', 'boolean'].includes(typeof one))
+  );
 }
 
 function isNumbers(value: unknown): boolean {

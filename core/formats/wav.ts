@@ -11,11 +11,16 @@ export interface WavSound {
 export type WavResult =
   { readonly kind: 'read'; readonly sound: WavSound } | { readonly kind: 'refused'; readonly detail: string };
 
+const MOST_HZ = 768_000;
+const MOST_CHANNELS = 64;
+
 /** Reads a WAV of 8 to 64 bits, whole numbers or floating point, any rate and number of channels. */
 export function readWav(bytes: Uint8Array): WavResult {
   try {
     const file = new WaveFile(bytes);
     const { numChannels, sampleRate } = file.fmt as { numChannels: number; sampleRate: number };
+    if (!(sampleRate > 0 && sampleRate <= MOST_HZ && numChannels > 0 && numChannels <= MOST_CHANNELS))
+      return { kind: 'refused', detail: `${numChannels} channels at ${sampleRate} Hz` };
     const depth = file.bitDepth;
     const scale = /^(32f|64)$/.test(depth) ? 1 : 2 ** (Number.parseInt(depth, 10) - 1);
     const offset = depth === '8' ? -128 : 0;

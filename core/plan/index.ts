@@ -46,3 +46,4 @@ export { firstsOf, type KeptFirst, type Milestone } from './milestones';
 export { tonesAfter, tonesKey, tonesWithout, type TonesOfDay } from './tones';
 export { trend, type TonesAsked, type Trend, type TrendPoint } from './trend';
 export { ownSources, type OwnCell } from './ownSources';
+export { isCell, isDigest, isKeptFirst, isTonesOfDay } from './told';

@@ -1,8 +1,9 @@
+import { DescribedFrames, write } from './describedFrames';
 import { BreathMeter } from './breath';
 import { Candidates } from './candidates';
 import { DcBlocker } from './dcBlocker';
 import { Decimator, decimationFactor } from './decimator';
-import { emptyFrames, HOP_S, PARTIALS_KEPT, type Frames } from './frames';
+import { emptyFrames, HOP_S, type Frames } from './frames';
 import { Harmonics } from './harmonics';
 import { mainsHum, withoutHum, type MainsHum } from './hum';
 import { LevelMeter } from './level';
@@ -81,6 +82,8 @@ export class Ear {
   private readonly candidates = new Candidates();
   private readonly live: LiveFrame = { index: 0, f0Hz: 0, confidence: 0, levelDb: 0, breathDb: 0 };
   private readonly sampleRateHz: number;
+  /** of an ear that keeps everything: what its live frames were measured to be */
+  private readonly described: DescribedFrames | undefined;
   private filtered = new Float32Array(1024);
 
   constructor(private readonly settings: EarSettings) {
@@ -109,6 +112,7 @@ export class Ear {
     this.breath = new BreathMeter(sampleRateHz);
     this.path = new PitchPath(retainS / HOP_S);
     this.levels = new SampleStore(retainS / HOP_S, 1 << 12);
+    this.described = retainS === Infinity ? new DescribedFrames() : undefined;
   }
 
   /** Sound heard so far, offset removed: a window on the ear's own buffer. */
@@ -173,12 +177,9 @@ export class Ear {
   }
 
   private describe(frames: Frames, index: number, coarseHz: number): void {
+    if (this.described?.copyTo(frames, index, coarseHz)) return;
     const harmonics = this.refine(index, coarseHz, frames.confidence[index]!);
-    frames.breathDb[index] = this.breathAt(index, harmonics.f0Hz);
-    frames.f0Hz[index] = harmonics.f0Hz;
-    frames.centroidPartials[index] = harmonics.centroidPartials;
-    frames.pitchErrorCents[index] = harmonics.pitchErrorCents;
-    frames.partialsDb.set(harmonics.partialsDb, index * PARTIALS_KEPT);
+    write(frames, index, harmonics, this.breathAt(index, harmonics.f0Hz));
   }
 
   private analyse(flush: boolean, onFrame?: (frame: Readonly<LiveFrame>) => void): void {
@@ -212,8 +213,11 @@ export class Ear {
     live.f0Hz = 0;
     live.breathDb = 0;
     if (state >= 0) {
-      live.f0Hz = this.refine(index, path.candidateHz(index, state), live.confidence).f0Hz;
+      const coarseHz = path.candidateHz(index, state);
+      const harmonics = this.refine(index, coarseHz, live.confidence);
+      live.f0Hz = harmonics.f0Hz;
       live.breathDb = this.breathAt(index, live.f0Hz);
+      this.described?.keep(index, coarseHz, harmonics, live.breathDb);
     }
     onFrame(live);
   }

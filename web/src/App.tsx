@@ -1,11 +1,12 @@
 import { ChakraProvider } from '@chakra-ui/react';
-import { Component, lazy, Suspense, type ReactNode } from 'react';
+import { lazy, Suspense } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Provider } from 'react-redux';
 import { BrowserRouter, Link, Navigate, Route, Routes } from 'react-router';
 import StandPage from './features/stand/StandPage';
 import { i18next } from './i18n';
 import { AppFrame } from './shared/AppFrame';
+import { Boundary } from './shared/Boundary';
 import { system } from './shared/theme';
 import { useColourMode } from './shared/useColourMode';
 import { store } from './store';
@@ -18,21 +19,14 @@ const LogPage = lazy(() => import('./features/log/LogPage'));
 const TakePage = lazy(() => import('./features/take/TakePage'));
 const SetUpPage = lazy(() => import('./features/setup/SetUpPage'));
 
-/** A page that breaks says so and loses nothing. */
-class Boundary extends Component<{ readonly children: ReactNode }, { readonly broken: boolean }> {
-  override state = { broken: false };
-  static getDerivedStateFromError() {
-    return { broken: true };
-  }
-  override render() {
-    if (!this.state.broken) return this.props.children;
-    return (
-      <main role="alert">
-        <p>{i18next.t('app.crashed')}</p>
-        <button onClick={() => location.reload()}>{i18next.t('app.reload')}</button>
-      </main>
-    );
-  }
+/** What is left when even the frame around the places breaks. */
+function Crashed() {
+  return (
+    <main role="alert">
+      <p>{i18next.t('app.crashed')}</p>
+      <button onClick={() => location.reload()}>{i18next.t('app.reload')}</button>
+    </main>
+  );
 }
 
 function Places() {
@@ -67,7 +61,7 @@ function Places() {
 
 export function App() {
   return (
-    <Boundary>
+    <Boundary broken={() => <Crashed />}>
       <Provider store={store}>
         <ChakraProvider value={system}>
           <BrowserRouter>

@@ -4,27 +4,38 @@ import './shared/accidentals.css';
 import { createRoot } from 'react-dom/client';
 import { App } from './App';
 import { recoverDrafts } from './audio/recoverDrafts';
+import { openDatabase } from './db/database';
 import { openDemo } from './db/demo';
-import { loadSettings, storeSettings } from './db/settings';
+import { keepSettings } from './db/settingsKeeper';
+import { emptyOldBin } from './db/takes';
 import { i18next } from './i18n';
+import { registerOffline } from './shared/update';
 import { store } from './store';
 import { noticed } from './store/notices';
-import { settingsLoaded } from './store/settings';
 
-store.dispatch(settingsLoaded(await loadSettings()));
-let stored = store.getState().settings;
-store.subscribe(() => {
-  const { settings } = store.getState();
-  if (settings === stored) return;
-  stored = settings;
-  void storeSettings(settings);
-});
+function tell(key: 'app.notOpened' | 'app.notRecovered' | 'app.demoFailed', error: unknown): void {
+  const detail = error instanceof Error ? error.message : String(error);
+  store.dispatch(noticed({ text: i18next.t(key, { detail }) }));
+}
 
-createRoot(document.getElementById('root')!).render(<App />);
+async function start(): Promise<void> {
+  // The page comes up whatever the storage does; what failed is said in it.
+  try {
+    await openDatabase();
+    await keepSettings();
+  } catch (error) {
+    tell('app.notOpened', error);
+  }
+  createRoot(document.getElementById('root')!).render(<App />);
+  await openDemo().catch((error: unknown) => tell('app.demoFailed', error));
+  try {
+    const count = await recoverDrafts();
+    if (count > 0) store.dispatch(noticed({ text: i18next.t('log.recovered', { count }) }));
+    await emptyOldBin();
+  } catch (error) {
+    tell('app.notRecovered', error);
+  }
+  if (import.meta.env.PROD) await registerOffline().catch(() => undefined); // works online without it
+}
 
-void openDemo();
-void recoverDrafts().then((count) => {
-  if (count > 0) store.dispatch(noticed({ text: i18next.t('log.recovered') }));
-});
-if ('serviceWorker' in navigator && import.meta.env.PROD)
-  void navigator.serviceWorker.register('/sw.js').catch(() => undefined);
+void start(); // never rejects: each step tells its own failure

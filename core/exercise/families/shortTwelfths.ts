@@ -1,4 +1,5 @@
 import { choice, defineFamily, dynamic, note, number, phrase, series, tuning, type Tone } from '../family';
+import { NotPlayable } from '../issue';
 import { phraseTones } from '../phraseTones';
 
 const FIRST_OCTAVE_KEY_MIDI = 74;
@@ -37,6 +38,9 @@ export const shortTwelfths = defineFamily({
 
 function overblown(fingered: number): Pick<Tone, 'note' | 'partial' | 'octaveKey'> {
   if (fingered < FIRST_OCTAVE_KEY_MIDI || fingered > LAST_OCTAVE_KEY_MIDI)
-    throw new RangeError(`short twelfths are fingered from ${FIRST_OCTAVE_KEY_MIDI} to ${LAST_OCTAVE_KEY_MIDI}`);
+    throw new NotPlayable(
+      { reason: 'fingered', path: 'writtenMidi', min: FIRST_OCTAVE_KEY_MIDI, max: LAST_OCTAVE_KEY_MIDI },
+      `short twelfths are fingered from ${FIRST_OCTAVE_KEY_MIDI} to ${LAST_OCTAVE_KEY_MIDI}`,
+    );
   return { note: fingered - 12, partial: TWELFTH, octaveKey: true };
 }

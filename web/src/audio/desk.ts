@@ -13,12 +13,31 @@ export class SoundProblem extends Error {
 
 let service: Remote<EarService> | undefined;
 let worker: Worker | undefined;
+/** Called when the worker has died by itself. */
+let onDeath: (() => void) | undefined;
 
 /** The ear's worker, started on first use. */
 export function earService(): Remote<EarService> {
-  worker ??= new Worker(new URL('./ear.worker.ts', import.meta.url), { type: 'module' });
-  service ??= wrap<EarService>(worker);
-  return service;
+  if (!worker) {
+    const fresh = new Worker(new URL('./ear.worker.ts', import.meta.url), { type: 'module' });
+    fresh.addEventListener('error', () => fresh === worker && onDeath?.());
+    worker = fresh;
+    service = wrap<EarService>(fresh);
+  }
+  return service!;
+}
+
+/** Ends the worker, whatever it is doing; the next use starts another. A desk joined to it must be opened anew. */
+export function replaceEar(): void {
+  worker?.terminate();
+  worker = undefined;
+  service = undefined;
+}
+
+/** Whether the worker answers within a time, milliseconds. */
+export async function earAnswers(withinMs: number): Promise<boolean> {
+  const late = new Promise<boolean>((resolve) => setTimeout(() => resolve(false), withinMs));
+  return Promise.race([earService().ping(), late]).catch(() => false);
 }
 
 /**
@@ -47,6 +66,7 @@ export class Desk {
     await context.audioWorklet.addModule(captureUrl);
     const capture = new AudioWorkletNode(context, 'capture', { numberOfOutputs: 0 });
     const desk = new Desk(context, capture);
+    onDeath = () => desk.onTrouble?.('earDead');
     const sound = new MessageChannel();
     const live = new MessageChannel();
     capture.port.postMessage(sound.port1, [sound.port1]);
@@ -63,11 +83,26 @@ export class Desk {
     if ((this.context.state as string) !== 'running') throw new SoundProblem('suspended');
   }
 
+  /** Whether a microphone is plugged in, and whether it still gives sound: some end without saying so. */
+  get microphone(): 'none' | 'live' | 'ended' {
+    const track = this.stream?.getAudioTracks()[0];
+    if (!track) return 'none';
+    return track.readyState === 'live' ? 'live' : 'ended';
+  }
+
+  /** Lets everything go; the desk can't be used any more. */
+  async close(): Promise<void> {
+    this.unplug();
+    this.onTrouble = undefined;
+    if (this.context.state !== 'closed') await this.context.close();
+  }
+
   /**
    * Plugs a microphone in, all of the browser's processing off; gives its name.
+   * @param given up while the browser's question stands: a microphone that comes later is closed at once
    * @throws SoundProblem when it is refused, missing or busy
    */
-  async plugMicrophone(deviceId: string): Promise<string> {
+  async plugMicrophone(deviceId: string, given?: AbortSignal): Promise<string> {
     const live = this.stream?.getAudioTracks().some((track) => track.readyState === 'live');
     if (live && this.openDevice === deviceId) return this.stream!.getAudioTracks()[0]!.label;
     this.unplug();
@@ -84,6 +119,10 @@ export class Desk {
       });
     } catch (error) {
       throw new SoundProblem(microphoneProblem(error));
+    }
+    if (given?.aborted) {
+      stream.getTracks().forEach((one) => one.stop());
+      throw new SoundProblem('failed');
     }
     const track = stream.getAudioTracks()[0]!;
     track.addEventListener('ended', () => {

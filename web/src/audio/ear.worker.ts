@@ -1,3 +1,5 @@
+import { unpackFrames } from '@inner-hum/core/formats/light';
+import { assess } from '@inner-hum/core/judge';
 import { playStandIn } from '@inner-hum/core/simulate';
 import { expose, transfer } from 'comlink';
 import { addDraftPiece } from '../db/drafts';
@@ -5,12 +7,14 @@ import { Hearing } from './hearing';
 import { LIVE_FIELDS, type BlockMessage, type EarService, type LiveMessage } from './protocol';
 
 const DRAFT_EVERY_S = 1;
+/** Recordings are heard in pieces of this length, so that the worker stays open to other questions. */
+const PIECE_S = 5;
 const ROWS_IN_A_BATCH = 64;
 
 let live: MessagePort | undefined;
 let hearing: Hearing | undefined;
 let draftedSamples = 0;
-let receivedSamples = 0;
+let putting = false;
 const batch = new Float32Array(ROWS_IN_A_BATCH * LIVE_FIELDS);
 let batched = 0;
 
@@ -22,7 +26,7 @@ const service: EarService = {
   begin(settings) {
     hearing = new Hearing(settings);
     draftedSamples = 0;
-    receivedSamples = 0;
+    putting = false;
   },
   async finishTake(assignment, firstBeatAtS) {
     const take = hearing?.finishTake(assignment, firstBeatAtS) ?? null;
@@ -42,11 +46,19 @@ const service: EarService = {
   stop() {
     hearing = undefined;
   },
-  assessRecording(samples, settings, assignment, firstBeatS) {
+  ping: () => true,
+  async assessRecording(samples, settings, assignment, firstBeatS, onProgress) {
     const recording = new Hearing(settings);
-    recording.push(0, samples);
+    const piece = Math.round(PIECE_S * settings.sampleRateHz);
+    for (let at = 0; at < samples.length; at += piece) {
+      recording.push(at, samples.subarray(at, at + piece));
+      await onProgress?.(Math.min(1, (at + piece) / samples.length));
+    }
     const take = recording.finishTake(assignment, firstBeatS);
     return take && transfer(take, [take.frames.buffer, take.samples.buffer]);
+  },
+  assessFrames(packed, count, assignment) {
+    return assess(unpackFrames(packed, count), assignment);
   },
   playStandIn(score, settings) {
     const samples = playStandIn(score, settings);
@@ -62,11 +74,22 @@ function hear({ firstSample, samples }: BlockMessage): void {
     if (++batched === ROWS_IN_A_BATCH) sendBatch();
   });
   sendBatch();
-  receivedSamples += samples.length;
-  const { draftTakeId, sampleRateHz } = hearing.settings;
-  if (draftTakeId && receivedSamples - draftedSamples >= DRAFT_EVERY_S * sampleRateHz) {
-    void addDraftPiece(draftTakeId, hearing.soundFrom(draftedSamples));
-    draftedSamples = receivedSamples;
+  void putDraftAway(hearing);
+}
+
+/** Puts away what was heard since the last piece, once a second; a piece that failed goes with the next one. Never rejects. */
+async function putDraftAway(now: Hearing): Promise<void> {
+  const { draftTakeId, sampleRateHz } = now.settings;
+  const upTo = now.heardSamples;
+  if (!draftTakeId || putting || upTo - draftedSamples < DRAFT_EVERY_S * sampleRateHz) return;
+  putting = true;
+  try {
+    await addDraftPiece(draftTakeId, now.soundFrom(draftedSamples, upTo));
+    if (hearing === now) draftedSamples = upTo;
+  } catch (error) {
+    post({ kind: 'draftLost', reason: error instanceof Error ? error.message : String(error) });
+  } finally {
+    if (hearing === now) putting = false;
   }
 }
 

@@ -1,5 +1,5 @@
 import { packFrames, toInt16 } from '@inner-hum/core/formats/light';
-import { assess } from '@inner-hum/core/judge';
+import { assess, NOT_JUDGED } from '@inner-hum/core/judge';
 import { loopDelay, segmentSpans, type LoopDelay } from '@inner-hum/core/measure';
 import { Ear, HOP_S, sliceFrames, type Frames, type LiveFrame } from '@inner-hum/core/signal';
 import { LossCounter } from './lossCounter';
@@ -16,7 +16,8 @@ export class Hearing {
   peak = 0;
   private readonly ear: Ear;
   private readonly loss: LossCounter;
-  private heardSamples = 0;
+  /** samples heard so far, holes in the clock counted */
+  heardSamples = 0;
   private missingSamples = 0;
 
   constructor(readonly settings: HearingSettings) {
@@ -41,9 +42,9 @@ export class Hearing {
     this.take(samples, onFrame);
   }
 
-  /** 16-bit sound from an absolute sample of the hearing on. */
-  soundFrom(sample: number): Int16Array<ArrayBuffer> {
-    return toInt16(this.ear.heard().subarray(sample));
+  /** 16-bit sound from a sample of the hearing up to another, holes filled with silence. */
+  soundFrom(sample: number, upTo?: number): Int16Array<ArrayBuffer> {
+    return toInt16(this.ear.heard().subarray(sample, upTo));
   }
 
   frames(): Frames {
@@ -78,13 +79,22 @@ export class Hearing {
       sampleRateHz,
       firstBeatS,
       lostMs: this.lostMs,
-      ...assess(frames, { ...assignment, firstBeatS }),
+      ...judged(frames, { ...assignment, firstBeatS }),
     };
   }
 
   private take(samples: Float32Array, onFrame?: (frame: Readonly<LiveFrame>) => void): void {
     this.heardSamples += samples.length;
     this.ear.push(samples, onFrame);
+  }
+}
+
+/** Measures and verdict; where the judge fails, the take is there all the same, to be judged later. */
+function judged(...args: Parameters<typeof assess>): Pick<HeardTake, 'measures' | 'verdict' | 'unjudged'> {
+  try {
+    return assess(...args);
+  } catch (error) {
+    return { measures: [], verdict: NOT_JUDGED, unjudged: error instanceof Error ? error.message : String(error) };
   }
 }
 

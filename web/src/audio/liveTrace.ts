@@ -13,6 +13,8 @@ export class LiveTrace {
   delayS = 0;
   /** context time of frame 0, seconds; undefined until sound has come */
   startS: number | undefined;
+  /** why the sound of this take is not being put away; undefined while it is */
+  draftLost: string | undefined;
   /** first frame of the newest unbroken run of tone, or −1 */
   toneFrom = -1;
 
@@ -23,12 +25,17 @@ export class LiveTrace {
     this.delayS = 0;
     this.startS = undefined;
     this.toneFrom = -1;
+    this.draftLost = undefined;
   }
 
   receive(message: LiveMessage, context: Pick<AudioContext, 'sampleRate' | 'currentTime'>): void {
     if (message.kind === 'started') {
       this.reset();
       this.startS = message.firstSample / context.sampleRate;
+      return;
+    }
+    if (message.kind === 'draftLost') {
+      this.draftLost = message.reason;
       return;
     }
     this.peak = Math.max(this.peak * 0.97, message.peak);

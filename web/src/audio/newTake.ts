@@ -24,6 +24,7 @@ export function newTake(plan: DraftPlan, heard: HeardTake, { id, cut, keepSound 
     verdict: heard.verdict,
     note: '',
     ...(plan.cues && { cues: plan.cues }),
+    ...(heard.unjudged !== undefined && { unjudged: heard.unjudged }),
     lostMs: heard.lostMs,
     cut,
     demo: false,

@@ -19,6 +19,8 @@ export const LIVE_FIELDS = 4;
 /** From the worker to the page: frames decided since the last message, and what the input is like. */
 export type LiveMessage =
   | { readonly kind: 'started'; readonly firstSample: number }
+  /** the sound of the running take could not be put away; it is tried again with the next second */
+  | { readonly kind: 'draftLost'; readonly reason: string }
   | {
       readonly kind: 'frames';
       readonly rows: Float32Array<ArrayBuffer>;
@@ -48,6 +50,8 @@ export interface HeardTake {
   readonly firstBeatS: number;
   readonly measures: readonly StepMeasures[];
   readonly verdict: Verdict;
+  /** why the judge could not judge it: then there are no measures, and it can be judged later */
+  readonly unjudged?: string;
   readonly lostMs: number;
 }
 
@@ -66,12 +70,21 @@ export interface EarService {
   /** ends the hearing and gives the way round of clicks played at these times on the context's clock */
   finishLoop(clicksAtS: readonly number[]): LoopDelay;
   stop(): void;
-  /** a recording analysed like a take; null when it holds no tone */
+  /** answers at once, when the worker is alive and idle */
+  ping(): true;
+  /** a recording analysed like a take, in pieces, telling how far it is (0–1); null when it holds no tone */
   assessRecording(
     samples: Float32Array<ArrayBuffer>,
     settings: HearingSettings,
     assignment: OpenAssignment,
     firstBeatS: number | null,
-  ): HeardTake | null;
+    onProgress?: (share: number) => void,
+  ): Promise<HeardTake | null>;
+  /** measures and verdict of frames that are kept, packed; @throws when the judge fails again */
+  assessFrames(
+    packed: Uint8Array<ArrayBuffer>,
+    count: number,
+    assignment: Assignment,
+  ): { readonly measures: readonly StepMeasures[]; readonly verdict: Verdict };
   playStandIn(score: Score, settings: StandInSettings): Float32Array<ArrayBuffer>;
 }

@@ -1,8 +1,7 @@
-import { exerciseScore } from '@inner-hum/core/exercise';
 import type { TakeSource } from '@inner-hum/core/formats';
 import type { AudioPath } from '@inner-hum/core/measure';
 import { withFault } from '@inner-hum/core/simulate';
-import { exerciseOf, rulerKey, rulerOf, type Settings } from '../store/settings';
+import { rulerKey, rulerOf, scoreOf, type Settings } from '../store/settings';
 import { chosenFile } from './chosenFile';
 import { earService, SoundProblem, type Desk } from './desk';
 
@@ -22,9 +21,9 @@ export interface OpenSource {
  * Opens what the player chose to be listened to.
  * @throws SoundProblem when there is no microphone, no file, or a file that is no sound
  */
-export async function openSource(desk: Desk, settings: Settings): Promise<OpenSource> {
+export async function openSource(desk: Desk, settings: Settings, given?: AbortSignal): Promise<OpenSource> {
   if (settings.source === 'microphone')
-    return { source: { kind: 'microphone', label: await desk.plugMicrophone(settings.deviceId) } };
+    return { source: { kind: 'microphone', label: await desk.plugMicrophone(settings.deviceId, given) } };
   desk.unplug();
   if (settings.source === 'standIn') {
     const seed = Math.floor(Math.random() * 2 ** 31);
@@ -51,7 +50,7 @@ export async function standInBuffer(
 ): Promise<AudioBuffer> {
   if (source.kind !== 'standIn') throw new SoundProblem('failed');
   const { sampleRate } = desk.context;
-  const samples = await earService().playStandIn(exerciseScore(exerciseOf(settings)), {
+  const samples = await earService().playStandIn(scoreOf(settings), {
     sampleRateHz: sampleRate,
     a4Hz: settings.a4Hz,
     ruler: rulerOf(settings),

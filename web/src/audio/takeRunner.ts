@@ -1,20 +1,22 @@
-import { beatSeconds, exerciseScore, longestRestBeats, scoreBeats, type Score } from '@inner-hum/core/exercise';
+import { beatSeconds, longestRestBeats, scoreBeats, type Score } from '@inner-hum/core/exercise';
 import { instrumentById, soundingRangeHz, writtenToHz } from '@inner-hum/core/theory';
 import { VERDICT_S } from '@inner-hum/core/plan';
-import type { TakeSource } from '@inner-hum/core/formats';
-import { beginDraft, forgetDraft, planDraft } from '../db/drafts';
+import type { TakeSource, WholeTake } from '@inner-hum/core/formats';
+import { beginDraft, forgetDraft, leftDraft, planDraft } from '../db/drafts';
 import type { DraftPlan } from '../db/database';
 import { backUpWhenDue } from '../db/autoBackup';
 import { keepWithinBudget } from '../db/soundBudget';
-import { keepTake } from '../db/takes';
+import { keepTake, type Kept } from '../db/takes';
+import { i18next } from '../i18n';
 import { pastTakes } from '../db/past';
 import { dayOf } from '../shared/format';
-import { exerciseChanged, exerciseOf, mainNote, rulerOf, settingsChanged, type Settings } from '../store/settings';
+import { exerciseOf, mainNote, rulerOf, scoreOf, settingsChanged, type Settings } from '../store/settings';
 import { setupNow } from '../store/gear';
 import {
   blockMoved,
   exerciseKey,
   goingOn,
+  nextExercise,
   pausedFor,
   phaseChanged,
   problemMet,
@@ -22,10 +24,12 @@ import {
   type ProblemId,
 } from '../store/stand';
 import { store } from '../store';
-import { Desk, earService, SoundProblem } from './desk';
+import { noticed } from '../store/notices';
+import { Desk, earAnswers, earService, replaceEar, SoundProblem } from './desk';
 import { Metronome } from './metronome';
 import { assignmentOf, hearingFor, newTake } from './newTake';
 import type { Queue } from './queue';
+import { holdInMemory, recoverDraft, unkept } from './recoverDrafts';
 import { playDrone, playReference } from './reference';
 import { openSource, pathOf, standInBuffer } from './source';
 
@@ -37,6 +41,11 @@ const LEAD_S = 0.5;
 const FIRST_TONE_S = 0.1;
 /** An audio clock that stands still for this long has been stopped by the device or the browser, milliseconds. */
 const STALLED_MS = 2500;
+/** A plugged-in microphone from which nothing is heard for this long has stopped, or the ear has, seconds. */
+const UNHEARD_S = 2.5;
+/** An ear that does not answer within this is dead, milliseconds. */
+const ANSWER_MS = 1500;
+const POLL_MS = 15;
 const FREE_RETAIN_S = 30;
 /** Silence that halts a take, beyond the rests that are written, seconds. */
 const SILENCE_S = 8;
@@ -54,7 +63,7 @@ export interface Timing {
 /** What follows a kept take in the background: sound within its budget, a promise of storage, the day's backup. */
 async function tidyUp({ soundBudgetMb, pinned }: Settings): Promise<void> {
   await keepWithinBudget(1e6 * soundBudgetMb, pinned);
-  await navigator.storage.persist();
+  await navigator.storage?.persist();
   await backUpWhenDue();
 }
 
@@ -66,32 +75,84 @@ class TakeRunner {
   timing: Timing | undefined;
   private metronome: Metronome | undefined;
   private ending: Ending | undefined;
+  /** aborted when the player stops while something is waited for that may never come */
+  private givenUp = new AbortController();
+  private earDied = false;
+  /** the desk on its way, so that two callers share one */
+  private opening: Promise<Desk> | undefined;
   private pausing: ((goesOn: boolean) => void) | undefined;
 
-  /** Runs a take of the present swell to its verdict. Problems go to the store, never to the caller. */
+  /** Runs a take of the present exercise to its verdict. Problems go to the store, never to the caller. */
   async start(): Promise<void> {
     if (isBusy()) return;
     const { settings, stand } = store.getState();
     store.dispatch(problemMet(null));
     store.dispatch(phaseChanged('opening'));
     this.ending = undefined;
+    this.earDied = false;
+    this.givenUp = new AbortController();
     const takeId = crypto.randomUUID();
     try {
-      const desk = await this.openDesk();
-      const { source, buffer } = await openSource(desk, settings);
+      const desk = await this.orGivenUp(this.openDesk());
+      const { source, buffer } = await this.orGivenUp(openSource(desk, settings, this.givenUp.signal));
       const awake = keepAwake();
       try {
         await navigator.locks.request(`take ${takeId}`, () => this.run(takeId, desk, settings, stand, source, buffer));
       } finally {
-        void awake.then((lock) => lock?.release());
+        void awake.then((lock) => lock?.release()); // keepAwake never rejects
       }
     } catch (error) {
-      this.meet(error);
-      await forgetDraft(takeId);
+      await this.endBadly(takeId, error);
     } finally {
       this.metronome?.stop();
       this.timing = undefined;
     }
+  }
+
+  /**
+   * What is left of a take that failed: a draft that came past its first beat stays and is made a take as soon as that
+   * works, of any other there is nothing to keep. The ear and the microphone are closed, and the message says what is true.
+   */
+  private async endBadly(takeId: string, error: unknown): Promise<void> {
+    const left = await leftDraft(takeId).catch(() => undefined);
+    const started = left !== undefined && left.draft.plan.firstBeatS !== null;
+    if (error instanceof GivenUp) {
+      // What the ear was at is not waited for.
+      await this.letGo(started);
+      store.dispatch(phaseChanged('idle'));
+    } else {
+      await this.letGo(error instanceof SoundProblem && error.id === 'earDead');
+      store.dispatch(problemMet(error instanceof SoundProblem ? error.id : started ? 'notKept' : 'failed'));
+      store.dispatch(phaseChanged('idle'));
+    }
+    if (started) unkept(takeId, left, error, error instanceof GivenUp ? 'stopped' : undefined);
+    else await forgetDraft(takeId).catch(() => undefined); // without a database there is none
+    if (error instanceof SoundProblem && error.id === 'earDead') await recoverDraft(takeId);
+  }
+
+  /** Ends listening and closes the microphone; with `anew` the ear's worker is ended too, and the next take has another. */
+  private async letGo(anew: boolean): Promise<void> {
+    const { desk } = this;
+    if (!anew) {
+      desk?.unplug();
+      await Promise.race([earService().stop(), wait(500)]).catch(() => undefined); // a dead worker needs no stop
+      return;
+    }
+    this.desk = undefined;
+    await desk?.close().catch(() => undefined); // a context that can't be closed is closed by the browser
+    replaceEar();
+  }
+
+  /** What was asked for, or the end of waiting for it when the player stops. @throws GivenUp */
+  private orGivenUp<T>(asked: Promise<T>): Promise<T> {
+    const { signal } = this.givenUp;
+    return Promise.race([
+      asked,
+      new Promise<never>((_, reject) => {
+        if (signal.aborted) reject(new GivenUp());
+        signal.addEventListener('abort', () => reject(new GivenUp()), { once: true });
+      }),
+    ]);
   }
 
   /**
@@ -110,7 +171,7 @@ class TakeRunner {
       const goesOn = await this.verdictStands();
       store.dispatch(goingOn(false));
       if (!goesOn) return;
-      store.dispatch(exerciseChanged(verdict.next.parameters));
+      store.dispatch(settingsChanged({ exercise: nextExercise(stand.last!) }));
     }
   }
 
@@ -158,6 +219,7 @@ class TakeRunner {
   stop(): void {
     this.ending = 'stopped';
     this.pausing?.(false);
+    if (['opening', 'judging'].includes(store.getState().stand.phase)) this.givenUp.abort();
   }
 
   /** After a long silence nothing plays until the player says so. */
@@ -186,21 +248,24 @@ class TakeRunner {
     store.dispatch(problemMet(null));
     store.dispatch(phaseChanged('opening'));
     this.ending = undefined;
+    this.givenUp = new AbortController();
     try {
-      const desk = await this.openDesk();
-      await this.hearFreely(desk, settings);
+      const desk = await this.orGivenUp(this.openDesk());
+      await this.orGivenUp(this.hearFreely(desk, settings));
       store.dispatch(phaseChanged('free'));
       await this.until(() => false);
-      await earService().stop();
+      await this.letGo(false);
       store.dispatch(phaseChanged('idle'));
     } catch (error) {
-      this.meet(error);
+      await this.letGo(error instanceof GivenUp);
+      if (error instanceof GivenUp) store.dispatch(phaseChanged('idle'));
+      else this.meet(error);
     }
   }
 
   /** Plugs the chosen source in for listening alone; the caller ends it by the ear's `stop` or `finishFrames`. */
   async hearFreely(desk: Desk, settings: Settings, retainS: number | undefined = FREE_RETAIN_S): Promise<void> {
-    const { source, buffer } = await openSource(desk, settings);
+    const { source, buffer } = await openSource(desk, settings, this.givenUp.signal);
     const range = soundingRangeHz(instrumentById(settings.instrumentId), settings.a4Hz);
     desk.trace.reset();
     await earService().begin({
@@ -215,10 +280,14 @@ class TakeRunner {
   }
 
   async openDesk(): Promise<Desk> {
-    this.desk ??= await Desk.open();
-    this.desk.onTrouble = (problem) => this.trouble(problem);
-    await this.desk.wake();
-    return this.desk;
+    if (!this.desk) {
+      this.opening ??= Desk.open().finally(() => (this.opening = undefined));
+      this.desk = await this.opening;
+    }
+    const { desk } = this;
+    desk.onTrouble = (problem) => this.trouble(problem);
+    await desk.wake();
+    return desk;
   }
 
   /** Plays the target note of the present swell. */
@@ -243,7 +312,7 @@ class TakeRunner {
     buffer: AudioBuffer | undefined,
   ): Promise<void> {
     const parameters = exerciseOf(settings);
-    const score = exerciseScore(parameters);
+    const score = scoreOf(settings);
     const beatS = beatSeconds(score);
     const { context } = desk;
     const samples = source.kind === 'standIn' ? await standInBuffer(desk, settings, source, LEAD_S) : buffer;
@@ -267,6 +336,7 @@ class TakeRunner {
       audioPath: source.kind === 'microphone' ? pathOf(context, settings) : { delayS: 0, delayErrorS: 0 },
       onBeat,
       firstBeatS: null,
+      keepSound: settings.keepSound && source.kind !== 'standIn',
     };
     desk.trace.reset();
     await earService().begin({ ...hearingFor(plan, context.sampleRate), draftTakeId: takeId });
@@ -294,6 +364,7 @@ class TakeRunner {
     }
     if (firstBeatAtS < Infinity) await this.play(takeId, desk, plan, firstBeatAtS, beatS);
     this.metronome.stop();
+    if (this.earDied) throw new SoundProblem('earDead');
     if (context.currentTime < firstBeatAtS + LEAST_KEPT_S) {
       await earService().stop();
       await forgetDraft(takeId);
@@ -302,13 +373,20 @@ class TakeRunner {
     }
     store.dispatch(phaseChanged('judging'));
     const before = stand.decisionsAbout === exerciseKey(parameters) ? stand.decisions : [];
-    const past = await pastTakes(plan.setup.instrumentId);
-    const heard = await earService().finishTake(assignmentOf(plan, before, past), firstBeatAtS);
+    const cut = this.ending !== 'score';
+    this.givenUp = new AbortController();
+    // Looking back is a help; without it the take is judged by itself.
+    const past = await pastTakes(plan.setup.instrumentId).catch(() => []);
+    const heard = await this.orGivenUp(earService().finishTake(assignmentOf(plan, before, past), firstBeatAtS));
     if (!heard) throw new SoundProblem('failed');
-    const keepSound = settings.keepSound && source.kind !== 'standIn';
-    const take = newTake(plan, heard, { id: takeId, cut: this.ending !== 'score', keepSound });
-    await keepTake(take);
-    void tidyUp(settings);
+    const take = newTake(plan, heard, { id: takeId, cut, keepSound: plan.keepSound ?? true });
+    try {
+      tellKept(take, await keepTake(take, settings.pinned));
+    } catch (error) {
+      holdInMemory(take);
+      throw error;
+    }
+    void tidyUp(settings).catch(tellUntidy);
     store.dispatch(takeJudged(take.record));
   }
 
@@ -344,8 +422,10 @@ class TakeRunner {
 
   private trouble(problem: ProblemId): void {
     if (!isBusy() && store.getState().stand.phase !== 'free') return;
+    if (problem === 'earDead') this.earDied = true;
     this.ending ??= 'trouble';
     store.dispatch(problemMet(problem));
+    if (problem === 'earDead' && store.getState().stand.phase === 'judging') this.givenUp.abort();
   }
 
   private meet(error: unknown): void {
@@ -356,14 +436,47 @@ class TakeRunner {
   private async until(done: () => boolean): Promise<void> {
     let clockS = -1;
     let movedAtMs = performance.now();
+    let frames = -1;
+    let heardAtS = 0;
+    let asking = false;
+    let told = false;
     while (!done() && this.ending === undefined) {
-      await new Promise((resolve) => setTimeout(resolve, 15));
-      const nowS = this.desk?.context.currentTime ?? 0;
+      await wait(POLL_MS);
+      const { desk } = this;
+      const nowS = desk?.context.currentTime ?? 0;
       if (nowS !== clockS) movedAtMs = performance.now();
       clockS = nowS;
       if (performance.now() - movedAtMs > STALLED_MS) this.trouble('suspended');
+      if (desk?.microphone === 'ended') this.trouble('unplugged');
+      if (desk && desk.trace.count !== frames) [frames, heardAtS] = [desk.trace.count, nowS];
+      if (desk?.microphone === 'live' && nowS - heardAtS > UNHEARD_S && !asking) {
+        asking = true;
+        void earAnswers(ANSWER_MS).then((answers) => this.trouble(answers ? 'unplugged' : 'earDead')); // never rejects
+      }
+      if (desk?.trace.draftLost !== undefined && !told) {
+        told = true;
+        store.dispatch(noticed({ text: i18next.t('stand.draftLost', { detail: desk.trace.draftLost }) }));
+      }
     }
   }
+}
+
+/** The player did not want to wait any longer. */
+class GivenUp extends Error {}
+
+const wait = (ms: number) => new Promise<void>((resolve) => setTimeout(resolve, ms));
+
+/** Tells where a take could not be kept with all its sound, or cost another's. */
+function tellKept({ sound }: WholeTake, { soundKept, dropped }: Kept): void {
+  const lost = sound !== undefined && !soundKept;
+  if (dropped === 0 && !lost) return;
+  const what = lost ? (dropped > 0 ? 'both' : 'own') : 'older';
+  store.dispatch(noticed({ text: i18next.t(`stand.noRoom.${what}`, { count: dropped }) }));
+}
+
+function tellUntidy(error: unknown): void {
+  const detail = error instanceof Error ? error.message : String(error);
+  store.dispatch(noticed({ text: i18next.t('stand.untidy', { detail }) }));
 }
 
 type DraftDecisions = ReturnType<typeof store.getState>['stand']['decisions'];

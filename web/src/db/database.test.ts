@@ -4,10 +4,11 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { INITIAL_SETTINGS } from '../store/settings';
 import { silentTake as take, toldTake as told } from '../testing/takes';
 import { database } from './database';
-import { addDraftPiece, beginDraft, forgetDraft, leftDrafts, planDraft } from './drafts';
+import { addDraftPiece, beginDraft, draftIds, forgetDraft, leftDraft, planDraft } from './drafts';
 import { findDigests, findTakes, findTrend } from './search';
-import { loadSettings, storeSettings } from './settings';
-import { changeNote, keepTake, mergeTakes, removeDemoTakes, removeTake, wholeTake } from './takes';
+import { readSettings } from './readSettings';
+import { loadSettings, setAside, storeChanges } from './settings';
+import { changeNote, keepTake, mergeTakes, removeDemoTakes, removeTake, restoreTake, wholeTake } from './takes';
 
 /** Every take, oldest first. */
 const allTakes = async () => {
@@ -60,9 +61,9 @@ describe('takes', () => {
 
   it('a removed take can be put again', async () => {
     await keepTake(take('a', 1));
-    const removed = await removeTake('a');
+    await removeTake('a');
     expect(await database.sounds.count()).toBe(0);
-    await keepTake(removed!);
+    expect(await restoreTake('a')).toBe(true);
     expect(await wholeTake('a')).toEqual(take('a', 1));
   });
 
@@ -81,9 +82,9 @@ describe('digests and cells', () => {
     await keepTake(told('a', 1, 5));
     await keepTake(told('b', 2, 9));
     expect((await recent()).map((one) => one.pitchCentreCents)).toEqual(expect.arrayContaining([5, 9]));
-    const removed = await removeTake('b');
+    await removeTake('b');
     expect((await recent()).map((one) => one.pitchCentreCents)).not.toContain(9);
-    await keepTake(removed!);
+    await restoreTake('b');
     expect((await recent()).map((one) => one.pitchCentreCents)).toContain(9);
   });
 
@@ -113,11 +114,11 @@ describe('digests and cells', () => {
     const firsts = async () =>
       (await database.firsts.orderBy('key').toArray()).map((one) => `${one.key} ${one.takeId}`);
     expect(await firsts()).toEqual(['tenor held middle 10 b', 'tenor held middle 20 c']);
-    const removed = await removeTake('b');
+    await removeTake('b');
     expect(await firsts()).toEqual(['tenor held middle 10 c', 'tenor held middle 20 c']);
     await removeTake('c');
     expect(await firsts()).toEqual(['tenor held middle 10 d']);
-    await keepTake(removed!);
+    await restoreTake('b');
     expect(await firsts()).toEqual(['tenor held middle 10 b']);
   });
 
@@ -138,7 +139,7 @@ describe('drafts', () => {
     await addDraftPiece('a', Int16Array.from([1, 2]));
     await addDraftPiece('a', Int16Array.from([3]));
     await planDraft('a', { ...draft('a').plan, firstBeatS: 1.5 });
-    const [left] = await leftDrafts();
+    const left = await leftDraft('a');
     expect([...left!.samples]).toEqual([1, 2, 3]);
     expect(left!.draft.plan.firstBeatS).toBe(1.5);
   });
@@ -149,31 +150,82 @@ describe('drafts', () => {
       await addDraftPiece(id, Int16Array.from([1]));
     }
     await keepTake(take('a', 1));
-    expect((await leftDrafts()).map(({ draft: one }) => one.takeId)).toEqual(['b']);
+    expect(await draftIds()).toEqual(['b']);
     await forgetDraft('b');
-    expect(await leftDrafts()).toEqual([]);
+    expect(await draftIds()).toEqual([]);
     expect(await database.draftPieces.count()).toBe(0);
   });
 });
 
 describe('settings', () => {
+  const load = async () => (await loadSettings()).settings;
+
   it('are the first ones, then those stored', async () => {
-    expect(await loadSettings()).toEqual(INITIAL_SETTINGS);
-    const changed = {
-      ...INITIAL_SETTINGS,
-      instrumentId: 'bass',
-      a4Hz: 442,
-      rulers: { 'microphone:': ASSUMED_RULER },
-    } as const;
-    await storeSettings(changed);
-    expect(await loadSettings()).toEqual(changed);
+    expect(await load()).toEqual(INITIAL_SETTINGS);
+    const changes = { instrumentId: 'bass', a4Hz: 442, rulers: { 'microphone:': ASSUMED_RULER } } as const;
+    await storeChanges(changes);
+    expect(await load()).toEqual({ ...INITIAL_SETTINGS, ...changes });
   });
 
-  it('an older row takes first values for what it lacks, a spoilt one is left aside', async () => {
+  it('two pages that change different things both keep theirs', async () => {
+    await storeChanges({ a4Hz: 442 });
+    await storeChanges({ minutes: 30 });
+    expect(await load()).toMatchObject({ a4Hz: 442, minutes: 30 });
+  });
+
+  it('an older row takes first values for what it lacks', async () => {
     await database.settings.put({ name: 'settings', value: { instrumentId: 'tenor', swell: { tempoBpm: 72 } } });
-    const older = await loadSettings();
-    expect(older).toMatchObject({ instrumentId: 'tenor', demand: 'firm', exercise: { tempoBpm: 72, beats: 8 } });
-    await database.settings.put({ name: 'settings', value: { instrumentId: 'ocarina' } });
-    expect(await loadSettings()).toEqual(INITIAL_SETTINGS);
+    expect(await load()).toMatchObject({
+      instrumentId: 'tenor',
+      demand: 'firm',
+      exercise: { tempoBpm: 72, beats: 8 },
+    });
+  });
+
+  const goal = { kind: 'highNote', instrumentId: 'alto', midi: 93, by: '2026-12-01' };
+  const swell = INITIAL_SETTINGS.exercise;
+  it.each([
+    ['an unknown horn', { instrumentId: 'ocarina' }, ['instrumentId']],
+    ['a pitch beyond tuning', { a4Hz: 1e999 }, ['a4Hz']],
+    ['a ruler without an end', { rulers: { a: ASSUMED_RULER, b: { softestDb: -40 } } }, ['rulers.b']],
+    ['a ruler upside down', { rulers: { b: { softestDb: -10, loudestDb: -40, origin: 'measured' } } }, ['rulers.b']],
+    ['a loop that is a text', { loops: { a: 'slow' } }, ['loops.a']],
+    ['a tune-up without cents', { tuneUps: { alto: { at: 'x' } } }, ['tuneUps.alto']],
+    ['gear that is no list', { gear: 7 }, ['gear']],
+    ['gear without a name', { gear: [{ part: 'reed' }, { part: 'room', name: 'hall' }] }, ['gear[0]']],
+    ['a fitted horn of numbers', { fitted: { alto: { reed: 3 } } }, ['fitted.alto']],
+    ['schools of another world', { schools: { tuner: 'needle' } }, ['schools']],
+    ['a goal on no horn', { goals: [goal, { ...goal, instrumentId: 'kazoo' }] }, ['goals[1]']],
+    ['a goal on no day', { goals: [{ ...goal, by: 'soon' }] }, ['goals[0]']],
+    ['quiet hours without an end', { quietHours: { from: '21:00' } }, ['quietHours']],
+    ['a week of three days', { weekMinutes: [1, 2, 3] }, ['weekMinutes']],
+    ['a session of nothing', { session: { blocks: [{}] } }, ['session']],
+    ['an exercise of no family', { exercise: { ...swell, family: 'none' } }, ['exercise']],
+    ['an exercise between two notes', { exercise: { ...swell, writtenMidi: 67.5 } }, ['exercise']],
+    ['a block with a hole', { block: [swell, null] }, ['block[1]']],
+    ['an own exercise without a name', { own: [{ exercise: swell }] }, ['own[0]']],
+    [
+      'a fingering of keys there are none of',
+      { fingerings: [{ instrumentId: 'alto', midi: 93, keys: ['x'] }] },
+      ['fingerings[0]'],
+    ],
+    ['what was left for the day as a list', { left: [1] }, ['left']],
+  ])('%s falls back alone, is put aside and told; the rest is as it was', async (_, bad, paths) => {
+    const row = { minutes: 30, favourites: ['hold'], ...bad };
+    await database.settings.put({ name: 'settings', value: row });
+    const { settings, aside } = await loadSettings();
+    expect(settings).toMatchObject({ minutes: 30, favourites: ['hold'] });
+    expect(aside.map((one) => one.path)).toEqual(paths);
+    expect(readSettings(settings).aside).toEqual([]);
+    // The bad part survives the next change, as it was, and is put aside only once.
+    await storeChanges({ minutes: 45 });
+    await loadSettings();
+    expect((await setAside()).map((one) => one.path)).toEqual(paths);
+    expect((await database.settings.get('settings'))?.value).toEqual({ ...row, minutes: 45 });
+  });
+
+  it.each([[7], ['text'], [[1, 2]]])('a row that is %j is put aside whole', async (value) => {
+    await database.settings.put({ name: 'settings', value });
+    expect(await loadSettings()).toMatchObject({ settings: INITIAL_SETTINGS, aside: [{ path: 'settings', value }] });
   });
 });

@@ -1,17 +1,8 @@
 import { modernise } from '@inner-hum/core/formats/light';
 import type { TakeRecord } from '@inner-hum/core/formats';
-import {
-  cellsFrom,
-  digestOf,
-  firstsOf,
-  tonesAfter,
-  type Cell,
-  type Digest,
-  type KeptFirst,
-  type TonesOfDay,
-} from '@inner-hum/core/plan';
-import { Dexie, type EntityTable } from 'dexie';
-import { whenOf } from '../shared/format';
+import type { Cell, Digest, KeptFirst, TonesOfDay } from '@inner-hum/core/plan';
+import { Dexie, type DexieOptions, type EntityTable } from 'dexie';
+import { guardDerived, rebuildDerived } from './derived';
 
 interface FramesRow {
   readonly takeId: string;
@@ -36,7 +27,12 @@ export interface DraftRow {
 export type DraftPlan = Pick<
   TakeRecord,
   'startedAt' | 'parameters' | 'score' | 'setup' | 'source' | 'audioPath' | 'onBeat' | 'cues'
-> & { readonly firstBeatS: number | null };
+> & {
+  /** null until the first beat has come */
+  readonly firstBeatS: number | null;
+  /** whether the player wants its sound kept; left out by older versions */
+  readonly keepSound?: boolean;
+};
 
 interface DraftPieceRow {
   readonly id?: number;
@@ -44,12 +40,21 @@ interface DraftPieceRow {
   readonly samples: Int16Array<ArrayBuffer>;
 }
 
+/** A deleted take as its rows were, whatever state they were in. */
+export interface BinRow {
+  readonly takeId: string;
+  readonly deletedAtMs: number;
+  readonly record: TakeRecord;
+  readonly frames?: FramesRow;
+  readonly sound?: SoundRow;
+}
+
 interface SettingsRow {
   readonly name: string;
   readonly value: unknown;
 }
 
-/** All that lasts in this browser. Version 1 is the first published layout. */
+/** All that lasts in this browser. Version 1 is the first published layout, each later one is opened by those after it. */
 export class InnerHumDatabase extends Dexie {
   declare takes: EntityTable<TakeRecord, 'id'>;
   declare frames: EntityTable<FramesRow, 'takeId'>;
@@ -64,8 +69,11 @@ export class InnerHumDatabase extends Dexie {
   declare firsts: EntityTable<KeptFirst, 'key'>;
   declare settings: EntityTable<SettingsRow, 'name'>;
 
-  constructor() {
-    super('inner-hum');
+  /** deleted takes, until their time is over */
+  declare bin: EntityTable<BinRow, 'takeId'>;
+
+  constructor(options?: DexieOptions) {
+    super('inner-hum', options);
     this.version(1).stores({
       takes: 'id, startedAt',
       frames: 'takeId',
@@ -81,21 +89,8 @@ export class InnerHumDatabase extends Dexie {
         tones: 'key',
         firsts: 'key, takeId',
       })
-      .upgrade(async (transaction) => {
-        const digests: Digest[] = [];
-        await transaction
-          .table<TakeRecord>('takes')
-          .each((take) => void digests.push(digestOf(take, whenOf(take.startedAt))));
-        for (const [name, rows] of [
-          ['digests', digests],
-          ['cells', cellsFrom(digests).values()],
-          ['tones', tonesAfter(digests).values()],
-          ['firsts', firstsOf(digests).values()],
-        ] as const) {
-          await transaction.table(name).clear();
-          await transaction.table(name).bulkPut([...rows]);
-        }
-      });
+      .upgrade(rebuildDerived);
+    this.version(7).stores({ bin: 'takeId, deletedAtMs' });
     for (const version of [2, 3, 4])
       this.version(version).upgrade((transaction) =>
         transaction
@@ -105,7 +100,33 @@ export class InnerHumDatabase extends Dexie {
             row.value = modernise(row.value) as TakeRecord;
           }),
       );
+    guardDerived(this);
   }
 }
 
-export const database = new InnerHumDatabase();
+/** The one database of this page or worker. */
+export let database = new InnerHumDatabase();
+
+/** A browser that has not opened its storage after this long does not let us have it, milliseconds. */
+const OPEN_WITHIN_MS = 8000;
+
+/** Whether what is played lasts, or is kept in memory until the page is closed because the browser gives no storage. */
+export type Storage = { readonly kind: 'lasting' } | { readonly kind: 'memory'; readonly reason: string };
+let storage: Storage = { kind: 'lasting' };
+export const storageNow = () => storage;
+
+/** Opens the database; where the browser has none to give, one in memory takes its place. Call it before anything else. */
+export async function openDatabase(): Promise<Storage> {
+  try {
+    const late = new Promise<never>((_, reject) =>
+      setTimeout(() => reject(new Error('no answer from the browser')), OPEN_WITHIN_MS),
+    );
+    await Promise.race([database.open(), late]);
+  } catch (error) {
+    storage = { kind: 'memory', reason: error instanceof Error ? error.message : String(error) };
+    const { indexedDB, IDBKeyRange } = await import('fake-indexeddb');
+    database = new InnerHumDatabase({ indexedDB, IDBKeyRange });
+    await database.open();
+  }
+  return storage;
+}

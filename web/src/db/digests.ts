@@ -1,7 +1,6 @@
 import {
   cellsAfter,
   cellsFrom,
-  digestOf,
   firstsOf,
   QUANTITIES,
   tonesAfter,
@@ -10,8 +9,8 @@ import {
   type Digest,
 } from '@inner-hum/core/plan';
 import type { TakeRecord } from '@inner-hum/core/formats';
-import { whenOf } from '../shared/format';
 import { database } from './database';
+import { DamagedRow, digestIfSound, rebuildDerived } from './derived';
 
 /** The tables that hold what takes tell; a transaction that adds or removes takes is over these too. */
 export function toldTables() {
@@ -19,15 +18,31 @@ export function toldTables() {
   return [digests, cells, tones, firsts];
 }
 
-/** The digest of a take in the player's own time zone. */
-export function digestFor(record: TakeRecord): Digest {
-  return digestOf(record, whenOf(record.startedAt));
+/** Makes all that takes tell anew from the takes. */
+export async function rebuildTold(): Promise<void> {
+  await database.transaction('rw', [database.takes, ...toldTables()], rebuildDerived);
+}
+
+/** Does something that reads what takes told; where a row of that is damaged, all of it is made anew first. */
+export async function mendingTold<T>(work: () => PromiseLike<T>): Promise<T> {
+  try {
+    return await work();
+  } catch (error) {
+    if (!isDamagedRow(error)) throw error;
+    await rebuildTold();
+    return work();
+  }
+}
+
+/** Whether an error, or what it came of, is a damaged row of what takes told. */
+export function isDamagedRow(error: unknown): boolean {
+  return error instanceof DamagedRow || (error as { inner?: unknown } | null)?.inner instanceof DamagedRow;
 }
 
 /** Adds what takes tell, inside the caller's transaction over takes and {@link toldTables}. */
 export async function addDigests(records: readonly TakeRecord[]): Promise<void> {
   const { digests, cells, tones } = database;
-  const added = records.map(digestFor);
+  const added = records.flatMap((record) => digestIfSound(record) ?? []);
   await digests.bulkPut(added);
   await addFirsts(added);
   const days = await known(tones, dayKeys(added));

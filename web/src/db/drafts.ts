@@ -22,19 +22,23 @@ export async function forgetDraft(takeId: string): Promise<void> {
   });
 }
 
-/** Drafts left by a page that was closed in the middle of a take, with their sound put together. */
-export async function leftDrafts(): Promise<{ draft: DraftRow; samples: Int16Array<ArrayBuffer> }[]> {
-  const drafts = await database.drafts.toArray();
-  return Promise.all(
-    drafts.map(async (draft) => {
-      const pieces = await database.draftPieces.where('takeId').equals(draft.takeId).sortBy('id');
-      const samples = new Int16Array(pieces.reduce((sum, piece) => sum + piece.samples.length, 0));
-      let at = 0;
-      for (const piece of pieces) {
-        samples.set(piece.samples, at);
-        at += piece.samples.length;
-      }
-      return { draft, samples };
-    }),
-  );
+/** Takes of which only a draft is here: of a page that was closed, or that could not be kept. */
+export async function draftIds(): Promise<string[]> {
+  return database.drafts.toCollection().primaryKeys();
+}
+
+/** A draft with its sound put together; undefined when there is none. */
+export async function leftDraft(
+  takeId: string,
+): Promise<{ draft: DraftRow; samples: Int16Array<ArrayBuffer> } | undefined> {
+  const draft = await database.drafts.get(takeId);
+  if (!draft) return undefined;
+  const pieces = await database.draftPieces.where('takeId').equals(takeId).sortBy('id');
+  const samples = new Int16Array(pieces.reduce((sum, piece) => sum + piece.samples.length, 0));
+  let at = 0;
+  for (const piece of pieces) {
+    samples.set(piece.samples, at);
+    at += piece.samples.length;
+  }
+  return { draft, samples };
 }

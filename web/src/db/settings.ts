@@ -1,127 +1,66 @@
-import { A4_RANGE_HZ, INSTRUMENTS, KEYS } from '@inner-hum/core/theory';
-import { exerciseScore, type ExerciseParameters } from '@inner-hum/core/exercise';
-import { GOAL_KINDS, MINUTES, SETUP_PARTS } from '@inner-hum/core/plan';
-import { array, boolean, mixed, number, object, string } from 'yup';
-import { HABIT_NAMES, INITIAL_SETTINGS, type Settings } from '../store/settings';
-import { CUES, SCHOOLS } from '../store/schools';
+import { liveQuery } from 'dexie';
+import { INITIAL_SETTINGS, type Settings } from '../store/settings';
 import { database } from './database';
+import { readSettings, type ReadSettings, type SetAside } from './readSettings';
 
 const KEY = 'settings';
+/** Where parts go that can't be understood, the newest last. */
+const ASIDE_KEY = 'settingsAside';
+/** So many set-aside parts are kept. */
+const MOST_ASIDE = 200;
 
-/** What older versions kept: their only exercise was a swell, their only gear a reed on each horn. */
-interface OlderSettings {
-  readonly swell?: Readonly<Record<string, number | string | boolean>>;
-  /** the reed on each horn */
-  readonly reeds?: Readonly<Record<string, string>>;
+/** Stored settings over the first ones. What can't be understood is kept aside before anything is written over it. */
+export async function loadSettings(): Promise<ReadSettings> {
+  return database.transaction('rw', database.settings, async () => {
+    const read = readSettings((await database.settings.get(KEY))?.value);
+    if (read.aside.length > 0) await putAside(read.aside);
+    return read;
+  });
 }
 
-/** What a stored row must hold to be used; rows of older versions lack fields, which then take their first values. */
-const storedSchema = object({
-  instrumentId: string().oneOf(INSTRUMENTS.map((one) => one.id)),
-  a4Hz: number().min(A4_RANGE_HZ.min).max(A4_RANGE_HZ.max),
-  noteNames: string().oneOf(['english', 'german', 'fixedDo']),
-  partialNumbers: string().oneOf(['partials', 'overtones']),
-  fingerings: array(
-    object({
-      instrumentId: string().oneOf(INSTRUMENTS.map((one) => one.id)),
-      midi: number().integer(),
-      keys: array(string().oneOf(KEYS.map((key) => key.id))),
-    }),
-  ),
-  spelling: string().oneOf(['usual', 'sharps', 'flats']),
-  demand: string().oneOf(['loose', 'firm', 'fine']),
-  theme: string().oneOf(['system', 'light', 'dark']),
-  source: string().oneOf(['microphone', 'file', 'standIn']),
-  deviceId: string(),
-  rulers: object(),
-  loops: object(),
-  tuneUps: object(),
-  cautionsSeen: object(),
-  roomCelsius: number(),
-  reeds: object(),
-  gear: array(
-    object({
-      part: string().oneOf(SETUP_PARTS).required(),
-      name: string().required(),
-      instrumentId: string().oneOf(INSTRUMENTS.map((one) => one.id)),
-      cut: string(),
-      strength: string(),
-      openedOn: string(),
-      retiredOn: string(),
-    }),
-  ),
-  fitted: object(),
-  room: string(),
-  schools: object(
-    Object.fromEntries(Object.entries(SCHOOLS).map(([name, options]) => [name, string().oneOf([...options])])),
-  ),
-  cue: string().oneOf(['', ...CUES]),
-  headphones: boolean(),
-  silentBarEvery: number().oneOf([0, 2, 4]),
-  minutes: number().min(MINUTES.min).max(MINUTES.max),
-  style: string().oneOf(['sweep', 'dwell']),
-  goals: array(
-    object({
-      kind: string().oneOf(GOAL_KINDS).required(),
-      instrumentId: string().required(),
-      midi: number().required(),
-      by: string().required(),
-    }),
-  ),
-  quietHours: object({ from: string().required(), to: string().required() }).nullable().default(undefined),
-  weekMinutes: array(number().min(0).max(MINUTES.max)).length(7),
-  practiceAt: string(),
-  session: mixed((value): value is object => isSession(value)).nullable(),
-  welcomedOn: string(),
-  soundBudgetMb: number().min(0),
-  pinned: array(string().required()),
-  favourites: array(string().required()),
-  left: object(),
-  preparedOn: string(),
-  keepSound: boolean(),
-  clickOn: boolean(),
-  startOn: string().oneOf(['beat', 'sound']),
-  goesOn: boolean(),
-  habit: string().oneOf([...HABIT_NAMES]),
-  exercise: mixed((value): value is ExerciseParameters => isPlayable(value)),
-  block: array(mixed((value): value is ExerciseParameters => isPlayable(value))),
-  own: array(
-    object({ name: string().required(), exercise: mixed((value): value is ExerciseParameters => isPlayable(value)) }),
-  ),
-});
-
-/** Stored settings over the initial ones; a row that can't be understood is left aside. */
-export async function loadSettings(): Promise<Settings> {
-  return settingsFrom((await database.settings.get(KEY))?.value) ?? INITIAL_SETTINGS;
+/** What was set aside of settings so far, oldest first. */
+export async function setAside(): Promise<readonly SetAside[]> {
+  const value = (await database.settings.get(ASIDE_KEY))?.value;
+  return Array.isArray(value) ? (value as SetAside[]) : [];
 }
 
-/** Settings as they were stored or saved, completed; undefined when they can't be understood. */
-export function settingsFrom(value: unknown): Settings | undefined {
-  if (value === undefined || value === null || !storedSchema.isValidSync(value, { strict: true })) return undefined;
-  const stored = value as unknown as Partial<Settings> & OlderSettings;
-  const { swell, reeds = {}, ...rest } = stored;
-  const fitted = Object.fromEntries(Object.entries(reeds).map(([horn, reed]) => [horn, { reed }]));
-  const exercise = { ...INITIAL_SETTINGS.exercise, ...swell };
-  const schools = { ...INITIAL_SETTINGS.schools, ...rest.schools };
-  return { ...INITIAL_SETTINGS, fitted, ...(swell && isPlayable(exercise) && { exercise }), ...rest, schools };
+export async function forgetSetAside(): Promise<void> {
+  await database.settings.delete(ASIDE_KEY);
 }
 
-export async function storeSettings(settings: Settings): Promise<void> {
-  await database.settings.put({ name: KEY, value: settings });
+async function putAside(parts: readonly SetAside[]): Promise<void> {
+  const before = await setAside();
+  const known = new Set(before.map((part) => JSON.stringify(part)));
+  const fresh = parts.filter((part) => !known.has(JSON.stringify(part)));
+  if (fresh.length > 0)
+    await database.settings.put({ name: ASIDE_KEY, value: [...before, ...fresh].slice(-MOST_ASIDE) });
 }
 
-function isSession(value: unknown): boolean {
-  if (value === null || value === undefined) return true;
-  const { blocks } = value as { readonly blocks?: unknown };
-  return (
-    Array.isArray(blocks) && blocks.every((one: { exercise?: unknown }) => one.exercise && isPlayable(one.exercise))
-  );
+/** Stores what changed and leaves the rest as it is there: another page may have changed that. */
+export async function storeChanges(changes: Partial<Settings>): Promise<void> {
+  await database.transaction('rw', database.settings, async () => {
+    const value = (await database.settings.get(KEY))?.value;
+    const before = typeof value === 'object' && !Array.isArray(value) ? value : undefined;
+    await database.settings.put({ name: KEY, value: { ...(before ?? INITIAL_SETTINGS), ...changes } });
+  });
 }
 
-function isPlayable(value: unknown): boolean {
-  try {
-    return value === undefined || exerciseScore(value as ExerciseParameters).steps.length > 0;
-  } catch {
-    return false;
-  }
+/** The top-level settings that differ. */
+export function changedParts(before: Settings, after: Settings): Partial<Settings> {
+  return Object.fromEntries(Object.entries(after).filter(([name, value]) => before[name as keyof Settings] !== value));
+}
+
+/** The settings as the database holds them; undefined before any were stored. */
+export async function storedSettings(): Promise<Settings | undefined> {
+  const row = await database.settings.get(KEY);
+  return row && readSettings(row.value).settings;
+}
+
+/** Calls back whenever the stored settings change, in this page or another; gives what ends it. */
+export function onStoredSettings(call: () => void): () => void {
+  const subscription = liveQuery(() => database.settings.get(KEY)).subscribe({
+    next: call,
+    error: () => undefined, // the failed reading is told where it is asked for
+  });
+  return () => subscription.unsubscribe();
 }

@@ -22,9 +22,10 @@ describe('soundsToDrop', () => {
     expect(soundsToDrop(sounds, 40, [])).toEqual(['b']);
     expect(soundsToDrop(sounds, 30, [])).toEqual(['b', 'd']);
   });
-  it('a pinned one goes last of all', () => {
+  it('a pinned one never goes', () => {
     expect(soundsToDrop(sounds, 40, ['b'])).toEqual(['d']);
     expect(soundsToDrop(sounds, 10, ['b'])).toEqual(['d', 'first', 'best', 'last']);
+    expect(soundsToDrop(sounds, 0, ['b'])).not.toContain('b');
   });
   it('each exercise has its own first, best and last', () =>
     expect(soundsToDrop([...sounds, sound('other', 1, 0.1, 'hold 60')], 50, [])).toEqual(['b']));

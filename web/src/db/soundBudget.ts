@@ -15,7 +15,7 @@ export interface KeptSound {
 
 /**
  * Which sounds go so that the rest fits: the oldest first, but of each exercise the first, the last and the best stay, and
- * so do those that are pinned; when even those are too many, the oldest of them go, pinned ones last.
+ * when even those are too many, the oldest of them go. What is pinned never goes.
  */
 export function soundsToDrop(sounds: readonly KeptSound[], budgetBytes: number, pinned: readonly string[]): string[] {
   const oldest = [...sounds].sort((a, b) => a.startedAtMs - b.startedAtMs);
@@ -26,10 +26,10 @@ export function soundsToDrop(sounds: readonly KeptSound[], budgetBytes: number, 
     const best = own.reduce((most, one) => (one.shareInWindow > most.shareInWindow ? one : most));
     for (const one of [own[0]!, own.at(-1)!, best]) special.add(one.takeId);
   }
-  const rank = ({ takeId }: KeptSound) => (pinned.includes(takeId) ? 2 : special.has(takeId) ? 1 : 0);
+  const rank = ({ takeId }: KeptSound) => (special.has(takeId) ? 1 : 0);
   let bytes = sounds.reduce((sum, one) => sum + one.bytes, 0);
   const dropped: string[] = [];
-  for (const one of [...oldest].sort((a, b) => rank(a) - rank(b))) {
+  for (const one of oldest.filter(({ takeId }) => !pinned.includes(takeId)).sort((a, b) => rank(a) - rank(b))) {
     if (bytes <= budgetBytes) break;
     bytes -= one.bytes;
     dropped.push(one.takeId);
@@ -40,7 +40,7 @@ export function soundsToDrop(sounds: readonly KeptSound[], budgetBytes: number, 
 /** Drops sounds beyond the budget. Measures and traces are never dropped. */
 export async function keepWithinBudget(budgetBytes: number, pinned: readonly string[]): Promise<void> {
   // With less than that in use altogether no sound need be read.
-  const { usage = Infinity } = await navigator.storage.estimate();
+  const { usage = Infinity } = (await navigator.storage?.estimate()) ?? {};
   if (usage <= budgetBytes) return;
   const { sounds, digests } = database;
   const bytesOf = new Map<string, number>();

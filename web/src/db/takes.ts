@@ -1,39 +1,89 @@
 import type { TakeRecord, WholeTake } from '@inner-hum/core/formats';
 import { DEMO_TAG } from '@inner-hum/core/plan';
-import { addDigests, removeDigests, toldTables } from './digests';
-import { database } from './database';
+import { addDigests, mendingTold, removeDigests, toldTables } from './digests';
+import { database, type BinRow } from './database';
+
+const BYTES_PER_SAMPLE = 2;
+/** Room that is made for a take, in its own size: the browser needs some for itself. */
+const ROOM = 1.5;
+/** Deleted takes can be had back for so long. */
+const BIN_DAYS = 30;
+const DAY_MS = 86_400_000;
+
+/** How a take was kept where there was no room for all of it. */
+export interface Kept {
+  readonly soundKept: boolean;
+  /** older takes whose sound was dropped to make room */
+  readonly dropped: number;
+}
 
 /**
- * Keeps a take, all of it or nothing, and forgets its draft. When there is no room its sound is left out, and if need be
- * all other sound goes: measures never do.
+ * Keeps a take, all of it or nothing, and forgets its draft. When there is no room, the oldest sound that is not pinned
+ * goes, but only in the transaction that thereby succeeds; when even that does not help, the take is kept without its
+ * own sound. Measures never go.
+ * @throws the browser's QuotaExceededError when there is no room even so; then nothing was changed
  */
-export async function keepTake(take: WholeTake): Promise<void> {
-  try {
-    await keepWhole(take);
-  } catch (error) {
-    if (!isOutOfRoom(error)) throw error;
-    const { record, frames } = take;
-    await keepWhole({ record, frames }).catch(async (again: unknown) => {
-      if (!isOutOfRoom(again)) throw again;
-      await database.sounds.clear();
-      await keepWhole({ record, frames });
-    });
-  }
+export async function keepTake(take: WholeTake, pinned: readonly string[] = []): Promise<Kept> {
+  const { record, frames, sound } = take;
+  const bare = { record, frames };
+  const attempts: (() => Promise<Kept>)[] = [
+    async () => (await keepWhole(take), { soundKept: sound !== undefined, dropped: 0 }),
+    async () => ({ soundKept: sound !== undefined, dropped: await keepWhole(take, pinned) }),
+    ...(sound
+      ? [
+          async () => (await keepWhole(bare), { soundKept: false, dropped: 0 }),
+          async () => ({ soundKept: false, dropped: await keepWhole(bare, pinned) }),
+        ]
+      : []),
+  ];
+  let last: unknown;
+  for (const attempt of attempts)
+    try {
+      return await mendingTold(attempt);
+    } catch (error) {
+      if (!isOutOfRoom(error)) throw error;
+      last = error;
+    }
+  throw last;
 }
 
-function isOutOfRoom(error: unknown): boolean {
-  const inner = (error as { inner?: unknown }).inner ?? error;
-  return (inner as { name?: string }).name === 'QuotaExceededError';
+/** Whether an error says that the browser has no room left. */
+export function isOutOfRoom(error: unknown): boolean {
+  const { name, inner } = (error ?? {}) as { name?: string; inner?: unknown };
+  return name === 'QuotaExceededError' || (inner !== undefined && isOutOfRoom(inner));
 }
 
-async function keepWhole(take: WholeTake): Promise<void> {
+/** One transaction; with `pinned` the oldest other sounds go first. Gives how many went. */
+async function keepWhole(take: WholeTake, pinned?: readonly string[]): Promise<number> {
   const { takes, frames, sounds, drafts, draftPieces } = database;
-  await database.transaction('rw', [takes, frames, sounds, drafts, draftPieces, ...toldTables()], async () => {
+  return database.transaction('rw', [takes, frames, sounds, drafts, draftPieces, ...toldTables()], async () => {
+    const dropped = pinned ? await dropOldestSounds(ROOM * bytesOf(take), pinned) : 0;
     await putTake(take);
     await addDigests([take.record]);
     await drafts.delete(take.record.id);
     await draftPieces.where('takeId').equals(take.record.id).delete();
+    return dropped;
   });
+}
+
+function bytesOf({ frames, sound }: WholeTake): number {
+  return frames.length + BYTES_PER_SAMPLE * (sound?.samples.length ?? 0);
+}
+
+/** Drops sounds that are not pinned, the oldest first, until so many bytes are free; inside the caller's transaction. */
+async function dropOldestSounds(bytes: number, pinned: readonly string[]): Promise<number> {
+  const { sounds, digests } = database;
+  const here = new Set(await sounds.toCollection().primaryKeys());
+  let freed = 0;
+  let dropped = 0;
+  for (const id of await digests.orderBy('startedAtMs').primaryKeys()) {
+    if (freed >= bytes) break;
+    if (!here.has(id) || pinned.includes(id)) continue;
+    freed += BYTES_PER_SAMPLE * ((await sounds.get(id))?.samples.length ?? 0);
+    await sounds.delete(id);
+    dropped++;
+  }
+  return dropped;
 }
 
 /** Whether any take is here, without counting them. */
@@ -44,22 +94,36 @@ export async function hasTakes(): Promise<boolean> {
 /** Adds takes that are not here yet, all or none; gives how many were new. */
 export async function mergeTakes(whole: readonly WholeTake[]): Promise<number> {
   const { takes, frames, sounds } = database;
-  return database.transaction('rw', [takes, frames, sounds, ...toldTables()], async () => {
-    const added: TakeRecord[] = [];
-    for (const take of whole) {
-      if (await takes.get(take.record.id)) continue;
-      await putTake(take);
-      added.push(take.record);
-    }
-    await addDigests(added);
-    return added.length;
-  });
+  return mendingTold(() =>
+    database.transaction('rw', [takes, frames, sounds, ...toldTables()], async () => {
+      const added: TakeRecord[] = [];
+      for (const take of whole) {
+        if (await takes.get(take.record.id)) continue;
+        await putTake(take);
+        added.push(take.record);
+      }
+      await addDigests(added);
+      return added.length;
+    }),
+  );
 }
 
 async function putTake({ record, frames, sound }: WholeTake): Promise<void> {
   await database.takes.put(record);
   await database.frames.put({ takeId: record.id, bytes: frames });
   if (sound) await database.sounds.put({ takeId: record.id, ...sound });
+}
+
+/** Puts a take judged anew in the place of the old one, with what it tells; its sound, when given, too. */
+export async function replaceTake(take: WholeTake): Promise<void> {
+  const { takes, frames, sounds } = database;
+  await mendingTold(() =>
+    database.transaction('rw', [takes, frames, sounds, ...toldTables()], async () => {
+      await removeDigests([take.record.id]);
+      await putTake(take);
+      await addDigests([take.record]);
+    }),
+  );
 }
 
 /** A take with its frames and sound, or undefined when it is not here. */
@@ -78,25 +142,84 @@ export async function wholeTake(id: string): Promise<WholeTake | undefined> {
   });
 }
 
-/** Removes a take and gives it back, so that it can be put again. */
-export async function removeTake(id: string): Promise<WholeTake | undefined> {
+/** The rows of a take as they are, also damaged ones; undefined when there is none. */
+export async function rawTake(id: string): Promise<Omit<BinRow, 'deletedAtMs'> | undefined> {
   const { takes, frames, sounds } = database;
-  return database.transaction('rw', [takes, frames, sounds, ...toldTables()], async () => {
-    const whole = await wholeTake(id);
-    await Promise.all([takes.delete(id), frames.delete(id), sounds.delete(id)]);
-    await removeDigests([id]);
-    return whole;
+  return database.transaction('r', [takes, frames, sounds], async () => {
+    const [record, row, sound] = await Promise.all([takes.get(id), frames.get(id), sounds.get(id)]);
+    return record && { takeId: id, record, ...(row && { frames: row }), ...(sound && { sound }) };
   });
 }
 
-/** Removes all takes of the demo data. */
+/** Takes that no list shows, because nothing tells when they were: damaged ones. */
+export async function unlistedTakes(): Promise<string[]> {
+  const { takes } = database;
+  const listed = await takes.orderBy('startedAt').count();
+  if (listed === (await takes.count())) return [];
+  const shown = new Set(await takes.orderBy('startedAt').primaryKeys());
+  return (await takes.toCollection().primaryKeys()).filter((id) => !shown.has(id));
+}
+
+/** Puts a take into the bin; whether it was here. */
+export async function removeTake(id: string, nowMs = Date.now()): Promise<boolean> {
+  const { takes, frames, sounds, bin } = database;
+  return mendingTold(() =>
+    database.transaction('rw', [takes, frames, sounds, bin, ...toldTables()], async () => {
+      const raw = await rawTake(id);
+      if (!raw) return false;
+      await bin.put({ ...raw, deletedAtMs: nowMs });
+      await Promise.all([takes.delete(id), frames.delete(id), sounds.delete(id)]);
+      await removeDigests([id]);
+      return true;
+    }),
+  );
+}
+
+/** Takes a take out of the bin as it was; whether it was there. */
+export async function restoreTake(id: string): Promise<boolean> {
+  const { takes, frames, sounds, bin } = database;
+  return mendingTold(() =>
+    database.transaction('rw', [takes, frames, sounds, bin, ...toldTables()], async () => {
+      const row = await bin.get(id);
+      if (!row) return false;
+      await takes.put(row.record);
+      if (row.frames) await frames.put(row.frames);
+      if (row.sound) await sounds.put(row.sound);
+      await addDigests([row.record]);
+      await bin.delete(id);
+      return true;
+    }),
+  );
+}
+
+/** What is in the bin, deleted last first. */
+export async function binnedTakes(): Promise<BinRow[]> {
+  return database.bin.orderBy('deletedAtMs').reverse().toArray();
+}
+
+/** Empties the bin for good. */
+export async function emptyBin(): Promise<void> {
+  await database.bin.clear();
+}
+
+/** Removes what has been in the bin for longer than thirty days. */
+export async function emptyOldBin(nowMs = Date.now()): Promise<void> {
+  await database.bin
+    .where('deletedAtMs')
+    .below(nowMs - BIN_DAYS * DAY_MS)
+    .delete();
+}
+
+/** Removes all takes of the demo data, for good: the demo can be had again. */
 export async function removeDemoTakes(): Promise<void> {
   const { takes, frames, sounds, digests } = database;
-  await database.transaction('rw', [takes, frames, sounds, ...toldTables()], async () => {
-    const ids = await digests.where('tags').equals(DEMO_TAG).primaryKeys();
-    await Promise.all([takes.bulkDelete(ids), frames.bulkDelete(ids), sounds.bulkDelete(ids)]);
-    await removeDigests(ids);
-  });
+  await mendingTold(() =>
+    database.transaction('rw', [takes, frames, sounds, ...toldTables()], async () => {
+      const ids = await digests.where('tags').equals(DEMO_TAG).primaryKeys();
+      await Promise.all([takes.bulkDelete(ids), frames.bulkDelete(ids), sounds.bulkDelete(ids)]);
+      await removeDigests(ids);
+    }),
+  );
 }
 
 export async function changeNote(id: string, note: string): Promise<void> {

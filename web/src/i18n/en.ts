@@ -20,7 +20,24 @@ export const en = {
     close: 'Close',
     notFound: 'There is no such page.',
     toStand: 'Go to the Stand',
-    crashed: 'Something in the page broke. Your takes are safe. Reload the page to go on.',
+    crashed: 'Something in the page broke. What has been kept is kept. Reload the page to go on.',
+    placeBroken: 'This place could not be shown. The others work, and what has been kept is kept.',
+    again: 'Try again',
+    mending: 'Part of what is drawn from your takes was damaged. It is being made anew …',
+    settingsAside_one:
+      'One setting could not be read and has its first value again: {{parts}}. What was stored is put aside as it was.',
+    settingsAside_other:
+      '{{count}} settings could not be read and have their first values again: {{parts}}. What was stored is put aside as it was.',
+    settingsNotStored: 'Your last change could not be stored: {{detail}}. It holds until this page is closed.',
+    memoryOnly:
+      'The browser gives this page no storage ({{detail}}). What you play is kept only until the page is closed: save a backup in the Log before.',
+    notOpened: 'Not everything could be opened: {{detail}}.',
+    notRecovered: 'Looking for takes that were cut off failed: {{detail}}. Nothing of them was removed.',
+    demoFailed: 'The demo data could not be read: {{detail}}.',
+    notDeleted: 'This could not be deleted: {{detail}}. It is still there.',
+    undoFailed: 'This could not be undone: {{detail}}. Try again.',
+    updateReady: 'A new version of Inner Hum is ready.',
+    updateNow: 'Use it now',
     reload: 'Reload',
   },
   instruments: {
@@ -314,6 +331,8 @@ export const en = {
     own: 'My own',
     use: 'Use',
     remove: 'Remove',
+    removed: 'Removed: {{name}}.',
+    cleared: 'The block is empty.',
     saveFile: 'Save as a file',
     readFile: 'Read a file',
     fileRead: '“{{name}}” is among your own.',
@@ -344,6 +363,20 @@ export const en = {
       never:
         'Your longest good tone there lately: {{hold}} s. Fewer beats or notes are needed; no tempo is fast enough.',
       take: 'Take {{reserve}}',
+    },
+    notPossible: {
+      sentence: 'Not possible as chosen: {{why}} Nearest that plays: {{changes}}.',
+      take: 'Set it so',
+      limits: '{{field}} goes from {{min}} to {{max}}.',
+      whole: '{{field}} takes whole numbers only.',
+      unknown: 'this version does not know that choice of “{{field}}”.',
+      tooHigh: 'it would need {{note}}, and the highest note asked of this horn is {{limit}}.',
+      tooLow: 'it would need {{note}}, and the lowest note of this horn is {{limit}}.',
+      order: 'the softest dynamic must be softer than the loudest.',
+      fingered: 'it is fingered from {{min}} to {{max}}.',
+      noSource: '{{note}} is no overtone of a lower fingering.',
+      phrase: 'the phrase can’t be read as notes.',
+      empty: 'there would be no note to play.',
     },
     score: 'The part',
     beatsAt: '{{beats}} beats at {{tempo}}',
@@ -548,6 +581,7 @@ export const en = {
     kept: '{{note}} is good; this keeps it so.',
   },
   goals: {
+    removed: 'The goal is removed.',
     title: 'Goals and quiet hours',
     none: 'None yet. With a goal and its day, each session works towards it.',
     add: 'Add a goal',
@@ -677,6 +711,7 @@ export const en = {
     back: 'Use again',
   },
   notebook: {
+    removed: 'The fingering is removed.',
     notes: 'Notes above the keys',
     hasBest: '·',
     print: 'Print this page',
@@ -694,6 +729,22 @@ export const en = {
   attacks: { breath: 'Breath', tongue: 'Tongue' },
   demands: { loose: 'Loose (±20 cents)', firm: 'Firm (±12 cents)', fine: 'Fine (±7 cents)' },
   stand: {
+    openingSlow:
+      'Still waiting for the sound. The browser may be asking for the microphone at its address bar. Stop works.',
+    judgingSlow: 'Still judging: {{seconds}} s. Stop leaves the take as a draft.',
+    draftLost: 'The sound of this take can’t be put away as it goes ({{detail}}). It is kept at the end if that works.',
+    untidy: 'The take is kept. Tidying up after it failed: {{detail}}.',
+    noRoom: {
+      own: 'The browser’s storage is full: this take was kept without its sound. Delete takes in the Log, or lower the limit for sound in Set-up.',
+      older_one:
+        'The browser’s storage is full: the sound of the oldest take was dropped to keep this one. Its numbers are there.',
+      older_other:
+        'The browser’s storage is full: the sound of the {{count}} oldest takes was dropped to keep this one. Their numbers are there.',
+      both_one:
+        'The browser’s storage is full: this take was kept without its sound, and the sound of the oldest take was dropped. The numbers are there.',
+      both_other:
+        'The browser’s storage is full: this take was kept without its sound, and the sound of the {{count}} oldest takes was dropped. The numbers are there.',
+    },
     title: 'Stand',
     free: 'Free play',
     start: 'Start',
@@ -819,6 +870,7 @@ export const en = {
       anotherNote: 'Play a neighbour that stays, then come back with the same feeling.',
     },
     findings: {
+      notJudged: 'This take is kept, but not judged yet.',
       nothingHeard: 'No tone was heard.',
       otherNote: 'You played {{heard}}, written; {{wanted}} was asked for.',
       jump: 'The tone jumped to partial {{partial}} on beat {{beat}} for {{lastsMs}} ms.',
@@ -963,6 +1015,14 @@ export const en = {
   take: {
     title: 'Take',
     missing: 'This take is not here. It may have been deleted.',
+    damaged: 'This take can’t be read.',
+    noteNotStored: 'This note could not be stored. Copy it before you leave the page.',
+    saveRaw: 'Save it as it is',
+    removeDamaged: 'Remove it',
+    undoOf: 'Undo ({{count}})',
+    judgeNow: 'Judge it now',
+    judging: 'Judging …',
+    judgeFailed: 'It could not be judged: {{detail}}. The take is as it was.',
     play: 'Play',
     pause: 'Pause',
     noSound: 'The sound of this take was not kept.',
@@ -1014,6 +1074,7 @@ export const en = {
       none: 'No take fits this filter.',
     },
     findings: {
+      notJudged: 'Not judged',
       nothingHeard: 'No tone',
       otherNote: 'Another note',
       jump: 'Jump to a partial',
@@ -1108,8 +1169,20 @@ export const en = {
     imported_other: '{{count}} takes read.',
     alreadyHere_one: '{{count}} was here already.',
     alreadyHere_other: '{{count}} were here already.',
-    recovered: 'A take that was cut off has been kept.',
+    recovered_one: 'A take that was cut off has been kept.',
+    recovered_other: '{{count}} takes that were cut off have been kept.',
+    workingAt: 'Working: {{percent}} %',
+    setAside_one: 'One take was set aside, because it can’t be read: {{reasons}}.',
+    setAside_other: '{{count}} takes were set aside, because they can’t be read: {{reasons}} …',
+    bin: {
+      title_one: 'One take deleted in the last 30 days',
+      title_other: '{{count}} takes deleted in the last 30 days',
+      restore: 'Have it back',
+      empty: 'Remove them for good',
+    },
     refused: {
+      failed: 'This did not work: {{detail}}. Nothing was changed.',
+      tooLarge: 'This file unpacks to more than a backup can hold ({{detail}}). Nothing was changed.',
       notJson: 'This file is not a backup: it is not JSON text, or only a part of it arrived. Nothing was changed.',
       otherFile: 'This file is not an Inner Hum backup. Nothing was changed.',
       newerVersion:
@@ -1266,6 +1339,19 @@ export const en = {
     noFile: 'No file chosen yet.',
     clickNote: 'With speakers the microphone hears the click too. The ear ignores it; headphones are still better.',
   },
+  drafts: {
+    recovering: 'A take that was cut off is being judged: {{percent}} %.',
+    stopped: 'Your take of {{when}} ({{seconds}} s) was not judged to the end. It is not among your takes yet.',
+    failed: 'Your take of {{when}} ({{seconds}} s) could not be kept: {{detail}}. It is not among your takes yet.',
+    noRoom:
+      'There is no room in the browser’s storage for your take of {{when}} ({{seconds}} s). Save its sound as a file, or make room (delete takes or sound in the Log), then keep it.',
+    unknownTime: 'an unknown time',
+    judge: 'Judge and keep it',
+    keepSound: 'Keep the sound as it is',
+    saveSound: 'Save the sound as a file',
+    remove: 'Remove it',
+    failedAgain: 'That did not work: {{detail}}. The draft is still here.',
+  },
   problems: {
     refused: {
       title: 'The browser does not let this page use the microphone.',
@@ -1294,7 +1380,15 @@ export const en = {
     },
     failed: {
       title: 'The sound could not be started.',
-      help: 'Try again. If it stays so, reload the page; your takes are safe.',
+      help: 'Nothing was recorded. Try again; if it stays so, reload the page.',
+    },
+    earDead: {
+      title: 'The part that listens has stopped.',
+      help: 'What was heard until then is kept. Try again: it has been started anew.',
+    },
+    notKept: {
+      title: 'This take is not among your takes yet.',
+      help: 'Its sound is kept as a draft; see above what can be done with it.',
     },
     retry: 'Try again',
     useStandIn: 'Use the stand-in player',

@@ -1,13 +1,15 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { DEMO_TAG } from '@inner-hum/core/plan';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useEffect, useState } from 'react';
+import { Suspense, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { NavLink, Outlet } from 'react-router';
-import { database } from '../db/database';
+import { NavLink, Outlet, useLocation } from 'react-router';
+import { database, storageNow } from '../db/database';
 import { removeDemoTakes } from '../db/takes';
 import { useAppSelector } from '../store';
+import { Boundary, PlaceBoundary } from './Boundary';
 import { Button, Key } from './controls';
+import { DraftOffers } from './DraftOffers';
 import { NoticeBar } from './Notice';
 import { Rail } from './Rail';
 import { ShortcutsDialog } from './ShortcutsDialog';
@@ -37,6 +39,7 @@ const PlaceLink = chakra(NavLink, {
 /** What stands around every place: the rail at the left edge, the ways to the places, notices. */
 export function AppFrame() {
   const { t } = useTranslation();
+  const { pathname } = useLocation();
   const [keysShown, showKeys] = useState(false);
   const source = useAppSelector((state) => state.settings.source);
   const instrumentId = useAppSelector((state) => state.settings.instrumentId);
@@ -57,7 +60,9 @@ export function AppFrame() {
       >
         {t('app.skip')}
       </chakra.a>
-      <Rail />
+      <Boundary broken={() => null}>
+        <Rail />
+      </Boundary>
       <Flex direction="column" flex="1 1 0" minWidth={0}>
         <chakra.header
           display="flex"
@@ -88,7 +93,10 @@ export function AppFrame() {
             {t('app.shortcuts')} <Key>?</Key>
           </Button>
         </chakra.header>
-        <DemoBar />
+        <Boundary broken={() => null}>
+          <DemoBar />
+        </Boundary>
+        <MemoryBar />
         <chakra.main
           id="place"
           flex="1 1 auto"
@@ -97,12 +105,30 @@ export function AppFrame() {
           tabIndex={-1}
           outline="none"
         >
-          <Outlet />
+          <DraftOffers />
+          {/* Each place by itself: leaving a broken one for another is always possible. */}
+          <PlaceBoundary path={pathname}>
+            <Suspense fallback={<p>{t('app.loading')}</p>}>
+              <Outlet />
+            </Suspense>
+          </PlaceBoundary>
         </chakra.main>
       </Flex>
       <NoticeBar />
       <ShortcutsDialog open={keysShown} onClose={() => showKeys(false)} />
     </Flex>
+  );
+}
+
+/** Says that nothing outlasts the page, where the browser gives no storage. */
+function MemoryBar() {
+  const { t } = useTranslation();
+  const storage = storageNow();
+  if (storage.kind === 'lasting') return null;
+  return (
+    <chakra.p role="alert" px={{ base: '12px', md: '28px' }} color="accent" fontWeight={600} data-testid="memory">
+      {t('app.memoryOnly', { detail: storage.reason })}
+    </chakra.p>
   );
 }
 

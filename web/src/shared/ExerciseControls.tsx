@@ -1,21 +1,14 @@
 import { chakra, Grid } from '@chakra-ui/react';
-import {
-  breathBudget,
-  exerciseScore,
-  FAMILIES,
-  familyById,
-  highestNote,
-  TEMPO_RANGE_BPM,
-  type Field,
-} from '@inner-hum/core/exercise';
+import { breathBudget, FAMILIES, familyById, highestNote, TEMPO_RANGE_BPM, type Field } from '@inner-hum/core/exercise';
 import { DYNAMICS, instrumentById, type Dynamic } from '@inner-hum/core/theory';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../store';
-import { exerciseChanged, exerciseOf, mainNote, rulerOf, settingsChanged, usualFor } from '../store/settings';
+import { exerciseChanged, exerciseOf, mainNote, rulerOf, scoreOf, settingsChanged, usualFor } from '../store/settings';
 import { CUES } from '../store/schools';
 import { Choice, Tick } from './controls';
 import { PhraseField } from './PhraseField';
+import { NotPossible } from './NotPossible';
 import { NumberField } from './NumberField';
 import { useBreathFit } from './useBreathFit';
 import { useNoteName } from './useNoteName';
@@ -30,7 +23,7 @@ export function ExerciseControls({ withFamily = false }: { readonly withFamily?:
   const settings = useAppSelector((state) => state.settings);
   const now = exerciseOf(settings);
   const family = familyById(now.family);
-  const score = exerciseScore(now);
+  const score = scoreOf(settings);
   const budget = breathBudget(score);
   const own = useBreathFit(score);
   const change = (part: Readonly<Record<string, number | string | boolean>>) => dispatch(exerciseChanged(part));
@@ -41,6 +34,7 @@ export function ExerciseControls({ withFamily = false }: { readonly withFamily?:
   };
   return (
     <chakra.section aria-label={t('exercise.settings')}>
+      <NotPossible />
       <Grid templateColumns="repeat(auto-fit, minmax(104px, 1fr))" gap="12px" alignItems="start">
         {withFamily && (
           <chakra.div gridColumn="span 2">

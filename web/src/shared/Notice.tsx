@@ -3,15 +3,19 @@ import { useTranslation } from 'react-i18next';
 import { useAppDispatch, useAppSelector } from '../store';
 import { noticeDismissed } from '../store/notices';
 import { Button } from './controls';
-import { undoDelete } from './deleteTake';
+import { useIdle } from './useIdle';
+import { undoLast } from './undo';
+import { updateNow } from './update';
 
 /** One sentence at the foot of the page. It stays until it is dismissed: hands may be on the horn. */
 export function NoticeBar() {
   const { t } = useTranslation();
   const dispatch = useAppDispatch();
   const notice = useAppSelector((state) => state.notices.current);
-  if (!notice) return <div role="status" />;
-  const { undoTakeId } = notice;
+  const idle = useIdle();
+  // What would take the player away from a take waits for its end.
+  if (!notice || (notice.update && !idle)) return <div role="status" />;
+  const { undos, update } = notice;
   return (
     <chakra.div
       role="status"
@@ -32,14 +36,14 @@ export function NoticeBar() {
       maxWidth="calc(100vw - 24px)"
     >
       <span>{notice.text}</span>
-      {undoTakeId && (
-        <Button
-          color="inherit"
-          borderColor="currentcolor"
-          _hover={{ bg: 'inkSoft' }}
-          onClick={() => void undoDelete(undoTakeId)}
-        >
-          {t('take.undo')}
+      {undos !== undefined && (
+        <Button color="inherit" borderColor="currentcolor" _hover={{ bg: 'inkSoft' }} onClick={() => void undoLast()}>
+          {undos > 1 ? t('take.undoOf', { count: undos }) : t('take.undo')}
+        </Button>
+      )}
+      {update && (
+        <Button color="inherit" borderColor="currentcolor" _hover={{ bg: 'inkSoft' }} onClick={updateNow}>
+          {t('app.updateNow')}
         </Button>
       )}
       <Button tone="quiet" color="inherit" _hover={{ bg: 'inkSoft' }} onClick={() => dispatch(noticeDismissed())}>

@@ -1,11 +1,12 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
+import { draftsReducer } from './drafts';
 import { noticesReducer } from './notices';
 import { settingsReducer } from './settings';
 import { standReducer } from './stand';
 
 export const store = configureStore({
-  reducer: { settings: settingsReducer, stand: standReducer, notices: noticesReducer },
+  reducer: { settings: settingsReducer, stand: standReducer, notices: noticesReducer, drafts: draftsReducer },
 });
 
 export type RootState = ReturnType<typeof store.getState>;

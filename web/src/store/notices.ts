@@ -3,7 +3,10 @@ import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 /** One sentence at the foot of the page, with an undo where there is one. */
 export interface Notice {
   readonly text: string;
-  readonly undoTakeId?: string;
+  /** how many deletions can be undone, the latest of them this one */
+  readonly undos?: number;
+  /** offers to go over to a new version */
+  readonly update?: boolean;
 }
 
 const slice = createSlice({

@@ -25,7 +25,10 @@ describe('choosing a horn', () => {
   });
   it('moves a low A to the lowest note of a horn without it', () => {
     const low = changed(hornChosen('baritoneLowA'), exerciseChanged({ writtenMidi: 57 }));
-    expect(settingsReducer(low, hornChosen('alto')).exercise['writtenMidi']).toBe(58);
+    const onAlto = settingsReducer(low, hornChosen('alto'));
+    expect(exerciseOf(onAlto)['writtenMidi']).toBe(58);
+    // What was chosen is there again with the horn that has it.
+    expect(exerciseOf(settingsReducer(onAlto, hornChosen('baritoneLowA')))['writtenMidi']).toBe(57);
   });
   it('leaves what can be played with every family', () => {
     for (const family of FAMILIES)

@@ -1,5 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import { familyById, fitToHorn, usualExercise, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { familyById, playable, usualExercise, type ExerciseParameters, type Score } from '@inner-hum/core/exercise';
 import type { Decision } from '@inner-hum/core/judge';
 import type { AudioPath, Demand } from '@inner-hum/core/measure';
 import type { Goal, SessionBlock } from '@inner-hum/core/plan';
@@ -172,7 +172,7 @@ const slice = createSlice({
     hornChosen: (state, { payload: instrumentId }: PayloadAction<InstrumentId>) => ({
       ...state,
       instrumentId,
-      exercise: fitToHorn({ ...state.exercise, instrumentId }),
+      exercise: { ...state.exercise, instrumentId },
     }),
   },
 });
@@ -195,9 +195,26 @@ export function rulerOf(settings: Settings): LevelRuler {
   return settings.rulers[rulerKey(settings)] ?? ASSUMED_RULER;
 }
 
-/** The exercise on the Stand, on the present horn. */
-export function exerciseOf(settings: Settings): ExerciseParameters {
-  return fitToHorn({ ...settings.exercise, instrumentId: settings.instrumentId });
+const onHorns = new WeakMap<ExerciseParameters, ExerciseParameters>();
+
+/** The exercise on the Stand as the player chose it, on the present horn; the same objects give the same answer. */
+export function chosenExercise({ exercise, instrumentId }: Pick<Settings, 'exercise' | 'instrumentId'>) {
+  if (exercise.instrumentId === instrumentId) return exercise;
+  const before = onHorns.get(exercise);
+  if (before?.instrumentId === instrumentId) return before;
+  const moved: ExerciseParameters = { ...exercise, instrumentId };
+  onHorns.set(exercise, moved);
+  return moved;
+}
+
+/** The exercise on the Stand: what the player chose, or the nearest to it that plays on the present horn. */
+export function exerciseOf(settings: Pick<Settings, 'exercise' | 'instrumentId'>): ExerciseParameters {
+  return playable(chosenExercise(settings)).exercise;
+}
+
+/** The score of the exercise on the Stand. */
+export function scoreOf(settings: Pick<Settings, 'exercise' | 'instrumentId'>): Score {
+  return playable(chosenExercise(settings)).score;
 }
 
 /** What is usual of a family on the present horn, in the player's own school. */

@@ -3,7 +3,8 @@ import { familyById, type ExerciseParameters, type Field } from '@inner-hum/core
 import type { Decision } from '@inner-hum/core/judge';
 import type { TakeRecord } from '@inner-hum/core/formats';
 
-export type ProblemId = 'refused' | 'missing' | 'busy' | 'unplugged' | 'suspended' | 'noFile' | 'badFile' | 'failed';
+export type ProblemId =
+  'refused' | 'missing' | 'busy' | 'unplugged' | 'suspended' | 'noFile' | 'badFile' | 'failed' | 'earDead' | 'notKept';
 
 export type StandPhase = 'idle' | 'opening' | 'countIn' | 'waiting' | 'running' | 'judging' | 'verdict' | 'free';
 
@@ -79,6 +80,11 @@ export function exerciseKey(parameters: TakeRecord['parameters']): string {
     ([, field]) => field.kind === 'note' || (field.kind === 'choice' && !isDynamic(field)),
   );
   return [parameters.instrumentId, parameters.family, ...decisive.map(([name]) => parameters[name])].join(' ');
+}
+
+/** What a verdict proposes: the exercise that was played with what is to change. */
+export function nextExercise({ parameters, verdict }: TakeRecord): ExerciseParameters {
+  return { ...parameters, ...verdict.next.parameters };
 }
 
 function isDynamic(field: Field): boolean {

@@ -1,11 +1,12 @@
 import { chakra, Flex } from '@chakra-ui/react';
-import { breathBudget, exerciseScore, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { breathBudget, playable, type ExerciseParameters } from '@inner-hum/core/exercise';
 import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
 import { VERDICT_S } from '@inner-hum/core/plan';
 import { blockQueue } from '../../audio/queue';
 import { runner } from '../../audio/takeRunner';
 import { Button } from '../../shared/controls';
+import { deleteFromSettings } from '../../shared/undo';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
 
@@ -16,7 +17,7 @@ export function BlockList({ nameOf }: { readonly nameOf: (exercise: ExercisePara
   const navigate = useNavigate();
   const block = useAppSelector((state) => state.settings.block);
   const change = (next: readonly ExerciseParameters[]) => dispatch(settingsChanged({ block: next }));
-  const seconds = block.reduce((sum, one) => sum + breathBudget(exerciseScore(one)).totalS + VERDICT_S, 0);
+  const seconds = block.reduce((sum, one) => sum + breathBudget(playable(one).score).totalS + VERDICT_S, 0);
   const start = () => {
     void navigate('/stand');
     void runner.startQueue(blockQueue());
@@ -37,7 +38,12 @@ export function BlockList({ nameOf }: { readonly nameOf: (exercise: ExercisePara
                   {t('exercise.moveUp')}
                 </Button>
               )}
-              <Button tone="quiet" onClick={() => change(block.toSpliced(i, 1))}>
+              <Button
+                tone="quiet"
+                onClick={() =>
+                  deleteFromSettings({ block: block.toSpliced(i, 1) }, t('exercise.removed', { name: nameOf(one) }))
+                }
+              >
                 {t('exercise.remove')}
               </Button>
             </Flex>
@@ -49,7 +55,7 @@ export function BlockList({ nameOf }: { readonly nameOf: (exercise: ExercisePara
           <Button tone="strong" onClick={start}>
             {t('exercise.blockStart')}
           </Button>
-          <Button tone="quiet" onClick={() => change([])}>
+          <Button tone="quiet" onClick={() => deleteFromSettings({ block: [] }, t('exercise.cleared'))}>
             {t('exercise.clear')}
           </Button>
           <chakra.span color="inkSoft">

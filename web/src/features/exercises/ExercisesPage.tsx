@@ -1,6 +1,6 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
-import { exerciseScore, type ExerciseParameters } from '@inner-hum/core/exercise';
-import { useCallback, useEffect, useMemo } from 'react';
+import type { ExerciseParameters } from '@inner-hum/core/exercise';
+import { useCallback, useEffect } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNavigate, useSearchParams } from 'react-router';
 import { Button } from '../../shared/controls';
@@ -11,7 +11,7 @@ import { Part } from '../../shared/Part';
 import { useNoteName } from '../../shared/useNoteName';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { noticed } from '../../store/notices';
-import { exerciseOf, settingsChanged, usualFor } from '../../store/settings';
+import { exerciseOf, scoreOf, settingsChanged, usualFor } from '../../store/settings';
 import { phaseChanged } from '../../store/stand';
 import { BlockList } from './BlockList';
 import { FamilyList } from './FamilyList';
@@ -25,8 +25,8 @@ export default function ExercisesPage() {
   const navigate = useNavigate();
   const nameOf = useNoteName();
   const settings = useAppSelector((state) => state.settings);
-  const now = useMemo(() => exerciseOf(settings), [settings]);
-  const score = useMemo(() => exerciseScore(now), [now]);
+  const now = exerciseOf(settings);
+  const score = scoreOf(settings);
   const choose = useCallback(
     (exercise: ExerciseParameters) => {
       dispatch(settingsChanged({ exercise }));

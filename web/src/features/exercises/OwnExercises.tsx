@@ -5,6 +5,7 @@ import { useTranslation } from 'react-i18next';
 import { Button, Field, TextInput } from '../../shared/controls';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { FileButton } from '../../shared/FileButton';
+import { deleteFromSettings } from '../../shared/undo';
 import { saveFile } from '../../shared/saveFile';
 import { noticed } from '../../store/notices';
 import { settingsChanged } from '../../store/settings';
@@ -59,7 +60,15 @@ export function OwnExercises({
           >
             {t('exercise.saveFile')}
           </Button>
-          <Button tone="quiet" onClick={() => dispatch(settingsChanged({ own: own.filter((other) => other !== one) }))}>
+          <Button
+            tone="quiet"
+            onClick={() =>
+              deleteFromSettings(
+                { own: own.filter((other) => other !== one) },
+                t('exercise.removed', { name: one.name }),
+              )
+            }
+          >
             {t('exercise.remove')}
           </Button>
         </Flex>

@@ -1,4 +1,4 @@
-import { exerciseScore, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { isExercise, playable, type ExerciseParameters } from '@inner-hum/core/exercise';
 
 /** Address that opens an exercise in another copy of the application. */
 export function linkTo(exercise: ExerciseParameters): string {
@@ -14,24 +14,23 @@ export function exerciseFile(name: string, exercise: ExerciseParameters): string
   return JSON.stringify({ format: FORMAT, version: 1, name, exercise }, null, 2);
 }
 
-/** Name and exercise of such a file; undefined when it is none, or none that this version can play. */
+/** Name and exercise of such a file; undefined when it is none, or of no known family. What
+ * can't be played here is the nearest that can. */
 export function readExerciseFile(text: string): { name: string; exercise: ExerciseParameters } | undefined {
   try {
     const { format, name, exercise } = JSON.parse(text) as Record<string, unknown>;
     if (format !== FORMAT || typeof name !== 'string' || name === '') return undefined;
-    exerciseScore(exercise as ExerciseParameters);
-    return { name, exercise: exercise as ExerciseParameters };
+    return isExercise(exercise) ? { name, exercise: playable(exercise).exercise } : undefined;
   } catch {
     return undefined;
   }
 }
 
-/** The exercise of such an address; undefined when it is none that this version can play. */
+/** The exercise of such an address; undefined when it is of no known family. */
 export function exerciseFromLink(text: string): ExerciseParameters | undefined {
   try {
-    const exercise = JSON.parse(text) as ExerciseParameters;
-    exerciseScore(exercise);
-    return exercise;
+    const exercise: unknown = JSON.parse(text);
+    return isExercise(exercise) ? exercise : undefined;
   } catch {
     return undefined;
   }

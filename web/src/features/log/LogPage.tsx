@@ -1,27 +1,26 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import type { TakeRecord } from '@inner-hum/core/formats';
-import { format } from 'date-fns';
+import { format, isValid } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Link, useNavigate } from 'react-router';
+import { Link } from 'react-router';
 import { database } from '../../db/database';
 import { findTakes, type TakeFilter } from '../../db/search';
 import { Button } from '../../shared/controls';
-import { hasTakes } from '../../db/takes';
-import { deleteTake } from '../../shared/deleteTake';
+import { hasTakes, unlistedTakes } from '../../db/takes';
+import { DamagedTake, TakeBoundary } from '../../shared/Boundary';
+import { deleteTake } from '../../shared/undo';
 import { findingText } from '../../shared/findingText';
 import { exerciseMeta, exerciseTitle } from '../../shared/exerciseText';
 import { mainNote } from '../../store/settings';
 import { LogFilter, useTakeFilter } from './LogFilter';
 import { StorageRow } from './StorageRow';
 import { Trend } from './TrendPanel';
-import { FileButton } from '../../shared/FileButton';
 import { MiniRibbon } from '../../shared/MiniRibbon';
 import { useNoteName } from '../../shared/useNoteName';
-import { store, useAppDispatch } from '../../store';
-import { noticed } from '../../store/notices';
-import { analyseRecording, restoreBackup, saveBackup, saveMeasures, type FileOutcome } from './files';
+import { Bin } from './Bin';
+import { FileRow } from './FileRow';
 
 const PAGE = 30;
 
@@ -34,6 +33,7 @@ export default function LogPage() {
   const found = useLiveQuery(() => findTakes(JSON.parse(key) as TakeFilter, limit), [key, limit]);
   const count = useLiveQuery(() => database.takes.count(), []);
   const any = useLiveQuery(hasTakes, []);
+  const unlisted = useLiveQuery(unlistedTakes, []);
   if (!found || any === undefined) return <p>{t('app.loading')}</p>;
   const { takes, more } = found;
   return (
@@ -71,15 +71,21 @@ export default function LogPage() {
                 {day(take)}
               </chakra.h2>
             )}
-            <TakeRow take={take} />
+            <TakeBoundary id={take.id}>
+              <TakeRow take={take} />
+            </TakeBoundary>
           </li>
         ))}
       </chakra.ul>
+      {unlisted?.map((id) => (
+        <DamagedTake key={id} id={id} />
+      ))}
       {more && (
         <Button mt="16px" onClick={() => setLimit(limit + PAGE)}>
           {t('log.more')}
         </Button>
       )}
+      <Bin />
     </Box>
   );
 }
@@ -91,7 +97,11 @@ function notesOf({ parameters, score }: TakeRecord): number[] {
   return [...new Set([Math.min(...midis), Math.max(...midis)])];
 }
 
-const day = (take: TakeRecord) => format(new Date(take.startedAt), 'EEEE, d MMMM yyyy');
+/** The day of a take in words; '' when its date is damaged. */
+const day = (take: TakeRecord) => {
+  const moment = new Date(take.startedAt);
+  return isValid(moment) ? format(moment, 'EEEE, d MMMM yyyy') : '';
+};
 
 function TakeRow({ take }: { readonly take: TakeRecord }) {
   const { t } = useTranslation();
@@ -158,72 +168,4 @@ function TakeRow({ take }: { readonly take: TakeRecord }) {
       </Button>
     </Flex>
   );
-}
-
-function FileRow({ any }: { readonly any: boolean }) {
-  const { t } = useTranslation();
-  const dispatch = useAppDispatch();
-  const navigate = useNavigate();
-  const [busy, setBusy] = useState(false);
-  const [refusal, setRefusal] = useState('');
-  const receive = async (reading: Promise<FileOutcome>) => {
-    setBusy(true);
-    setRefusal('');
-    const outcome = await reading;
-    setBusy(false);
-    if (outcome.kind === 'take') void navigate(`/take/${outcome.id}`);
-    else if (outcome.kind === 'refused') setRefusal(refusalText(t, outcome));
-    else {
-      const here = outcome.alreadyHere > 0 ? ` ${t('log.alreadyHere', { count: outcome.alreadyHere })}` : '';
-      dispatch(noticed({ text: t('log.imported', { count: outcome.added }) + here }));
-    }
-  };
-  const { settings } = store.getState();
-  const saving = async (kind: 'zip' | 'json' | 'csv') => {
-    setBusy(true);
-    await (kind === 'csv' ? saveMeasures(settings) : saveBackup(kind, settings));
-    setBusy(false);
-  };
-  return (
-    <>
-      <Flex gap="10px" wrap="wrap" aria-busy={busy}>
-        <FileButton
-          accept=".json,.zip,application/json,application/zip"
-          onFile={(file) => void receive(restoreBackup(file))}
-          testId="restore"
-        >
-          {t('log.restore')}
-        </FileButton>
-        <FileButton
-          accept="audio/*,.wav,.flac,.mp3,.ogg"
-          onFile={(file) => void receive(analyseRecording(file, settings))}
-          testId="recording"
-        >
-          {t('log.importRecording')}
-        </FileButton>
-        {(['zip', 'json'] as const).map((kind) => (
-          <Button key={kind} disabled={!any} onClick={() => void saving(kind)}>
-            {t(`log.backUp.${kind}`)}
-          </Button>
-        ))}
-        <Button disabled={!any} onClick={() => void saving('csv')}>
-          {t('log.exportMeasures')}
-        </Button>
-        {busy && <chakra.span alignSelf="center">{t('log.working')}</chakra.span>}
-      </Flex>
-      {refusal && (
-        <chakra.p role="alert" color="accent" fontWeight={600} mt="12px">
-          {refusal}
-        </chakra.p>
-      )}
-    </>
-  );
-}
-
-function refusalText(
-  t: ReturnType<typeof useTranslation>['t'],
-  { reason, detail }: { reason: string; detail: string },
-): string {
-  const key = `log.refused.${reason}` as 'log.refused.damaged';
-  return t(key, { detail });
 }

@@ -1,18 +1,25 @@
-import { exerciseScore } from '@inner-hum/core/exercise';
+import type { UnreadTake } from '@inner-hum/core/formats';
+import { proxy } from 'comlink';
 import { earService } from '../../audio/desk';
 import { assignmentOf, hearingFor, newTake } from '../../audio/newTake';
 import type { DraftPlan } from '../../db/database';
 import { backupService } from '../../db/backup';
-import { settingsFrom } from '../../db/settings';
+import { readSettings } from '../../db/readSettings';
 import { hasTakes, keepTake, mergeTakes } from '../../db/takes';
 import { saveFile } from '../../shared/saveFile';
 import { setupNow } from '../../store/gear';
 import { store } from '../../store';
-import { exerciseOf, rulerOf, settingsChanged, type Settings } from '../../store/settings';
+import { exerciseOf, rulerOf, scoreOf, settingsChanged, type Settings } from '../../store/settings';
 
 /** What became of a file; `reason` picks the sentence when it was refused. */
 export type FileOutcome =
-  | { readonly kind: 'merged'; readonly added: number; readonly alreadyHere: number }
+  | {
+      readonly kind: 'merged';
+      readonly added: number;
+      readonly alreadyHere: number;
+      /** takes that could not be read */
+      readonly aside: readonly UnreadTake[];
+    }
   | { readonly kind: 'take'; readonly id: string }
   | { readonly kind: 'refused'; readonly reason: string; readonly detail: string };
 
@@ -29,7 +36,7 @@ export async function saveMeasures({ noteNames }: Settings): Promise<void> {
   saveFile('inner-hum-measures.csv', blob.type, blob);
 }
 
-/** Reads a backup; all of it or nothing. */
+/** Reads a backup: the takes that can be read, all of them or none. */
 export async function restoreBackup(file: File): Promise<FileOutcome> {
   const backup = await backupService().read(new Uint8Array(await file.arrayBuffer()));
   if (backup.kind === 'refused') return backup;
@@ -37,7 +44,7 @@ export async function restoreBackup(file: File): Promise<FileOutcome> {
     const empty = !(await hasTakes());
     const added = await mergeTakes(backup.takes);
     takeSettings(backup.settings, empty);
-    return { kind: 'merged', added, alreadyHere: backup.takes.length - added };
+    return { kind: 'merged', added, alreadyHere: backup.takes.length - added, aside: backup.aside };
   } catch (error) {
     return { kind: 'refused', reason: 'storage', detail: error instanceof Error ? error.message : '' };
   }
@@ -45,8 +52,8 @@ export async function restoreBackup(file: File): Promise<FileOutcome> {
 
 /** Where nothing was played yet a backup's settings are the player's; else only what the player collected is added. */
 function takeSettings(stored: unknown, empty: boolean): void {
-  const found = settingsFrom(stored);
-  if (!found) return;
+  if (typeof stored !== 'object' || stored === null) return;
+  const found = readSettings(stored).settings;
   const { settings } = store.getState();
   if (empty) {
     store.dispatch(settingsChanged(found));
@@ -66,8 +73,12 @@ function takeSettings(stored: unknown, empty: boolean): void {
   );
 }
 
-/** Analyses a recording as a take of the present swell; its first tone is beat one. */
-export async function analyseRecording(file: File, settings: Settings): Promise<FileOutcome> {
+/** Analyses a recording as a take of the present exercise; its first tone is beat one. */
+export async function analyseRecording(
+  file: File,
+  settings: Settings,
+  onProgress: (share: number) => void,
+): Promise<FileOutcome> {
   const decoded = await decode(file);
   if (!decoded) return { kind: 'refused', reason: 'sound', detail: '' };
   if (decoded.length === 0) return { kind: 'refused', reason: 'empty', detail: '' };
@@ -76,7 +87,7 @@ export async function analyseRecording(file: File, settings: Settings): Promise<
   const plan: DraftPlan = {
     startedAt: new Date().toISOString(),
     parameters,
-    score: exerciseScore(parameters),
+    score: scoreOf(settings),
     setup: { ...setupNow(settings), a4Hz, demand, ruler: rulerOf(settings) },
     source: { kind: 'file', name: file.name },
     audioPath: { delayS: 0, delayErrorS: 0 },
@@ -85,10 +96,11 @@ export async function analyseRecording(file: File, settings: Settings): Promise<
   };
   const samples = mixDown(decoded);
   const hearing = hearingFor(plan, decoded.sampleRate);
-  const heard = await earService().assessRecording(samples, hearing, assignmentOf(plan, []), null);
+  const about = assignmentOf(plan, []);
+  const heard = await earService().assessRecording(samples, hearing, about, null, proxy(onProgress));
   if (!heard) return { kind: 'refused', reason: 'noTone', detail: '' };
   const id = crypto.randomUUID();
-  await keepTake(newTake(plan, heard, { id, cut: false, keepSound: settings.keepSound }));
+  await keepTake(newTake(plan, heard, { id, cut: false, keepSound: settings.keepSound }), settings.pinned);
   return { kind: 'take', id };
 }
 

@@ -9,6 +9,7 @@ import { Button } from '../../shared/controls';
 import { Fingering } from '../../shared/Fingering';
 import { formatNumber, formatSigned } from '../../shared/format';
 import { SectionTitle } from '../../shared/PageTitle';
+import { deleteFromSettings } from '../../shared/undo';
 import { setupText } from '../../shared/setupText';
 import { useNoteName } from '../../shared/useNoteName';
 import { useOpenExercise } from '../../shared/useOpenExercise';
@@ -94,17 +95,17 @@ function FingeringRow({
   readonly trials: readonly FingeringTrials[];
 }) {
   const { t } = useTranslation();
-  const dispatch = useAppDispatch();
   const open = useOpenExercise();
   const { instrumentId, fingerings } = useAppSelector((state) => state.settings);
   const fingering = keys.join(' ');
   const forget = () =>
-    dispatch(
-      settingsChanged({
+    deleteFromSettings(
+      {
         fingerings: fingerings.filter(
           (one) => !(one.instrumentId === instrumentId && one.midi === midi && one.keys.join(' ') === fingering),
         ),
-      }),
+      },
+      t('notebook.removed'),
     );
   return (
     <Flex gap="20px" align="center" wrap="wrap" borderTopWidth="1px" borderColor="line" py="10px">

@@ -1,6 +1,6 @@
 import { chakra, Flex } from '@chakra-ui/react';
-import { parsePhrase, phraseText, type PhraseNote } from '@inner-hum/core/exercise';
-import type { ImportedPart } from '@inner-hum/core/formats';
+import { isPhrase, parsePhrase, phraseText, type PhraseNote } from '@inner-hum/core/exercise';
+import type { ImportedPart, ImportedParts } from '@inner-hum/core/formats';
 import { instrumentById } from '@inner-hum/core/theory';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -28,18 +28,23 @@ export function PhraseEntry({
   const [parts, setParts] = useState<readonly ImportedPart[]>([]);
   const [refusal, setRefusal] = useState('');
   const notes = parsePhrase(phrase);
+  const shorter = phraseText(notes.slice(0, -1));
   const choices = Array.from({ length: 45 }, (_, i) => String(horn.lowestWrittenMidi + i));
   const read = async (file: File) => {
-    const { readMidi, readMusicXml } = await import('@inner-hum/core/formats');
-    const bytes = new Uint8Array(await file.arrayBuffer());
-    const found = /\.midi?$/i.test(file.name) ? readMidi(bytes) : readMusicXml(bytes);
+    const found = await readScore(file).catch(
+      (error: unknown) =>
+        ({ kind: 'refused', reason: 'notRead', detail: error instanceof Error ? error.message : '' }) as const,
+    );
     setRefusal(found.kind === 'refused' ? t(`overtones.file.${found.reason}`, { detail: found.detail }) : '');
     setParts(found.kind === 'parts' ? found.parts : []);
     if (found.kind === 'parts' && found.parts.length === 1) await takePart(found.parts[0]!);
   };
   const takePart = async (part: ImportedPart) => {
     const { forHorn } = await import('@inner-hum/core/formats');
-    onPhrase(phraseText(firstNotes(forHorn(part, horn, true))));
+    const text = phraseText(firstNotes(forHorn(part, horn, true)));
+    // Notes so high or low that they have no name here leave nothing to play.
+    if (isPhrase(text)) onPhrase(text);
+    else setRefusal(t('overtones.file.noNotes', { detail: part.name }));
   };
   return (
     <Flex gap="10px" align="flex-end" wrap="wrap" mt="10px">
@@ -51,10 +56,13 @@ export function PhraseEntry({
         onChange={(one) => setMidi(Number(one))}
       />
       <Choice label={t('fields.beats')} value={beats} options={LENGTHS} textOf={(one) => one} onChange={setBeats} />
-      <Button onClick={() => onPhrase(phraseText([...notes, { midi, beats: Number(beats) }]))}>
+      <Button
+        disabled={notes.length >= MOST_NOTES}
+        onClick={() => onPhrase(phraseText([...notes, { midi, beats: Number(beats) }]))}
+      >
         {t('overtones.addNote')}
       </Button>
-      <Button disabled={notes.length < 2} onClick={() => onPhrase(phraseText(notes.slice(0, -1)))}>
+      <Button disabled={!isPhrase(shorter)} onClick={() => onPhrase(shorter)}>
         {t('overtones.dropNote')}
       </Button>
       <FileButton accept=".musicxml,.xml,.mxl,.mid,.midi" testId="phrase-file" onFile={(file) => void read(file)}>
@@ -76,6 +84,12 @@ export function PhraseEntry({
       )}
     </Flex>
   );
+}
+
+async function readScore(file: File): Promise<ImportedParts> {
+  const { readMidi, readMusicXml } = await import('@inner-hum/core/formats');
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  return /\.midi?$/i.test(file.name) ? readMidi(bytes) : readMusicXml(bytes);
 }
 
 /** What a phrase can hold of an imported part. */

@@ -1,11 +1,11 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import {
   bestRoute,
-  exerciseScore,
   type ExerciseParameters,
   familyById,
   NoSourceError,
   parsePhrase,
+  tryScore,
   ROUTE_AIMS,
   routeChoices,
   usualExercise,
@@ -109,12 +109,7 @@ export function RoutePlanner() {
 
 /** The exercise when the horn can play it, else undefined. */
 function playable(exercise: ExerciseParameters): ExerciseParameters | undefined {
-  try {
-    exerciseScore(exercise);
-    return exercise;
-  } catch {
-    return undefined;
-  }
+  return 'score' in tryScore(exercise) ? exercise : undefined;
 }
 
 /** The three aims side by side: what each route costs and brings. */

@@ -1,10 +1,10 @@
 import { chakra } from '@chakra-ui/react';
-import { cautionsFor, exerciseScore } from '@inner-hum/core/exercise';
+import { cautionsFor } from '@inner-hum/core/exercise';
 import { useTranslation } from 'react-i18next';
 import { dayOf } from '../../shared/format';
 import { Button } from '../../shared/controls';
 import { useAppDispatch, useAppSelector } from '../../store';
-import { exerciseOf, settingsChanged } from '../../store/settings';
+import { scoreOf, settingsChanged } from '../../store/settings';
 
 /** What to mind with the present exercise, once a day, until it is put away. */
 export function CautionNote() {
@@ -12,7 +12,7 @@ export function CautionNote() {
   const dispatch = useAppDispatch();
   const settings = useAppSelector((state) => state.settings);
   const today = dayOf(new Date());
-  const caution = cautionsFor(exerciseScore(exerciseOf(settings))).find((one) => settings.cautionsSeen[one] !== today);
+  const caution = cautionsFor(scoreOf(settings)).find((one) => settings.cautionsSeen[one] !== today);
   if (!caution) return null;
   const dismiss = () => dispatch(settingsChanged({ cautionsSeen: { ...settings.cautionsSeen, [caution]: today } }));
   return (

@@ -1,4 +1,4 @@
-import { beatSeconds, scoreBeats, exerciseScore } from '@inner-hum/core/exercise';
+import { beatSeconds, scoreBeats } from '@inner-hum/core/exercise';
 import { DEMAND_CENTS } from '@inner-hum/core/measure';
 import { hzToMidi, instrumentById, midiToHz, writtenMidi } from '@inner-hum/core/theory';
 import { useCallback, useEffect } from 'react';
@@ -8,7 +8,7 @@ import { setLiveNote } from '../../shared/liveNote';
 import { drawRibbon, ribbonSteps, type RibbonFrames } from '../../shared/ribbon';
 import { usePalette } from '../../shared/useColourMode';
 import { useAppSelector } from '../../store';
-import { rulerOf, exerciseOf } from '../../store/settings';
+import { rulerOf, scoreOf } from '../../store/settings';
 
 /** Longest stretch shown at once, seconds; longer scores scroll. */
 const SHOWN_S = 16;
@@ -41,7 +41,7 @@ export function LiveRibbon({ live }: { readonly live: boolean }) {
         const targetOf = (hz: number) => midiToHz(Math.round(hzToMidi(hz, a4Hz)), a4Hz);
         drawRibbon(context, { ...common, hidden: false, fromS: toS - FREE_SHOWN_S, toS, steps: [], targetOf });
       } else {
-        const score = exerciseScore(exerciseOf(settings));
+        const score = scoreOf(settings);
         const beatS = beatSeconds(score);
         const firstS = timing?.firstBeatAtS ?? (timing && nowS !== undefined ? nowS : 0);
         const totalS = scoreBeats(score) * beatS;

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import { exerciseScore, type Score, type Step } from '@inner-hum/core/exercise';
+import type { Score, Step } from '@inner-hum/core/exercise';
 import { foldedCents } from '@inner-hum/core/measure';
 import {
   centsBetweenHz,
@@ -12,14 +12,14 @@ import {
   writtenMidi,
   writtenToHz,
 } from '@inner-hum/core/theory';
-import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
+import { useEffect, useRef, useState, type RefObject } from 'react';
 import { useTranslation } from 'react-i18next';
 import { runner, type Timing } from '../../audio/takeRunner';
 import { formatSigned } from '../../shared/format';
 import { usePartialName } from '../../shared/usePartialName';
 import { useNoteName } from '../../shared/useNoteName';
 import { useAppSelector } from '../../store';
-import { exerciseOf } from '../../store/settings';
+import { exerciseOf, scoreOf } from '../../store/settings';
 import { exerciseKey } from '../../store/stand';
 import { FingeringOf } from './FingeringOf';
 
@@ -33,8 +33,8 @@ export function StandHead() {
   const nameOf = useNoteName();
   const { phase, decisions, decisionsAbout } = useAppSelector((state) => state.stand);
   const settings = useAppSelector((state) => state.settings);
-  const exercise = useMemo(() => exerciseOf(settings), [settings]);
-  const score = useMemo(() => exerciseScore(exercise), [exercise]);
+  const exercise = exerciseOf(settings);
+  const score = scoreOf(settings);
   const tries = decisionsAbout === exerciseKey(exercise) ? decisions.length : 0;
   const [fingeredMidi, setFingered] = useState(score.steps[0]!.fingeredMidi);
   const partialName = usePartialName();

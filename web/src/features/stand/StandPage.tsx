@@ -1,7 +1,7 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { highestNote, TEMPO_RANGE_BPM } from '@inner-hum/core/exercise';
 import { instrumentById } from '@inner-hum/core/theory';
-import { useEffect, useMemo, useRef } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { runner } from '../../audio/takeRunner';
@@ -15,7 +15,7 @@ import { VerdictText } from '../../shared/VerdictText';
 import { noticed } from '../../store/notices';
 import { store, useAppDispatch, useAppSelector } from '../../store';
 import { exerciseChanged, exerciseOf, settingsChanged, usualFor } from '../../store/settings';
-import { awayFrom, exerciseKey, phaseChanged } from '../../store/stand';
+import { awayFrom, exerciseKey, nextExercise, phaseChanged } from '../../store/stand';
 import { ExerciseControls } from '../../shared/ExerciseControls';
 import { LiveRibbon } from './LiveRibbon';
 import { BeforePlaying } from './BeforePlaying';
@@ -52,7 +52,7 @@ function useStandActions(): StandActions {
       next: () => {
         if (waiting()) return runner.goOn();
         const { last, phase } = store.getState().stand;
-        if (phase === 'verdict' && last) dispatch(exerciseChanged(last.verdict.next.parameters));
+        if (phase === 'verdict' && last) dispatch(settingsChanged({ exercise: nextExercise(last) }));
         if (resting()) start();
       },
       home: () => {
@@ -124,12 +124,7 @@ export default function StandPage() {
       <Status />
       <Flex gap="12px" align="center" wrap="wrap" py="6px">
         {!verdict && (
-          <Button
-            tone="strong"
-            onClick={actions.toggle}
-            disabled={phase === 'judging' || phase === 'opening'}
-            data-testid="start"
-          >
+          <Button tone="strong" onClick={actions.toggle} data-testid="start">
             {playing ? t('stand.stop') : t('stand.start')} <Key>{t('stand.startKey')}</Key>
           </Button>
         )}
@@ -162,18 +157,35 @@ export default function StandPage() {
   );
 }
 
+/** Seconds that a phase has lasted, once it has lasted longer than one would wait without a word. */
+function useLongWait(phase: string): number {
+  const [waited, setWaited] = useState({ phase, seconds: 0 });
+  useEffect(() => {
+    if (phase !== 'opening' && phase !== 'judging') return undefined;
+    const fromMs = performance.now();
+    const timer = setInterval(
+      () => setWaited({ phase, seconds: Math.round((performance.now() - fromMs) / 1000) }),
+      1000,
+    );
+    return () => clearInterval(timer);
+  }, [phase]);
+  return waited.phase === phase && waited.seconds >= LONG_WAIT_S ? waited.seconds : 0;
+}
+const LONG_WAIT_S = 2;
+
 function Status() {
   const { t } = useTranslation();
   const { phase, paused } = useAppSelector((state) => state.stand);
   const source = useAppSelector((state) => state.settings.source);
   const last = useAppSelector((state) => state.stand.last);
+  const seconds = useLongWait(phase);
   const text = {
     idle: `${t('stand.begin')}${last === null && source === 'microphone' ? ` ${t('stand.beginOpen')}` : ''}`,
-    opening: t('stand.opening'),
+    opening: t(seconds > 0 ? 'stand.openingSlow' : 'stand.opening'),
     countIn: '',
     waiting: t('stand.waiting'),
     running: '',
-    judging: t('stand.judging'),
+    judging: seconds > 0 ? t('stand.judgingSlow', { seconds }) : t('stand.judging'),
     verdict: last && last.lostMs > 20 ? t('stand.lost', { ms: last.lostMs }) : '',
     free: t('stand.freeListening'),
   }[phase];

@@ -1,15 +1,15 @@
 import { Box, chakra } from '@chakra-ui/react';
-import { beatSeconds, exerciseScore } from '@inner-hum/core/exercise';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { beatSeconds } from '@inner-hum/core/exercise';
+import { useEffect, useRef, useState } from 'react';
 import { runner } from '../../audio/takeRunner';
 import { Part, type PartPlaces } from '../../shared/Part';
 import { useAppSelector } from '../../store';
-import { exerciseOf } from '../../store/settings';
+import { scoreOf } from '../../store/settings';
 
 /** The written part of the exercise: one system at a time, with a mark that moves with the beat. */
 export function StandPart({ running }: { readonly running: boolean }) {
   const settings = useAppSelector((state) => state.settings);
-  const score = useMemo(() => exerciseScore(exerciseOf(settings)), [settings]);
+  const score = scoreOf(settings);
   const [places, setPlaces] = useState<PartPlaces>();
   const view = useRef<HTMLDivElement>(null);
   const mark = useRef<HTMLDivElement>(null);

@@ -6,9 +6,11 @@ import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useParams } from 'react-router';
 import { database } from '../../db/database';
+import { judgeAgain } from '../../audio/judgeAgain';
 import { changeNote, wholeTake } from '../../db/takes';
 import { Button, Field, Key, TextArea } from '../../shared/controls';
-import { deleteTake } from '../../shared/deleteTake';
+import { DamagedTake, TakeBoundary } from '../../shared/Boundary';
+import { deleteTake } from '../../shared/undo';
 import { takeView } from '../../shared/MiniRibbon';
 import { DrawnRibbon } from '../../shared/DrawnRibbon';
 import { drawRibbon } from '../../shared/ribbon';
@@ -33,18 +35,67 @@ export default function TakePage() {
   const { t } = useTranslation();
   // The note is edited in place and must not load the whole take anew.
   const present = useLiveQuery(async () => (await database.takes.where('id').equals(id).count()) > 0, [id]);
-  const [take, setTake] = useState<WholeTake | null | undefined>(undefined);
+  const [judged, setJudged] = useState(0);
+  const [opened, setOpened] = useState<Opened>();
   useEffect(() => {
-    if (present !== undefined) void wholeTake(id).then((found) => setTake(found ?? null));
-  }, [id, present]);
-  if (take === undefined) return <p>{t('app.loading')}</p>;
-  if (take === null || present === false)
+    if (present === undefined) return undefined;
+    let gone = false;
+    const show = (take: Opened['take']) => void (gone || setOpened({ id, take }));
+    wholeTake(id).then(
+      (found) => show(found ?? (present ? 'damaged' : 'missing')),
+      () => show('damaged'),
+    );
+    return () => void (gone = true);
+  }, [id, present, judged]);
+  // What was opened before is another take.
+  if (opened?.id !== id) return <p>{t('app.loading')}</p>;
+  const { take } = opened;
+  if (take === 'damaged') return <DamagedTake id={id} />;
+  if (take === 'missing' || present === false)
     return (
       <chakra.p mt="32px" fontSize="1.2rem">
         {t('take.missing')} <Link to="/log">{t('log.title')}</Link>
       </chakra.p>
     );
-  return <OpenTake key={id} take={take} />;
+  return (
+    <TakeBoundary key={id} id={id}>
+      {take.record.unjudged !== undefined && <NotJudged take={take} onJudged={() => setJudged((times) => times + 1)} />}
+      <OpenTake key={`${id} ${judged}`} take={take} />
+    </TakeBoundary>
+  );
+}
+
+interface Opened {
+  readonly id: string;
+  readonly take: WholeTake | 'damaged' | 'missing';
+}
+
+/** A take that could not be judged, and another try at it. */
+function NotJudged({ take, onJudged }: { readonly take: WholeTake; readonly onJudged: () => void }) {
+  const { t } = useTranslation();
+  const [busy, setBusy] = useState(false);
+  const [failure, setFailure] = useState('');
+  const judge = async () => {
+    setBusy(true);
+    setFailure('');
+    try {
+      await judgeAgain(take);
+      onJudged();
+    } catch (error) {
+      setFailure(error instanceof Error ? error.message : String(error));
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <Flex align="center" gap="12px" wrap="wrap" mt="14px" data-testid="not-judged">
+      <span>{t('verdict.findings.notJudged')}</span>
+      <Button tone="strong" disabled={busy} onClick={() => void judge()}>
+        {t(busy ? 'take.judging' : 'take.judgeNow')}
+      </Button>
+      {failure && <span role="alert">{t('take.judgeFailed', { detail: failure })}</span>}
+    </Flex>
+  );
 }
 
 function OpenTake({ take }: { readonly take: WholeTake }) {
@@ -115,7 +166,10 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
           )}
           <chakra.p color="inkSoft" fontSize="0.85rem">
             {t('measures.uncertaintyHelp')}{' '}
-            {t('take.bytes', { kB: kB.toFixed(0), perMinute: ((kB * 6000) / record.frameCount).toFixed(0) })}
+            {t('take.bytes', {
+              kB: kB.toFixed(0),
+              perMinute: ((kB * 6000) / Math.max(1, record.frameCount)).toFixed(0),
+            })}
           </chakra.p>
         </Box>
       </Grid>
@@ -213,13 +267,22 @@ function Playback(props: {
 function NoteToSelf({ id, first }: { readonly id: string; readonly first: string }) {
   const { t } = useTranslation();
   const [text, setText] = useState(first);
+  const [failed, setFailed] = useState(false);
   return (
-    <Field label={t('take.note')} help={t('take.noteHint')} mt="14px">
+    <Field
+      label={t('take.note')}
+      help={t('take.noteHint')}
+      error={failed ? t('take.noteNotStored') : undefined}
+      mt="14px"
+    >
       <TextArea
         value={text}
         onChange={(event) => {
           setText(event.target.value);
-          void changeNote(id, event.target.value);
+          changeNote(id, event.target.value).then(
+            () => setFailed(false),
+            () => setFailed(true),
+          );
         }}
       />
     </Field>

@@ -5,6 +5,7 @@ import { addDays, format } from 'date-fns';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Button, Choice, Field, TextInput, Tick } from '../../shared/controls';
+import { deleteFromSettings } from '../../shared/undo';
 import { dayOf } from '../../shared/format';
 import { SectionTitle } from '../../shared/PageTitle';
 import { useNoteName } from '../../shared/useNoteName';
@@ -40,7 +41,12 @@ export function Goals() {
             {t(`goals.kinds.${goal.kind}`, { note: nameOf(goal.midi) })},{' '}
             {t('goals.by', { date: format(new Date(`${goal.by}T12:00`), 'd MMM') })}
           </Box>
-          <Button tone="quiet" onClick={() => change(goals.filter((one) => one !== goal))}>
+          <Button
+            tone="quiet"
+            onClick={() =>
+              deleteFromSettings({ goals: goals.filter((one) => one !== goal), session: null }, t('goals.removed'))
+            }
+          >
             {t('exercise.remove')}
           </Button>
         </Flex>

@@ -1,0 +1,179 @@
+import type { Page } from '@playwright/test';
+
+/** What the made microphone hears, as JavaScript source of a function of the time since the take's first beat, seconds. */
+export interface MadeSound {
+  /** body of `(timeS: number) => number`, the sample at that time; 0 s is the first sample after the permission */
+  readonly sampleAt: string;
+  /** what the question for the microphone comes to; `never` leaves it open */
+  readonly microphone?: 'given' | 'refused' | 'missing' | 'never';
+}
+
+/**
+ * Gives a page a sound card that is made: its clock runs as fast as the ear keeps up, whatever the machine, and its sound
+ * goes block by block through the same port that the capture worklet uses. Everything else of the page is as it is.
+ */
+export async function withMadeSound(page: Page, sound: Partial<MadeSound> = {}): Promise<void> {
+  await page.addInitScript(install, { sampleAt: 'return 0', microphone: 'given', ...sound });
+}
+
+/** Runs in the page, before any of its scripts. */
+function install({ sampleAt, microphone }: { readonly sampleAt: string; readonly microphone: string }): void {
+  const RATE_HZ = 44100;
+  const BLOCK = 256;
+  const BLOCKS_A_TICK = 26;
+  /** the clock waits while the ear is this far behind it */
+  const BEHIND_S = 0.4;
+  const HOP_S = 0.01;
+  const heard = { listening: false, startedAtS: 0, upToS: 0 };
+
+  // What goes to and from the ear's worker tells whether it listens and how far it is.
+  const post = Worker.prototype.postMessage;
+  Worker.prototype.postMessage = function (this: Worker, message: unknown, ...rest: never[]) {
+    const path = (message as { path?: readonly string[] } | undefined)?.path?.join('.');
+    if (path === 'begin') Object.assign(heard, { listening: true, startedAtS: -1 });
+    if (path && ['finishTake', 'finishFrames', 'finishLoop', 'stop'].includes(path)) heard.listening = false;
+    post.call(this, message, ...rest);
+  } as typeof post;
+  class Channel extends MessageChannel {
+    constructor() {
+      super();
+      this.port1.addEventListener('message', ({ data }: MessageEvent<Record<string, never>>) => {
+        if (data['kind'] === 'started') heard.startedAtS = heard.upToS = Number(data['firstSample']) / RATE_HZ;
+        const rows = data['rows'] as Float32Array | undefined;
+        if (data['kind'] === 'frames' && rows) heard.upToS = heard.startedAtS + rows[rows.length - 4]! * HOP_S;
+      });
+    }
+  }
+  window.MessageChannel = Channel;
+
+  /** Any node or parameter of the audio graph: it takes part in nothing. */
+  const silent: unknown = new Proxy(function () {}, {
+    get: (_, name) => (name === 'connect' ? () => silent : name === Symbol.toPrimitive ? () => 0 : silent),
+    apply: () => silent,
+    set: () => true,
+  });
+
+  class Source extends EventTarget {
+    onended: (() => void) | null = null;
+    buffer: AudioBuffer | null = null;
+    loop = false;
+    private startS = Infinity;
+    private offsetS = 0;
+    private captured = false;
+    constructor(private readonly context: MadeContext) {
+      super();
+    }
+    connect(to: unknown) {
+      if (to instanceof Capture) this.captured = true;
+      if (to instanceof Capture) to.sources.add(this);
+      return to;
+    }
+    disconnect() {
+      for (const capture of captures) capture.sources.delete(this);
+    }
+    start(atS = 0, offsetS = 0) {
+      this.startS = Math.max(atS, this.context.currentTime);
+      this.offsetS = offsetS;
+      playing.add(this);
+    }
+    stop() {
+      if (playing.delete(this)) setTimeout(() => this.onended?.(), 0);
+    }
+    /** the sample at a context time; undefined when nothing comes from here any more */
+    at(timeS: number): number {
+      const index = Math.round((timeS - this.startS + this.offsetS) * RATE_HZ);
+      return timeS >= this.startS ? (this.buffer?.getChannelData(0)[index] ?? 0) : 0;
+    }
+    get endsS(): number {
+      return this.startS + (this.buffer?.duration ?? 0) - this.offsetS;
+    }
+    tick(nowS: number) {
+      if (!this.loop && nowS > this.endsS && !this.captured) this.stop();
+    }
+  }
+  class Microphone {
+    private fromS = -1;
+    private readonly sample = new Function('timeS', sampleAt) as (timeS: number) => number;
+    constructor(private readonly track: { readyState: string }) {}
+    connect(to: unknown) {
+      if (to instanceof Capture) to.sources.add(this);
+      return to;
+    }
+    disconnect() {
+      for (const capture of captures) capture.sources.delete(this);
+    }
+    at(timeS: number): number {
+      if (this.fromS < 0) this.fromS = timeS;
+      // A real input always carries noise.
+      return this.sample(timeS - this.fromS) + (Math.random() - 0.5) * 6e-4;
+    }
+    get gone() {
+      return this.track.readyState !== 'live';
+    }
+  }
+  type Sounding = { at(timeS: number): number; readonly gone?: boolean };
+  const playing = new Set<Source>();
+  const captures = new Set<Capture>();
+
+  class Capture {
+    readonly sources = new Set<Sounding>();
+    readonly port = { postMessage: (port: MessagePort) => (this.target = port) };
+    target: MessagePort | undefined;
+    constructor() {
+      captures.add(this);
+    }
+    block(firstSample: number) {
+      const live = [...this.sources].filter((source) => !source.gone);
+      if (!this.target || live.length === 0) return;
+      const samples = new Float32Array(BLOCK);
+      for (let i = 0; i < BLOCK; i++) for (const source of live) samples[i]! += source.at((firstSample + i) / RATE_HZ);
+      this.target.postMessage({ kind: 'block', firstSample, samples }, [samples.buffer]);
+    }
+  }
+
+  let sample = 0;
+  setInterval(() => {
+    if (heard.listening && heard.startedAtS >= 0 && sample / RATE_HZ - heard.upToS > BEHIND_S) {
+      const anyLive = [...captures].some((capture) => [...capture.sources].some((source) => !source.gone));
+      if (anyLive) return;
+    }
+    for (let k = 0; k < BLOCKS_A_TICK; k++, sample += BLOCK) for (const capture of captures) capture.block(sample);
+    for (const source of playing) source.tick(sample / RATE_HZ);
+  }, 15);
+
+  class MadeContext extends EventTarget {
+    readonly sampleRate = RATE_HZ;
+    readonly destination = silent;
+    readonly baseLatency = 0;
+    readonly outputLatency = 0;
+    state = 'running';
+    readonly audioWorklet = { addModule: () => Promise.resolve() };
+    private readonly offline = new OfflineAudioContext(1, 1, RATE_HZ);
+    get currentTime() {
+      return sample / RATE_HZ;
+    }
+    resume = () => Promise.resolve();
+    close = () => Promise.resolve(void (this.state = 'closed'));
+    createBuffer = (channels: number, length: number, rate: number) =>
+      this.offline.createBuffer(channels, length, rate);
+    decodeAudioData = (bytes: ArrayBuffer) => this.offline.decodeAudioData(bytes);
+    createBufferSource = () => new Source(this);
+    createMediaStreamSource = (stream: { getAudioTracks(): { readyState: string }[] }) =>
+      new Microphone(stream.getAudioTracks()[0]!);
+    createOscillator = () => silent;
+    createGain = () => silent;
+    createPeriodicWave = () => silent;
+  }
+  Object.assign(window, { AudioContext: MadeContext, AudioWorkletNode: Capture, AudioBufferSourceNode: Source });
+
+  const refusals = { refused: 'NotAllowedError', missing: 'NotFoundError' } as const;
+  navigator.mediaDevices.getUserMedia = () => {
+    if (microphone === 'never') return new Promise(() => undefined);
+    if (microphone === 'refused' || microphone === 'missing')
+      return Promise.reject(new DOMException('', refusals[microphone]));
+    const track = Object.assign(new EventTarget(), { readyState: 'live', label: 'made', stop: () => undefined });
+    track.stop = () => void (track.readyState = 'ended');
+    Object.assign(window, { madeTrack: track });
+    return Promise.resolve({ getAudioTracks: () => [track], getTracks: () => [track] } as unknown as MediaStream);
+  };
+}

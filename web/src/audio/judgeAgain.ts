@@ -1,0 +1,36 @@
+import { fromInt16, packedLength } from '@inner-hum/core/formats/light';
+import type { WholeTake } from '@inner-hum/core/formats';
+import { replaceTake } from '../db/takes';
+import { earService } from './desk';
+import { assignmentOf, hearingFor, newTake } from './newTake';
+
+/**
+ * Judges a take that could not be judged when it was played, from its frames or, where there are none, from its sound,
+ * and puts it in the old one's place.
+ * @throws when it can't be judged now either; the take is as it was
+ */
+export async function judgeAgain({ record, frames, sound }: WholeTake): Promise<void> {
+  const about = assignmentOf({ ...record, firstBeatS: record.firstBeatS }, []);
+  if (record.frameCount > 0 && frames.length === packedLength(record.frameCount)) {
+    const packed = new Uint8Array(frames);
+    const judged = await earService().assessFrames(packed, record.frameCount, {
+      ...about,
+      firstBeatS: record.firstBeatS,
+    });
+    const { unjudged: reason, ...rest } = record;
+    if (reason !== undefined) await replaceTake({ record: { ...rest, ...judged }, frames });
+    return;
+  }
+  if (!sound) throw new Error('there is neither sound nor frames');
+  const plan = { ...record, firstBeatS: record.firstBeatS };
+  const heard = await earService().assessRecording(
+    fromInt16(sound.samples),
+    hearingFor(plan, sound.sampleRateHz),
+    about,
+    record.firstBeatS,
+  );
+  if (!heard) throw new Error('no sound');
+  if (heard.unjudged !== undefined) throw new Error(heard.unjudged);
+  const judged = newTake(plan, heard, { id: record.id, cut: record.cut, keepSound: true });
+  await replaceTake({ ...judged, record: { ...judged.record, note: record.note, demo: record.demo } });
+}

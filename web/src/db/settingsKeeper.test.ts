@@ -1,0 +1,24 @@
+// @vitest-environment happy-dom
+import 'fake-indexeddb/auto';
+import { expect, it, vi } from 'vitest';
+import { store } from '../store';
+import { settingsChanged } from '../store/settings';
+import { storeChanges, storedSettings } from './settings';
+import { keepSettings } from './settingsKeeper';
+
+const now = () => store.getState().settings;
+
+it('quick changes are never undone by what was stored before them; another page’s change is taken over', async () => {
+  await keepSettings();
+  const seen: number[] = [];
+  store.subscribe(() => seen.push(now().a4Hz));
+  for (let hz = 430; hz < 450; hz++) {
+    store.dispatch(settingsChanged({ a4Hz: hz }));
+    await new Promise((resolve) => setTimeout(resolve, hz % 3));
+  }
+  await vi.waitFor(async () => expect((await storedSettings())?.a4Hz).toBe(449));
+  expect(seen).toEqual([...seen].sort((a, b) => a - b));
+  await storeChanges({ minutes: 45 });
+  await vi.waitFor(() => expect(now().minutes).toBe(45));
+  expect(now().a4Hz).toBe(449);
+});

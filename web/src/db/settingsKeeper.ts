@@ -1,0 +1,64 @@
+import { i18next } from '../i18n';
+import { store } from '../store';
+import { noticed } from '../store/notices';
+import { settingsLoaded, type Settings } from '../store/settings';
+import { changedParts, loadSettings, onStoredSettings, storeChanges, storedSettings } from './settings';
+
+/**
+ * Loads the settings and from then on keeps the store and the database the same: only what changed here is written, what
+ * another page changed is taken over, and a change that could not be written is told and written with the next one.
+ */
+export async function keepSettings(): Promise<void> {
+  const { settings: first, aside } = await loadSettings();
+  store.dispatch(settingsLoaded(first));
+  if (aside.length > 0)
+    store.dispatch(
+      noticed({
+        text: i18next.t('app.settingsAside', { count: aside.length, parts: partsOf(aside.map((one) => one.path)) }),
+      }),
+    );
+  /** What the database holds as far as this page knows. */
+  let stored = first;
+  let pending: Partial<Settings> = {};
+  let writing = Promise.resolve();
+  store.subscribe(() => {
+    const { settings } = store.getState();
+    const changes = changedParts(stored, settings);
+    if (Object.keys(changes).length === 0) return;
+    stored = settings;
+    pending = { ...pending, ...changes };
+    writing = writing.then(write);
+  });
+  async function write(): Promise<void> {
+    const changes = pending;
+    if (Object.keys(changes).length === 0) return;
+    pending = {};
+    try {
+      await storeChanges(changes);
+    } catch (error) {
+      pending = { ...changes, ...pending };
+      const detail = error instanceof Error ? error.message : String(error);
+      store.dispatch(noticed({ text: i18next.t('app.settingsNotStored', { detail }) }));
+    }
+  }
+  // Taken over in line with our own writes: what the database held before one of them must not undo it here.
+  onStoredSettings(() => (writing = writing.then(takeOver)));
+  async function takeOver(): Promise<void> {
+    const theirs = await storedSettings().catch(() => undefined); // the next change is read again
+    if (!theirs || Object.keys(pending).length > 0) return;
+    const { settings } = store.getState();
+    const other = Object.fromEntries(
+      Object.entries(changedParts(settings, theirs)).filter(
+        ([name, value]) => JSON.stringify(value) !== JSON.stringify(settings[name as keyof Settings]),
+      ),
+    );
+    if (Object.keys(other).length === 0) return;
+    stored = { ...settings, ...other };
+    store.dispatch(settingsLoaded(stored));
+  }
+}
+
+/** Names of the parts, each once: "goals, rulers". */
+function partsOf(paths: readonly string[]): string {
+  return [...new Set(paths.map((path) => path.split(/[.[]/)[0]))].join(', ');
+}

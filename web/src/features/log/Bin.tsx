@@ -1,0 +1,53 @@
+import { chakra, Flex } from '@chakra-ui/react';
+import { format } from 'date-fns';
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useTranslation } from 'react-i18next';
+import { binnedTakes, emptyBin, restoreTake } from '../../db/takes';
+import { Button } from '../../shared/controls';
+import { exerciseTitle } from '../../shared/exerciseText';
+import { Boundary } from '../../shared/Boundary';
+import { useNoteName } from '../../shared/useNoteName';
+import type { BinRow } from '../../db/database';
+
+/** Takes deleted in the last thirty days, each to be had back. */
+export function Bin() {
+  const { t } = useTranslation();
+  const rows = useLiveQuery(binnedTakes, []);
+  if (!rows?.length) return null;
+  return (
+    <chakra.details mt="26px" data-testid="bin">
+      <chakra.summary cursor="pointer" minHeight="32px" color="inkSoft">
+        {t('log.bin.title', { count: rows.length })}
+      </chakra.summary>
+      <chakra.ul listStyleType="none">
+        {rows.map((row) => (
+          <chakra.li key={row.takeId} borderTopWidth="1px" borderColor="line" py="6px">
+            <Flex align="center" gap="14px">
+              <chakra.span flex="1 1 auto">
+                <Boundary broken={() => t('take.damaged')}>
+                  <BinLine row={row} />
+                </Boundary>
+              </chakra.span>
+              <Button onClick={() => void restoreTake(row.takeId).catch(() => undefined /* it stays in the bin */)}>
+                {t('log.bin.restore')}
+              </Button>
+            </Flex>
+          </chakra.li>
+        ))}
+      </chakra.ul>
+      <Button tone="quiet" onClick={() => void emptyBin().catch(() => undefined /* it stays in the bin */)}>
+        {t('log.bin.empty')}
+      </Button>
+    </chakra.details>
+  );
+}
+
+function BinLine({ row: { record } }: { readonly row: BinRow }) {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  return (
+    <>
+      {format(new Date(record.startedAt), 'd MMM yyyy, HH:mm')} · {exerciseTitle(t, record.parameters, nameOf)}
+    </>
+  );
+}

@@ -1,0 +1,83 @@
+import { chakra, Flex } from '@chakra-ui/react';
+import { format, isValid } from 'date-fns';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { keepDraftAsSound, recoverDraft, removeDraft, saveDraftSound } from '../audio/recoverDrafts';
+import { useAppDispatch, useAppSelector } from '../store';
+import type { UnkeptTake } from '../store/drafts';
+import { noticed } from '../store/notices';
+import { Button } from './controls';
+import { useIdle } from './useIdle';
+
+/** Takes that are drafts still, with what can be done with each; nothing of them goes before the player says so. */
+export function DraftOffers() {
+  const { t } = useTranslation();
+  const { unkept, progress } = useAppSelector((state) => state.drafts);
+  const idle = useIdle();
+  if (!idle) return null;
+  return (
+    <>
+      {progress !== null && (
+        <chakra.p role="status" my="6px" data-testid="recovering">
+          {t('drafts.recovering', { percent: Math.round(100 * progress) })}
+        </chakra.p>
+      )}
+      {unkept.map((one) => (
+        <Offer key={one.takeId} draft={one} />
+      ))}
+    </>
+  );
+}
+
+function Offer({ draft }: { readonly draft: UnkeptTake }) {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const [busy, setBusy] = useState(false);
+  const { takeId, startedAt, seconds, why, detail } = draft;
+  const day = new Date(startedAt);
+  const doing = async (work: Promise<unknown>) => {
+    setBusy(true);
+    try {
+      await work;
+    } catch (error) {
+      const reason = error instanceof Error ? error.message : String(error);
+      dispatch(noticed({ text: t('drafts.failedAgain', { detail: reason }) }));
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <chakra.section
+      role="alert"
+      bg="panel"
+      borderWidth="2px"
+      borderColor="accent"
+      borderRadius="card"
+      p="12px 16px"
+      my="8px"
+      data-testid="draft-offer"
+    >
+      <chakra.p mb="8px">
+        {t(`drafts.${why}`, {
+          when: isValid(day) ? format(day, 'd MMM, HH:mm') : t('drafts.unknownTime'),
+          seconds,
+          detail,
+        })}
+      </chakra.p>
+      <Flex gap="10px" wrap="wrap">
+        <Button tone="strong" disabled={busy} onClick={() => void doing(recoverDraft(takeId))}>
+          {t('drafts.judge')}
+        </Button>
+        <Button disabled={busy} onClick={() => void doing(keepDraftAsSound(takeId))}>
+          {t('drafts.keepSound')}
+        </Button>
+        <Button disabled={busy} onClick={() => void doing(saveDraftSound(takeId))}>
+          {t('drafts.saveSound')}
+        </Button>
+        <Button tone="quiet" disabled={busy} onClick={() => void doing(removeDraft(takeId))}>
+          {t('drafts.remove')}
+        </Button>
+      </Flex>
+    </chakra.section>
+  );
+}
