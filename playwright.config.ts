@@ -21,8 +21,6 @@ export default defineConfig({
   timeout: 90_000,
   // The demo season is read, checked and laid out in the browser before it shows.
   expect: { timeout: 15_000 },
-  // A few flows still go through the browser's own fake device, which now and then loses sound or stalls its clock.
-  retries: 2,
   outputDir: 'test-results',
   reporter: [['list'], ['json', { outputFile: '.cache/browser.json' }]],
   use: {

@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process';
 import { resolve } from 'node:path';
 import { chromium } from '@playwright/test';
 import { CHROMIUM_FLAGS } from '../playwright.config';
-import { writeSwellWav } from '../tests/testWav';
+import { swellTone, writeToneWav } from '../tests/testWav';
 
 const PORT = 4192;
 
@@ -20,7 +20,7 @@ export interface BrowserFigures {
 export async function browserFigures(): Promise<BrowserFigures> {
   const wav = resolve('.cache/bench.wav');
   const steady = { hz: 233.08, beatS: 1, beats: 12, softDb: -30, loudDb: -24, centreCents: 0, slopeCents: 0 };
-  writeSwellWav(wav, steady, 0.5, 0.5);
+  writeToneWav(wav, swellTone(steady), 0.5, 0.5);
   const server = spawn('npx', ['tsx', 'server/src/main.ts', '--port', String(PORT)], {
     stdio: 'ignore',
     detached: true,

@@ -1,4 +1,4 @@
-import { expect, test as base } from '@playwright/test';
+import { expect, test as base, type Page } from '@playwright/test';
 import { withMadeSound, type MadeSound } from './madeSound';
 
 /** Tests of the whole application on a made sound card; `sound` says what its microphone hears. */
@@ -10,3 +10,26 @@ export const test = base.extend<{ sound: Partial<MadeSound> }>({
   },
 });
 export { expect };
+
+/** Keeps every text that an element of the page shows from now on, also for a moment; the result gives them. */
+export async function textsOf(page: Page, testId: string): Promise<() => Promise<string[]>> {
+  const texts = await page.evaluateHandle((id) => {
+    const seen: string[] = [];
+    const look = () => {
+      const text = document.querySelector(`[data-testid="${id}"]`)?.textContent;
+      if (text && seen.at(-1) !== text) seen.push(text);
+    };
+    new MutationObserver(look).observe(document.body, { subtree: true, childList: true, characterData: true });
+    return seen;
+  }, testId);
+  return () => texts.jsonValue();
+}
+
+/** Waits until an element shows a text, be it for a moment. */
+export async function momentOf(page: Page, testId: string, text: string): Promise<void> {
+  await page.waitForFunction(
+    ([id, wanted]) => document.querySelector(`[data-testid="${id}"]`)?.textContent === wanted,
+    [testId, text],
+    { polling: 'raf' },
+  );
+}

@@ -1,14 +1,10 @@
-import { resolve } from 'node:path';
-import { expect, test } from '@playwright/test';
-import { hearing } from './fakeMicrophone';
-import { writeToneWav } from './testWav';
+import { expect, test } from './app';
+import { hears } from './testWav';
 
 /** Alto, written E♭4 down to B♭3, a second each, in one fade; the last note breaks into the octave for 0.3 s. */
 const WRITTEN = [63, 62, 61, 60, 59, 58];
 const JUMP = { fromS: 5.4, toS: 5.7 };
-const WAV = resolve('.cache/descent.wav');
-writeToneWav(
-  WAV,
+const HEARD = hears(
   {
     lengthS: WRITTEN.length,
     hzAt: (t) => {
@@ -18,12 +14,9 @@ writeToneWav(
     levelDbAt: (t) => -21 - 3 * t,
   },
   7,
-  2,
 );
 
-test.use({ launchOptions: hearing(WAV) });
-// The headless sound device now and then loses sound, as in microphone.spec.ts.
-test.describe.configure({ retries: 3 });
+test.use({ sound: HEARD });
 
 test('a one-breath descent by microphone: the octave in its last note is found, and only there', async ({ page }) => {
   await page.goto('/stand');

@@ -1,9 +1,11 @@
 import type { Page } from '@playwright/test';
 
-/** What the made microphone hears, as JavaScript source of a function of the time since the take's first beat, seconds. */
+/** What the made microphone hears, by the time since the ear began to listen, seconds; a little noise is always added. */
 export interface MadeSound {
-  /** body of `(timeS: number) => number`, the sample at that time; 0 s is the first sample after the permission */
+  /** JavaScript source, body of `(timeS: number) => number`: the sample at that time */
   readonly sampleAt: string;
+  /** instead of it: 16-bit samples at 44.1 kHz, base64, then silence */
+  readonly samples?: string;
   /** what the question for the microphone comes to; `never` leaves it open */
   readonly microphone?: 'given' | 'refused' | 'missing' | 'never';
 }
@@ -13,11 +15,20 @@ export interface MadeSound {
  * goes block by block through the same port that the capture worklet uses. Everything else of the page is as it is.
  */
 export async function withMadeSound(page: Page, sound: Partial<MadeSound> = {}): Promise<void> {
-  await page.addInitScript(install, { sampleAt: 'return 0', microphone: 'given', ...sound });
+  await page.addInitScript(install, { sampleAt: 'return 0', samples: '', microphone: 'given' as const, ...sound });
+}
+
+declare global {
+  interface Window {
+    /** the made microphone's track, once it was given */
+    madeTrack: EventTarget & { readyState: string };
+    /** with `free` the clock goes on whether the ear keeps up or not; `asleep` holds it, as a device that is gone does */
+    madeClock: { free: boolean; asleep: boolean };
+  }
 }
 
 /** Runs in the page, before any of its scripts. */
-function install({ sampleAt, microphone }: { readonly sampleAt: string; readonly microphone: string }): void {
+function install({ sampleAt, samples, microphone }: Required<MadeSound>): void {
   const RATE_HZ = 44100;
   const BLOCK = 256;
   const BLOCKS_A_TICK = 26;
@@ -25,6 +36,7 @@ function install({ sampleAt, microphone }: { readonly sampleAt: string; readonly
   const BEHIND_S = 0.4;
   const HOP_S = 0.01;
   const heard = { listening: false, startedAtS: 0, upToS: 0 };
+  const clock = (window.madeClock = { free: false, asleep: false });
 
   // What goes to and from the ear's worker tells whether it listens and how far it is.
   const post = Worker.prototype.postMessage;
@@ -91,9 +103,14 @@ function install({ sampleAt, microphone }: { readonly sampleAt: string; readonly
       if (!this.loop && nowS > this.endsS && !this.captured) this.stop();
     }
   }
+  const given = samples && new Int16Array(Uint8Array.from(atob(samples), (char) => char.charCodeAt(0)).buffer);
+  const soundAt = given
+    ? (timeS: number) => (given[Math.round(timeS * RATE_HZ)] ?? 0) / 32768
+    : (new Function('timeS', sampleAt) as (timeS: number) => number);
+  let seed = 1;
+  /** between -1 and 1, the same in every run */
+  const random = () => (seed = Math.imul(seed, 1664525) + 1013904223) / 2 ** 31;
   class Microphone {
-    private fromS = -1;
-    private readonly sample = new Function('timeS', sampleAt) as (timeS: number) => number;
     constructor(private readonly track: { readyState: string }) {}
     connect(to: unknown) {
       if (to instanceof Capture) to.sources.add(this);
@@ -103,9 +120,9 @@ function install({ sampleAt, microphone }: { readonly sampleAt: string; readonly
       for (const capture of captures) capture.sources.delete(this);
     }
     at(timeS: number): number {
-      if (this.fromS < 0) this.fromS = timeS;
+      const sinceS = heard.startedAtS >= 0 ? timeS - heard.startedAtS : -1;
       // A real input always carries noise.
-      return this.sample(timeS - this.fromS) + (Math.random() - 0.5) * 6e-4;
+      return (sinceS >= 0 ? soundAt(sinceS) : 0) + random() * 3e-4;
     }
     get gone() {
       return this.track.readyState !== 'live';
@@ -122,8 +139,11 @@ function install({ sampleAt, microphone }: { readonly sampleAt: string; readonly
     constructor() {
       captures.add(this);
     }
+    get live() {
+      return [...this.sources].filter((source) => !source.gone);
+    }
     block(firstSample: number) {
-      const live = [...this.sources].filter((source) => !source.gone);
+      const { live } = this;
       if (!this.target || live.length === 0) return;
       const samples = new Float32Array(BLOCK);
       for (let i = 0; i < BLOCK; i++) for (const source of live) samples[i]! += source.at((firstSample + i) / RATE_HZ);
@@ -133,11 +153,12 @@ function install({ sampleAt, microphone }: { readonly sampleAt: string; readonly
 
   let sample = 0;
   setInterval(() => {
-    if (heard.listening && heard.startedAtS >= 0 && sample / RATE_HZ - heard.upToS > BEHIND_S) {
-      const anyLive = [...captures].some((capture) => [...capture.sources].some((source) => !source.gone));
-      if (anyLive) return;
-    }
-    for (let k = 0; k < BLOCKS_A_TICK; k++, sample += BLOCK) for (const capture of captures) capture.block(sample);
+    const waiting = heard.listening && !clock.free && [...captures].some((capture) => capture.live.length > 0);
+    const starting = heard.startedAtS < 0;
+    if (clock.asleep || (waiting && !starting && sample / RATE_HZ - heard.upToS > BEHIND_S)) return;
+    // Until the ear has told where it starts, time goes slowly, so that its sound starts where the ear does.
+    const blocks = waiting && starting ? 1 : BLOCKS_A_TICK;
+    for (let k = 0; k < blocks; k++, sample += BLOCK) for (const capture of captures) capture.block(sample);
     for (const source of playing) source.tick(sample / RATE_HZ);
   }, 15);
 
@@ -173,7 +194,7 @@ function install({ sampleAt, microphone }: { readonly sampleAt: string; readonly
       return Promise.reject(new DOMException('', refusals[microphone]));
     const track = Object.assign(new EventTarget(), { readyState: 'live', label: 'made', stop: () => undefined });
     track.stop = () => void (track.readyState = 'ended');
-    Object.assign(window, { madeTrack: track });
+    window.madeTrack = track;
     return Promise.resolve({ getAudioTracks: () => [track], getTracks: () => [track] } as unknown as MediaStream);
   };
 }

@@ -1,8 +1,7 @@
-import { chromium, expect, test } from '@playwright/test';
-import { hearing } from './fakeMicrophone';
-import { writeToneWav } from './testWav';
+import { expect, momentOf, test } from './app';
+import { hears } from './testWav';
 
-const WAV = 'test-results/halted.wav';
+test.use({ sound: hears({ lengthS: 4, hzAt: () => 233.08, levelDbAt: () => -24 }, 6) });
 
 test('the part follows the beat, and the cue that is tried is kept with the take', async ({ page }) => {
   await page.goto('/stand?demo');
@@ -18,17 +17,14 @@ test('the part follows the beat, and the cue that is tried is kept with the take
   await page.getByTestId('start').click();
   await expect(page.getByTestId('stand-part').locator('svg')).toBeVisible();
   const place = () => page.getByTestId('part-mark').evaluate((mark) => mark.getBoundingClientRect().left);
-  await expect(page.getByTestId('beat')).toHaveText('2', { timeout: 20_000 });
+  await momentOf(page, 'beat', '2');
   const early = await place();
   await expect.poll(place).toBeGreaterThan(early + 40);
   await page.getByRole('link', { name: 'Numbers and traces' }).click({ timeout: 40_000 });
   await expect(page.getByText('Cue tried: Softer: slow the air.')).toBeVisible();
 });
 
-test('a long silence halts the take, and Space goes on where it stopped', async () => {
-  writeToneWav(WAV, { lengthS: 4, hzAt: () => 233.08, levelDbAt: () => -24 }, 6, 40);
-  const browser = await chromium.launch(hearing(`${WAV}%noloop`));
-  const page = await browser.newPage({ baseURL: 'http://localhost:4190' });
+test('a long silence halts the take, and Space goes on where it stopped', async ({ page }) => {
   await page.goto('/stand');
   await page.getByRole('combobox', { name: 'Exercise' }).selectOption({ label: 'Hold' });
   await page.getByRole('spinbutton', { name: 'Beats', exact: true }).fill('40');
@@ -39,7 +35,6 @@ test('a long silence halts the take, and Space goes on where it stopped', async 
   await expect(page.getByText('Halted')).toBeHidden();
   await expect(page.getByText('Count-in')).toBeVisible();
   await page.keyboard.press('p');
-  await browser.close();
 });
 
 test('what is left for today says so, and can be played all the same', async ({ page }) => {

@@ -3,7 +3,7 @@ import { resolve } from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { expect, test } from './app';
-import { writeSwellWav } from './testWav';
+import { swellTone, writeToneWav } from './testWav';
 
 async function playDemoTake(page: Page): Promise<void> {
   await page.goto('/stand?demo');
@@ -67,9 +67,9 @@ test('files that are broken change nothing and say why', async ({ page }) => {
 
 test('a sound file plays the part of the microphone, and a recording is analysed like a take', async ({ page }) => {
   const wav = resolve('.cache/file.wav');
-  writeSwellWav(
+  writeToneWav(
     wav,
-    { hz: 233.08, beatS: 0.5, beats: 8, softDb: -39, loudDb: -21, centreCents: 15, slopeCents: 0 },
+    swellTone({ hz: 233.08, beatS: 0.5, beats: 8, softDb: -39, loudDb: -21, centreCents: 15, slopeCents: 0 }),
     1,
     0.5,
   );

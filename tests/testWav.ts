@@ -1,5 +1,6 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { dirname } from 'node:path';
+import type { MadeSound } from './madeSound';
 
 /** A swell whose truth is known at every moment. Times from the first beat, seconds. */
 export interface KnownSwell {
@@ -28,13 +29,13 @@ export function centsAt(swell: KnownSwell, timeS: number): number {
   return swell.centreCents + (swell.slopeCents * (levelDbAt(swell, timeS) - (swell.softDb + swell.loudDb) / 2)) / 10;
 }
 
-export function writeSwellWav(path: string, swell: KnownSwell, leadS: number, tailS: number): void {
+export function swellTone(swell: KnownSwell): KnownTone {
   const { jump } = swell;
   const hzAt = (t: number) => {
     const partial = jump && t >= jump.atS && t < jump.atS + jump.lastsS ? jump.partial : 1;
     return swell.hz * partial * 2 ** (centsAt(swell, t) / 1200);
   };
-  writeToneWav(path, { lengthS: swell.beats * swell.beatS, hzAt, levelDbAt: (t) => levelDbAt(swell, t) }, leadS, tailS);
+  return { lengthS: swell.beats * swell.beatS, hzAt, levelDbAt: (t) => levelDbAt(swell, t) };
 }
 
 /** One unbroken tone whose pitch and level are known at every moment from its start. */
@@ -44,11 +45,22 @@ export interface KnownTone {
   readonly levelDbAt: (timeS: number) => number;
 }
 
+/** What a made microphone hears: nothing for a while, then the tone. */
+export function hears(tone: KnownTone, leadS: number): Partial<MadeSound> {
+  return { samples: Buffer.from(toneSamples(tone, leadS, 0).buffer).toString('base64') };
+}
+
+/** Writes a tone as a 16-bit mono WAV. */
+export function writeToneWav(path: string, tone: KnownTone, leadS: number, tailS: number): void {
+  mkdirSync(dirname(path), { recursive: true });
+  writeFileSync(path, wavBytes(toneSamples(tone, leadS, tailS)));
+}
+
 /**
- * Writes a 16-bit mono WAV: `leadS` of faint noise, the tone, `tailS` of noise. The tone is a pulse of fixed harmonic
+ * 16-bit samples at 44.1 kHz: `leadS` of faint noise, the tone, `tailS` of noise. The tone is a pulse of fixed harmonic
  * amplitudes read from a table by phase, not made by the stand-in player.
  */
-export function writeToneWav(path: string, tone: KnownTone, leadS: number, tailS: number): void {
+function toneSamples(tone: KnownTone, leadS: number, tailS: number): Int16Array<ArrayBuffer> {
   const { lengthS } = tone;
   const samples = new Int16Array(Math.round((leadS + lengthS + tailS) * RATE_HZ));
   const table = waveTable([0.5, 1, 0.7, 0.5, 0.35, 0.22, 0.14, 0.08]);
@@ -66,8 +78,7 @@ export function writeToneWav(path: string, tone: KnownTone, leadS: number, tailS
     }
     samples[i] = Math.round(32767 * Math.max(-1, Math.min(1, value + noise)));
   }
-  mkdirSync(dirname(path), { recursive: true });
-  writeFileSync(path, wavBytes(samples));
+  return samples;
 }
 
 /** One period with RMS 1. */
