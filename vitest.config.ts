@@ -1,16 +1,22 @@
 import { defineConfig } from 'vitest/config';
 
+// Tests that play and hear whole takes must not fail on a slow machine.
+const testTimeout = 120_000;
+
 export default defineConfig({
   test: {
-    // Tests that play and hear whole takes must not fail on a slow machine.
-    testTimeout: 60_000,
-
-    include: [
-      'core/**/*.test.ts',
-      'web/src/**/*.test.{ts,tsx}',
-      'server/**/*.test.ts',
-      'scripts/**/*.test.ts',
-      'bench/**/*.test.ts',
+    maxWorkers: '100%',
+    projects: [
+      {
+        test: {
+          name: 'core',
+          testTimeout,
+          // Nothing in core keeps a state, so its files can share their modules.
+          isolate: false,
+          include: ['core/**/*.test.ts', 'bench/**/*.test.ts', 'server/**/*.test.ts', 'scripts/**/*.test.ts'],
+        },
+      },
+      { test: { name: 'web', testTimeout, include: ['web/src/**/*.test.{ts,tsx}'] } },
     ],
   },
 });

@@ -24,12 +24,3 @@ export async function textsOf(page: Page, testId: string): Promise<() => Promise
   }, testId);
   return () => texts.jsonValue();
 }
-
-/** Waits until an element shows a text, be it for a moment. */
-export async function momentOf(page: Page, testId: string, text: string): Promise<void> {
-  await page.waitForFunction(
-    ([id, wanted]) => document.querySelector(`[data-testid="${id}"]`)?.textContent === wanted,
-    [testId, text],
-    { polling: 'raf' },
-  );
-}

@@ -22,8 +22,8 @@ declare global {
   interface Window {
     /** the made microphone's track, once it was given */
     madeTrack: EventTarget & { readyState: string };
-    /** with `free` the clock goes on whether the ear keeps up or not; `asleep` holds it, as a device that is gone does */
-    madeClock: { free: boolean; asleep: boolean };
+    /** with `free` the clock goes on whether the ear keeps up or not; `asleep` holds it, as a device that is gone does; `at` runs something when so much was heard, seconds */
+    madeClock: { free: boolean; asleep: boolean; at(sinceHeardS: number, run: () => void): void };
   }
 }
 
@@ -36,7 +36,9 @@ function install({ sampleAt, samples, microphone }: Required<MadeSound>): void {
   const BEHIND_S = 0.4;
   const HOP_S = 0.01;
   const heard = { listening: false, startedAtS: 0, upToS: 0 };
-  const clock = (window.madeClock = { free: false, asleep: false });
+  const awaited: { readonly atS: number; readonly run: () => void }[] = [];
+  const at = (atS: number, run: () => void) => void awaited.push({ atS, run });
+  const clock = (window.madeClock = { free: false, asleep: false, at });
 
   // What goes to and from the ear's worker tells whether it listens and how far it is.
   const post = Worker.prototype.postMessage;
@@ -160,6 +162,9 @@ function install({ sampleAt, samples, microphone }: Required<MadeSound>): void {
     const blocks = waiting && starting ? 1 : BLOCKS_A_TICK;
     for (let k = 0; k < blocks; k++, sample += BLOCK) for (const capture of captures) capture.block(sample);
     for (const source of playing) source.tick(sample / RATE_HZ);
+    if (!heard.listening || starting) return;
+    const due = awaited.findIndex(({ atS }) => heard.startedAtS + atS <= sample / RATE_HZ);
+    if (due >= 0) awaited.splice(due, 1)[0]!.run();
   }, 15);
 
   class MadeContext extends EventTarget {
