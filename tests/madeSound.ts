@@ -51,7 +51,8 @@ function install({ sampleAt, samples, microphone }: Required<MadeSound>): void {
   class Channel extends MessageChannel {
     constructor() {
       super();
-      this.port1.addEventListener('message', ({ data }: MessageEvent<Record<string, never>>) => {
+      this.port1.addEventListener('message', ({ data }: MessageEvent<Record<string, never> | null>) => {
+        if (!data) return;
         if (data['kind'] === 'started') heard.startedAtS = heard.upToS = Number(data['firstSample']) / RATE_HZ;
         const rows = data['rows'] as Float32Array | undefined;
         if (data['kind'] === 'frames' && rows) heard.upToS = heard.startedAtS + rows[rows.length - 4]! * HOP_S;

@@ -2,7 +2,7 @@ export { BACKUP_FORMAT, BACKUP_VERSION, readBackup, writeBackup, type BackupResu
 export { framesCsv, measuresCsv, tendencyCsv } from './csv';
 export { packedLength, packFrames, unpackFrames } from './packedFrames';
 export type { TakeRecord, TakeSetup, TakeSound, TakeSource, WholeTake } from './take';
-export { takeRecordSchema } from './takeSchema';
+export { isWholeTake, takeRecordSchema } from './takeSchema';
 export { fromInt16, toInt16 } from './pcm';
 export { readWav, writeWav, type WavResult, type WavSound } from './wav';
 export { modernise } from './modernise';

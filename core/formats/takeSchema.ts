@@ -2,6 +2,9 @@ import { FAMILIES, isExercise, type ExerciseParameters } from '@inner-hum/core/e
 import { CHANGE_IDS, FINDING_IDS, TRY_IDS } from '@inner-hum/core/judge';
 import { DEMAND_CENTS } from '@inner-hum/core/measure';
 import { A4_RANGE_HZ, DYNAMICS, INSTRUMENTS } from '@inner-hum/core/theory';
+import { outOfBounds } from './bounds';
+import { packedLength } from './packedFrames';
+import type { WholeTake } from './take';
 import { array, boolean, lazy, mixed, number, object, string, type AnySchema } from 'yup';
 
 const instrumentId = string()
@@ -212,12 +215,23 @@ export const takeRecordSchema = object({
 }).test(
   'steps',
   'measures and findings are about more steps than the score has',
-  ({ score: { steps } = {}, measures, verdict: { findings } = {} }) =>
-    // What is missing is told by its own check.
-    !steps ||
-    ((measures ?? []).length <= steps.length &&
-      (findings ?? []).every((finding) => Number(finding?.stepIndex ?? 0) < steps.length)),
+  // What is missing, or is no object at all, is told by its own check.
+  ({ score, measures, verdict }) => {
+    const steps = (score as { steps?: unknown[] } | null | undefined)?.steps;
+    const findings = (verdict as { findings?: { stepIndex?: unknown }[] } | null | undefined)?.findings;
+    if (!Array.isArray(steps) || !Array.isArray(findings) || !Array.isArray(measures)) return true;
+    return measures.length <= steps.length && findings.every((found) => Number(found?.stepIndex ?? 0) < steps.length);
+  },
 );
+
+/** Whether a take, from wherever it comes, is whole: its record as the schema says, and as many frames as it names. */
+export function isWholeTake({ record, frames }: WholeTake): boolean {
+  return (
+    outOfBounds(record) === undefined &&
+    takeRecordSchema.isValidSync(record, { strict: true }) &&
+    frames.length === packedLength(record.frameCount)
+  );
+}
 
 function hasKind(value: unknown, kind: string): boolean {
   return typeof value === 'object' && value !== null && 'kind' in value && value.kind === kind;

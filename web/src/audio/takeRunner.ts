@@ -116,18 +116,15 @@ class TakeRunner {
   private async endBadly(takeId: string, error: unknown): Promise<void> {
     const left = await leftDraft(takeId).catch(() => undefined);
     const started = left !== undefined && left.draft.plan.firstBeatS !== null;
-    if (error instanceof GivenUp) {
-      // What the ear was at is not waited for.
-      await this.letGo(started);
-      store.dispatch(phaseChanged('idle'));
-    } else {
-      await this.letGo(error instanceof SoundProblem && error.id === 'earDead');
+    const byPlayer = error instanceof GivenUp && !this.earDied;
+    // What the ear was at is not waited for.
+    await this.letGo(this.earDied || (byPlayer && started));
+    if (!byPlayer && !this.earDied)
       store.dispatch(problemMet(error instanceof SoundProblem ? error.id : started ? 'notKept' : 'failed'));
-      store.dispatch(phaseChanged('idle'));
-    }
-    if (started) unkept(takeId, left, error, error instanceof GivenUp ? 'stopped' : undefined);
+    store.dispatch(phaseChanged('idle'));
+    if (started) unkept(takeId, left, error, byPlayer ? 'stopped' : undefined);
     else await forgetDraft(takeId).catch(() => undefined); // without a database there is none
-    if (error instanceof SoundProblem && error.id === 'earDead') await recoverDraft(takeId);
+    if (this.earDied) await recoverDraft(takeId);
   }
 
   /** Ends listening and closes the microphone; with `anew` the ear's worker is ended too, and the next take has another. */
@@ -364,7 +361,7 @@ class TakeRunner {
     }
     if (firstBeatAtS < Infinity) await this.play(takeId, desk, plan, firstBeatAtS, beatS);
     this.metronome.stop();
-    if (this.earDied) throw new SoundProblem('earDead');
+    if (this.earDied) throw new GivenUp();
     if (context.currentTime < firstBeatAtS + LEAST_KEPT_S) {
       await earService().stop();
       await forgetDraft(takeId);

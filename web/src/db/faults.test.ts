@@ -48,6 +48,48 @@ describe('no room left', () => {
   });
 });
 
+describe('a write that fails', () => {
+  let failing = { store: '', after: 0, error: '' };
+  for (const table of database.tables)
+    table.hook('creating', () => {
+      if (table.name === failing.store && failing.after-- === 0) throw new DOMException('made to fail', failing.error);
+    });
+  afterEach(() => (failing = { store: '', after: 0, error: '' }));
+  const STORES = ['takes', 'frames', 'sounds', 'digests', 'cells', 'tones', 'firsts'];
+  const everything = async () =>
+    Object.fromEntries(await Promise.all(database.tables.map(async (table) => [table.name, await table.toArray()])));
+
+  it.each(
+    STORES.flatMap((store) =>
+      ['QuotaExceededError', 'DataError', 'AbortError'].flatMap((error) =>
+        [0, 1].map((after) => ({ store, error, after })),
+      ),
+    ),
+  )('$store, $error, after $after: the take is kept, or all is as it was and its draft stays', async (fault) => {
+    await keepTake(told('a', 1, 12));
+    const { record } = told('b', 2, 14);
+    await beginDraft({ takeId: 'b', sampleRateHz: 44100, plan: { ...record, firstBeatS: 1 } });
+    await addDraftPiece('b', Int16Array.from([1, 2, 3]));
+    const before = await everything();
+    failing = fault;
+    const kept = await keepTake(told('b', 2, 14)).then(
+      () => true,
+      () => false,
+    );
+    failing = { store: '', after: 0, error: '' };
+    if (kept) {
+      expect((await wholeTake('b'))?.record).toEqual(record);
+      expect(await draftIds()).toEqual([]);
+      return;
+    }
+    expect(await everything()).toEqual(before);
+    // What was in the way is gone: the same take is kept now.
+    await keepTake(told('b', 2, 14));
+    expect(await draftIds()).toEqual([]);
+    expect(await database.digests.count()).toBe(2);
+  });
+});
+
 describe('damaged rows of what takes tell', () => {
   it.each(['digests', 'cells', 'tones', 'firsts'] as const)('%s are made anew when a take is kept', async (name) => {
     await keepTake(told('a', 1, 12));

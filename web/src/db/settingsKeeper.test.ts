@@ -3,6 +3,7 @@ import 'fake-indexeddb/auto';
 import { expect, it, vi } from 'vitest';
 import { store } from '../store';
 import { settingsChanged } from '../store/settings';
+import { database } from './database';
 import { storeChanges, storedSettings } from './settings';
 import { keepSettings } from './settingsKeeper';
 
@@ -21,4 +22,20 @@ it('quick changes are never undone by what was stored before them; another pageâ
   await storeChanges({ minutes: 45 });
   await vi.waitFor(() => expect(now().minutes).toBe(45));
   expect(now().a4Hz).toBe(449);
+});
+
+it('a change that could not be stored is told, holds here, and is stored with the next one', async () => {
+  const full = () => {
+    throw new DOMException('no room', 'QuotaExceededError');
+  };
+  database.settings.hook('creating', full);
+  database.settings.hook('updating', full);
+  store.dispatch(settingsChanged({ minutes: 30 }));
+  await vi.waitFor(() => expect(store.getState().notices.current?.text).toContain('could not be stored: '));
+  expect(now().minutes).toBe(30);
+  expect((await storedSettings())?.minutes).toBe(45);
+  database.settings.hook('creating').unsubscribe(full);
+  database.settings.hook('updating').unsubscribe(full);
+  store.dispatch(settingsChanged({ a4Hz: 442 }));
+  await vi.waitFor(async () => expect(await storedSettings()).toMatchObject({ a4Hz: 442, minutes: 30 }));
 });

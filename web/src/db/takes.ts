@@ -1,4 +1,4 @@
-import type { TakeRecord, WholeTake } from '@inner-hum/core/formats';
+import type { WholeTake } from '@inner-hum/core/formats';
 import { DEMO_TAG } from '@inner-hum/core/plan';
 import { addDigests, mendingTold, removeDigests, toldTables } from './digests';
 import { database, type BinRow } from './database';
@@ -58,7 +58,7 @@ async function keepWhole(take: WholeTake, pinned?: readonly string[]): Promise<n
   const { takes, frames, sounds, drafts, draftPieces } = database;
   return database.transaction('rw', [takes, frames, sounds, drafts, draftPieces, ...toldTables()], async () => {
     const dropped = pinned ? await dropOldestSounds(ROOM * bytesOf(take), pinned) : 0;
-    await putTake(take);
+    await putTakes([take]);
     await addDigests([take.record]);
     await drafts.delete(take.record.id);
     await draftPieces.where('takeId').equals(take.record.id).delete();
@@ -96,22 +96,26 @@ export async function mergeTakes(whole: readonly WholeTake[]): Promise<number> {
   const { takes, frames, sounds } = database;
   return mendingTold(() =>
     database.transaction('rw', [takes, frames, sounds, ...toldTables()], async () => {
-      const added: TakeRecord[] = [];
-      for (const take of whole) {
-        if (await takes.get(take.record.id)) continue;
-        await putTake(take);
-        added.push(take.record);
-      }
-      await addDigests(added);
+      const here = new Set(
+        await takes
+          .where(':id')
+          .anyOf(whole.map(({ record }) => record.id))
+          .primaryKeys(),
+      );
+      const added = [...new Map(whole.map((take) => [take.record.id, take])).values()].filter(
+        ({ record }) => !here.has(record.id),
+      );
+      await putTakes(added);
+      await addDigests(added.map(({ record }) => record));
       return added.length;
     }),
   );
 }
 
-async function putTake({ record, frames, sound }: WholeTake): Promise<void> {
-  await database.takes.put(record);
-  await database.frames.put({ takeId: record.id, bytes: frames });
-  if (sound) await database.sounds.put({ takeId: record.id, ...sound });
+async function putTakes(whole: readonly WholeTake[]): Promise<void> {
+  await database.takes.bulkPut(whole.map(({ record }) => record));
+  await database.frames.bulkPut(whole.map(({ record, frames }) => ({ takeId: record.id, bytes: frames })));
+  await database.sounds.bulkPut(whole.flatMap(({ record, sound }) => (sound ? [{ takeId: record.id, ...sound }] : [])));
 }
 
 /** Puts a take judged anew in the place of the old one, with what it tells; its sound, when given, too. */
@@ -120,7 +124,7 @@ export async function replaceTake(take: WholeTake): Promise<void> {
   await mendingTold(() =>
     database.transaction('rw', [takes, frames, sounds, ...toldTables()], async () => {
       await removeDigests([take.record.id]);
-      await putTake(take);
+      await putTakes([take]);
       await addDigests([take.record]);
     }),
   );

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import { unpackFrames, type TakeRecord, type WholeTake } from '@inner-hum/core/formats';
+import { isWholeTake, unpackFrames, type TakeRecord, type WholeTake } from '@inner-hum/core/formats';
 import { valueOf, type Measured, type StepMeasures } from '@inner-hum/core/measure';
 import { exerciseTag, type Digest } from '@inner-hum/core/plan';
 import { format } from 'date-fns';
@@ -46,7 +46,13 @@ export function Compare({ take }: { readonly take: WholeTake }) {
   const [other, setOther] = useState<WholeTake>();
   useEffect(() => {
     let gone = false;
-    if (chosen) void wholeTake(chosen).then((found) => !gone && setOther(found));
+    const show = (found: WholeTake | undefined) => setOther(found && isWholeTake(found) ? found : undefined);
+    // One that can't be read is not compared.
+    if (chosen)
+      void wholeTake(chosen).then(
+        (found) => gone || show(found),
+        () => gone || show(undefined),
+      );
     return () => void (gone = true);
   }, [chosen]);
   if (rivals.length === 0) return null;

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
-import { unpackFrames, type WholeTake } from '@inner-hum/core/formats';
+import { isWholeTake, unpackFrames, type WholeTake } from '@inner-hum/core/formats';
 import { format } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react';
@@ -42,7 +42,7 @@ export default function TakePage() {
     let gone = false;
     const show = (take: Opened['take']) => void (gone || setOpened({ id, take }));
     wholeTake(id).then(
-      (found) => show(found ?? (present ? 'damaged' : 'missing')),
+      (found) => show(found ? (isWholeTake(found) ? found : 'damaged') : present ? 'damaged' : 'missing'),
       () => show('damaged'),
     );
     return () => void (gone = true);

@@ -1,0 +1,164 @@
+// @vitest-environment happy-dom
+import 'fake-indexeddb/auto';
+import { swell, SWELL_DEFAULTS } from '@inner-hum/core/exercise';
+import { toInt16 } from '@inner-hum/core/formats';
+import * as judge from '@inner-hum/core/judge';
+import { CLEAN_HABITS, playStandIn } from '@inner-hum/core/simulate';
+import { ASSUMED_RULER } from '@inner-hum/core/theory';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { database, type DraftPlan } from '../db/database';
+import { addDraftPiece, beginDraft, draftIds } from '../db/drafts';
+import { keepTake, wholeTake } from '../db/takes';
+import { store } from '../store';
+import { Hearing } from './hearing';
+import { judgeAgain } from './judgeAgain';
+import { assignmentOf, hearingFor, newTake } from './newTake';
+import type { EarService } from './protocol';
+import { keepDraftAsSound, recoverDraft, recoverDrafts, removeDraft } from './recoverDrafts';
+
+vi.mock('@inner-hum/core/judge', async (original) => {
+  const whole = await original<typeof judge>();
+  return { ...whole, assess: vi.fn(whole.assess) };
+});
+// The ear's own functions, without the worker around them.
+vi.mock('./desk', () => ({ earService: () => ear }));
+const ear: Partial<EarService> = {
+  async assessRecording(samples, settings, assignment, firstBeatS) {
+    const recording = new Hearing(settings);
+    recording.push(0, samples);
+    return recording.finishTake(assignment, firstBeatS);
+  },
+  assessFrames: (packed, count, assignment) => judge.assess(unpackFrames(packed, count), assignment),
+};
+const { unpackFrames } = await import('@inner-hum/core/formats');
+
+const RATE_HZ = 44100;
+const parameters = { ...SWELL_DEFAULTS, instrumentId: 'alto', beats: 4, tempoBpm: 120 } as const;
+const plan: DraftPlan = {
+  startedAt: '2026-03-01T18:00:00.000Z',
+  parameters,
+  score: swell(parameters),
+  setup: { instrumentId: 'alto', a4Hz: 440, ruler: ASSUMED_RULER, demand: 'firm' },
+  source: { kind: 'microphone', label: '' },
+  audioPath: { delayS: 0, delayErrorS: 0 },
+  onBeat: true,
+  firstBeatS: 1,
+  keepSound: true,
+};
+const sound = playStandIn(plan.score, {
+  sampleRateHz: RATE_HZ,
+  a4Hz: 440,
+  ruler: ASSUMED_RULER,
+  habits: { ...CLEAN_HABITS, tuningCents: 9 },
+  seed: 4,
+  leadS: 1,
+  tailS: 0.4,
+});
+
+Object.defineProperty(navigator, 'locks', {
+  value: { request: (_: string, __: object, work: (lock: object) => unknown) => Promise.resolve(work({})) },
+});
+beforeEach(() => Promise.all(database.tables.map((table) => table.clear())));
+
+/** A draft as a closed page leaves it, its sound in pieces of a second. */
+async function leave(takeId: string, upToS: number, change: Partial<DraftPlan> = {}): Promise<void> {
+  await beginDraft({ takeId, sampleRateHz: RATE_HZ, plan: { ...plan, ...change } });
+  for (let at = 0; at < upToS * RATE_HZ; at += RATE_HZ)
+    await addDraftPiece(takeId, toInt16(sound.subarray(at, at + RATE_HZ)));
+}
+const offered = () => store.getState().drafts.unkept;
+
+describe('a judge that fails', () => {
+  const broken = () =>
+    vi.mocked(judge.assess).mockImplementationOnce(() => {
+      throw new Error('made to fail');
+    });
+  function heard() {
+    const hearing = new Hearing(hearingFor(plan, RATE_HZ));
+    hearing.push(0, sound);
+    return hearing.finishTake(assignmentOf(plan, []), 1)!;
+  }
+
+  const findingsOf = ({ verdict }: { readonly verdict: judge.Verdict }) => verdict.findings.map(({ id }) => id);
+
+  const valueOf = (measured: object) => (measured as { readonly value: number }).value;
+
+  it('leaves a take with its sound and frames, said to be unjudged, and a later judge gives what the first would have', async () => {
+    const right = heard();
+    broken();
+    const failed = heard();
+    expect(failed).toMatchObject({ unjudged: 'made to fail', measures: [], verdict: judge.NOT_JUDGED });
+    await keepTake(newTake(plan, failed, { id: 'a', cut: false, keepSound: true }));
+    await judgeAgain((await wholeTake('a'))!);
+    const { record } = (await wholeTake('a'))!;
+    expect(record.unjudged).toBeUndefined();
+    expect(findingsOf(record)).toEqual(findingsOf(right));
+    // Frames are kept in fewer digits than they were measured in.
+    const [now, then] = [record.measures[0], right.measures[0]];
+    if (now?.kind !== 'sounded' || then?.kind !== 'sounded') throw new Error('silent');
+    expect(now.pitchCentreCents).toMatchObject({ value: expect.closeTo(valueOf(then.pitchCentreCents), 1) });
+    expect(Math.abs(now.onsetS - then.onsetS)).toBeLessThan(0.0101);
+    expect((await wholeTake('a'))?.sound?.samples.length).toBe(failed.samples.length);
+  });
+
+  it('that fails once more leaves the take as it was', async () => {
+    broken();
+    await keepTake(newTake(plan, heard(), { id: 'a', cut: false, keepSound: true }));
+    const before = await wholeTake('a');
+    broken();
+    await expect(judgeAgain(before!)).rejects.toThrow('made to fail');
+    expect((await wholeTake('a'))?.record).toEqual(before?.record);
+  });
+});
+
+describe('drafts of closed pages', () => {
+  it('become takes each by itself; a damaged one is offered and hides no other', async () => {
+    await database.drafts.put({ takeId: 'a-damaged', sampleRateHz: RATE_HZ, plan: { firstBeatS: 1 } as DraftPlan });
+    await addDraftPiece('a-damaged', toInt16(sound));
+    await leave('b', 3);
+    expect(await recoverDrafts()).toBe(1);
+    expect((await wholeTake('b'))?.record).toMatchObject({ cut: true, firstBeatS: 0.6 });
+    expect(offered().map((draft) => draft.takeId)).toEqual(['a-damaged']);
+    expect(await draftIds()).toEqual(['a-damaged']);
+    await removeDraft('a-damaged');
+    expect(await draftIds()).toEqual([]);
+    expect(offered()).toEqual([]);
+  });
+
+  it.each([
+    ['in the count-in', { firstBeatS: null }, 3],
+    ['in the first second', {}, 2],
+  ])('that ended %s leave nothing', async (_, change, upToS) => {
+    await leave('a', upToS as number, change as Partial<DraftPlan>);
+    await database.draftPieces.toCollection().modify((piece, row) => {
+      row.value = { ...piece, samples: piece.samples.slice(0, 40_000) };
+    });
+    expect(await recoverDraft('a')).toBe(false);
+    expect([await draftIds(), await database.takes.count(), offered()]).toEqual([[], 0, []]);
+  });
+
+  it('can be kept as their sound alone, to be judged later', async () => {
+    await leave('a', 3);
+    await keepDraftAsSound('a');
+    expect((await wholeTake('a'))?.record).toMatchObject({ unjudged: 'kept as sound', frameCount: 0 });
+    await judgeAgain((await wholeTake('a'))!);
+    expect((await wholeTake('a'))?.record.measures[0]).toMatchObject({ kind: 'sounded' });
+  });
+
+  it('whose player wanted no sound kept become takes without it', async () => {
+    await leave('a', 3, { keepSound: false });
+    expect(await recoverDraft('a')).toBe(true);
+    expect((await wholeTake('a'))?.sound).toBeUndefined();
+  });
+
+  it('a hole in the sound leaves later pieces where they belong', () => {
+    const hearing = new Hearing(hearingFor(plan, RATE_HZ));
+    hearing.push(0, sound.subarray(0, RATE_HZ));
+    hearing.push(1.4 * RATE_HZ, sound.subarray(1.4 * RATE_HZ, 2.4 * RATE_HZ));
+    expect(hearing.heardSamples).toBe(2.4 * RATE_HZ);
+    expect(hearing.soundFrom(RATE_HZ, 1.4 * RATE_HZ).every((sample) => sample === 0)).toBe(true);
+    // The ear takes out what is slower than any tone, which leaves a trace after the hole.
+    const [kept, played] = [hearing.soundFrom(2 * RATE_HZ), toInt16(sound.slice(2 * RATE_HZ, 2.4 * RATE_HZ))];
+    expect(Math.max(...kept.map((sample, i) => Math.abs(sample - played[i]!)))).toBeLessThan(200);
+  });
+});
