@@ -127,8 +127,8 @@ export function backupFrom(
 type PartsOf = Parameters<typeof backupFrom>[1];
 
 function readTake(given: unknown, path: string, partsOf: PartsOf): WholeTake {
-  const wrong = outOfBounds(isObject(given) ? given['record'] : given);
-  if (wrong !== undefined) throw new DamagedError(`${path}.record.${wrong}`);
+  const wrong = outOfBounds(withoutBytes(given));
+  if (wrong !== undefined) throw new DamagedError(`${path}.${wrong}`);
   const today = isObject(given) && 'record' in given ? { ...given, record: modernise(given['record']) } : given;
   let take: EncodedTake;
   try {
@@ -143,6 +143,15 @@ function readTake(given: unknown, path: string, partsOf: PartsOf): WholeTake {
       `${path}.frames: expected ${expected} bytes for ${take.record.frameCount} frames, got ${parts.frames.length}`,
     );
   return { record: take.record, ...parts };
+}
+
+/** A take less the texts that hold bytes: those are as long as the take was. */
+function withoutBytes(given: unknown): unknown {
+  if (!isObject(given)) return given;
+  const { frames, sound, ...rest } = given;
+  const { pcm16, ...format } = isObject(sound) ? sound : {};
+  const odd = [frames, pcm16, isObject(sound) ? format : sound].filter((part) => typeof part !== 'string');
+  return { ...rest, odd };
 }
 
 function isObject(value: unknown): value is Record<string, unknown> {

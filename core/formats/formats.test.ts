@@ -138,6 +138,26 @@ describe('backup', () => {
     expect(readBackup(writeBackup([{ ...whole, record: { ...whole.record, source } }], 'x')).kind).toBe('read');
   });
 
+  it('takes a sound of minutes, and refuses depth where bytes are expected', () => {
+    const sound = { sampleRateHz: 44100, samples: new Int16Array(1_500_000) };
+    expect(readBackup(writeBackup([{ ...whole, sound }], 'x')).kind).toBe('read');
+    const deep = writeBackup([whole], 'x').replace(
+      /"frames":"[^"]*"/,
+      `"frames":${'['.repeat(6000)}${']'.repeat(6000)}`,
+    );
+    expect(readBackup(deep)).toMatchObject({ kind: 'refused', reason: 'damaged' });
+  });
+
+  it.each(['record', 'score', 'setup', 'verdict', 'audioPath'])('refuses a take without its %s', (part) => {
+    const { takes, ...head } = JSON.parse(writeBackup([whole], 'x')) as {
+      takes: { record: Record<string, unknown> }[];
+    };
+    const take = takes[0]!;
+    if (part === 'record') Reflect.deleteProperty(take, 'record');
+    else Reflect.deleteProperty(take.record, part);
+    expect(readBackup(JSON.stringify({ ...head, takes }))).toMatchObject({ kind: 'refused', reason: 'damaged' });
+  });
+
   it('reads the good takes and tells of the damaged ones', () => {
     const bad = { ...whole, record: { ...whole.record, id: 'b', lostMs: -1 } };
     const read = readBackup(writeBackup([whole, bad], 'x'));

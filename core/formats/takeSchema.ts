@@ -5,7 +5,10 @@ import { A4_RANGE_HZ, DYNAMICS, INSTRUMENTS } from '@inner-hum/core/theory';
 import { outOfBounds } from './bounds';
 import { packedLength } from './packedFrames';
 import type { WholeTake } from './take';
-import { array, boolean, lazy, mixed, number, object, string, type AnySchema } from 'yup';
+import { array, boolean, lazy, mixed, number, object, string, type AnySchema, type ObjectShape } from 'yup';
+
+/** An object that must be there: a plain `object` of the library lets a missing one pass. */
+const whole = <Shape extends ObjectShape>(shape: Shape) => object(shape).required();
 
 const instrumentId = string()
   .oneOf(INSTRUMENTS.map((one) => one.id))
@@ -20,17 +23,17 @@ const MOST_EVENTS = 20_000;
 /** A day and a time that there is; the zone is checked with the rest of the text. */
 const DATE = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])T([01]\d|2[0-3]):[0-5]\d/;
 // Schemas that are chosen by kind are made once: thousands of quantities pass through here.
-const present = object({ kind: string().required(), value: real(), uncertainty: real().min(0) });
-const missing = object({ kind: string().oneOf(['absent']).required(), reason: string().required() });
+const present = whole({ kind: string().required(), value: real(), uncertainty: real().min(0) });
+const missing = whole({ kind: string().oneOf(['absent']).required(), reason: string().required() });
 const measuredValue = lazy((value: unknown) => (hasKind(value, 'measured') ? present : missing));
 
-const step = object({
+const step = whole({
   startBeat: real().min(0).max(1e5),
   beats: real().positive().max(1e4),
   fingeredMidi: midi(),
   partialNumber: real().integer().min(1).max(64),
   soundedMidi: midi(),
-  dynamics: array(object({ beat: real().min(0), dynamic, position: number().min(0).max(1).optional() }))
+  dynamics: array(whole({ beat: real().min(0), dynamic, position: number().min(0).max(1).optional() }))
     .min(1)
     .max(64)
     .required(),
@@ -42,7 +45,7 @@ const step = object({
   freePitch: boolean().optional(),
 });
 
-const score = object({
+const score = whole({
   family: string()
     .oneOf(FAMILIES.map((one) => one.id))
     .required(),
@@ -59,18 +62,18 @@ const score = object({
 const parameters = mixed((value): value is ExerciseParameters => isExercise(value)).required();
 
 const timed = (more: Record<string, AnySchema>) =>
-  array(object({ atS: real(), ...more }))
+  array(whole({ atS: real(), ...more }))
     .max(MOST_EVENTS)
     .required();
 
-const bandMeasures = object({
+const bandMeasures = whole({
   lastsS: real().min(0),
   pitchCentreCents: measuredValue,
   centroidPartials: measuredValue,
 });
 
-const silentStep = object({ kind: string().required() });
-const soundedStep = object({
+const silentStep = whole({ kind: string().required() });
+const soundedStep = whole({
   kind: string().oneOf(['sounded']).required(),
   onsetS: real(),
   endS: real(),
@@ -103,7 +106,7 @@ const soundedStep = object({
   breathAtSoftEndDb: measuredValue,
   levelAgainstPlanDb: measuredValue,
   softestDb: measuredValue,
-  byLoudness: object({ soft: bandMeasures, medium: bandMeasures, loud: bandMeasures }),
+  byLoudness: whole({ soft: bandMeasures, medium: bandMeasures, loud: bandMeasures }),
   stairs: timed({ db: real() }),
   jumps: timed({
     kind: string().oneOf(['jump', 'crack', 'squeak']).required(),
@@ -113,16 +116,16 @@ const soundedStep = object({
     cameBack: boolean().required(),
   }),
   dropOuts: timed({ lastsS: real() }),
-  release: object({
+  release: whole({
     fallS: measuredValue,
     slipCents: measuredValue,
     into: string().oneOf(['silence', 'air', 'partial']).required(),
   }),
-  hold: object({
+  hold: whole({
     beats: measuredValue,
     fault: string().oneOf(['none', 'jump', 'dropOut', 'pitch', 'ended']).required(),
   }),
-  slur: object({
+  slur: whole({
     levelStepDb: measuredValue,
     pitchStepCents: measuredValue,
     gapS: real().min(0),
@@ -130,10 +133,10 @@ const soundedStep = object({
   })
     .optional()
     .default(undefined),
-  bend: object({ depthCents: measuredValue, returnCents: measuredValue, stepCents: measuredValue })
+  bend: whole({ depthCents: measuredValue, returnCents: measuredValue, stepCents: measuredValue })
     .optional()
     .default(undefined),
-  pair: object({
+  pair: whole({
     pitchCents: measuredValue,
     levelDb: measuredValue,
     centroidPartials: measuredValue,
@@ -145,9 +148,9 @@ const soundedStep = object({
 });
 const stepMeasures = lazy((value: unknown) => (hasKind(value, 'silent') ? silentStep : soundedStep));
 
-const verdict = object({
+const verdict = whole({
   findings: array(
-    object({
+    whole({
       id: string().oneOf(FINDING_IDS).required(),
       weight: real().oneOf([0, 1, 2, 3]),
       stepIndex: real().integer().min(0),
@@ -159,7 +162,7 @@ const verdict = object({
     .required(),
   tries: array(string().oneOf(TRY_IDS).required()).max(20).required(),
   decision: string().oneOf(['again', 'easier', 'harder', 'leave']).required(),
-  next: object({
+  next: whole({
     change: string()
       .oneOf(['none', ...CHANGE_IDS])
       .required(),
@@ -167,26 +170,26 @@ const verdict = object({
   }),
 });
 
-const microphone = object({ kind: string().required(), label: string().defined() });
-const recording = object({ kind: string().required(), name: string().defined() });
-const standIn = object({ kind: string().oneOf(['standIn']).required(), seed: real(), habits: object().required() });
+const microphone = whole({ kind: string().required(), label: string().defined() });
+const recording = whole({ kind: string().required(), name: string().defined() });
+const standIn = whole({ kind: string().oneOf(['standIn']).required(), seed: real(), habits: object().required() });
 const source = lazy((value: unknown) => {
   if (hasKind(value, 'microphone')) return microphone;
   return hasKind(value, 'file') ? recording : standIn;
 });
 
 /** Yup schema of a take's record, for files and for stored rows of older versions. */
-export const takeRecordSchema = object({
+export const takeRecordSchema = whole({
   id: string()
     .matches(/^[\w.-]{1,100}$/)
     .required(),
   startedAt: string().datetime({ allowOffset: true }).required().matches(DATE),
   parameters,
   score,
-  setup: object({
+  setup: whole({
     instrumentId,
     a4Hz: real().min(A4_RANGE_HZ.min).max(A4_RANGE_HZ.max),
-    ruler: object({
+    ruler: whole({
       softestDb: real(),
       loudestDb: real(),
       origin: string().oneOf(['assumed', 'measured']).required(),
@@ -200,7 +203,7 @@ export const takeRecordSchema = object({
     evenColour: boolean().optional(),
   }),
   source,
-  audioPath: object({ delayS: real(), delayErrorS: real().min(0) }),
+  audioPath: whole({ delayS: real(), delayErrorS: real().min(0) }),
   firstBeatS: real(),
   onBeat: boolean().required(),
   frameCount: real().integer().min(0).max(1e7),
@@ -216,7 +219,8 @@ export const takeRecordSchema = object({
   'steps',
   'measures and findings are about more steps than the score has',
   // What is missing, or is no object at all, is told by its own check.
-  ({ score, measures, verdict }) => {
+  (record) => {
+    const { score, measures, verdict } = record ?? {};
     const steps = (score as { steps?: unknown[] } | null | undefined)?.steps;
     const findings = (verdict as { findings?: { stepIndex?: unknown }[] } | null | undefined)?.findings;
     if (!Array.isArray(steps) || !Array.isArray(findings) || !Array.isArray(measures)) return true;

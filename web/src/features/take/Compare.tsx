@@ -11,7 +11,7 @@ import { wholeTake } from '../../db/takes';
 import { Button, Choice, Field, Key, TextInput } from '../../shared/controls';
 import { DrawnRibbon } from '../../shared/DrawnRibbon';
 import { formatNumber } from '../../shared/format';
-import { takeView } from '../../shared/MiniRibbon';
+import { takeView } from '../../shared/takeView';
 import { SectionTitle } from '../../shared/PageTitle';
 import { drawRibbon } from '../../shared/ribbon';
 import { setupText } from '../../shared/setupText';

@@ -11,7 +11,7 @@ import { changeNote, wholeTake } from '../../db/takes';
 import { Button, Field, Key, TextArea } from '../../shared/controls';
 import { DamagedTake, TakeBoundary } from '../../shared/Boundary';
 import { deleteTake } from '../../shared/undo';
-import { takeView } from '../../shared/MiniRibbon';
+import { takeView } from '../../shared/takeView';
 import { DrawnRibbon } from '../../shared/DrawnRibbon';
 import { drawRibbon } from '../../shared/ribbon';
 import { setupText } from '../../shared/setupText';

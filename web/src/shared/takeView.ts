@@ -1,0 +1,22 @@
+import { beatSeconds, scoreBeats } from '@inner-hum/core/exercise';
+import type { TakeRecord } from '@inner-hum/core/formats';
+import { DEMAND_CENTS } from '@inner-hum/core/measure';
+import type { Frames } from '@inner-hum/core/signal';
+import { ribbonSteps } from './ribbon';
+
+/** Everything the ribbon needs of a kept take. */
+export function takeView(take: TakeRecord, frames: Frames) {
+  const { score, firstBeatS, setup } = take;
+  const beatS = beatSeconds(score);
+  const endS = firstBeatS + scoreBeats(score) * beatS;
+  return {
+    ruler: setup.ruler,
+    windowCents: DEMAND_CENTS[setup.demand],
+    hidden: false,
+    fromS: Math.max(0, firstBeatS - 0.4),
+    toS: endS + 0.3,
+    steps: ribbonSteps(score, firstBeatS, setup.a4Hz),
+    beats: { firstS: firstBeatS, beatS, perBar: score.beatsPerBar },
+    frames: { count: frames.count, startS: 0, f0Hz: frames.f0Hz, levelDb: frames.levelDb, breathDb: frames.breathDb },
+  };
+}
