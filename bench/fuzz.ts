@@ -138,7 +138,7 @@ function damagedJson(text: string, below: Below): string {
       key = keys[below(keys.length)]!;
     }
     const kind = below(6);
-    if (kind === 0) delete holder[key];
+    if (kind === 0) Reflect.deleteProperty(holder, key);
     else if (kind === 1 && Array.isArray(holder)) holder.push(structuredClone(holder[0]));
     else if (kind === 2) holder[`${key}x`] = holder[key];
     else {
@@ -293,7 +293,8 @@ export const READERS: readonly Reader[] = [
     seeds: families.map((exercise) => utf8.encode(JSON.stringify(exerciseFile(exercise)))),
     read: (bytes) => {
       const read = readExerciseFile(textOf(bytes));
-      if (read) exerciseTitle(t, read.exercise, nameOf) && exerciseScore(read.exercise);
+      if (read) exerciseTitle(t, read.exercise, nameOf);
+      if (read) exerciseScore(read.exercise);
       return read !== undefined;
     },
   },
