@@ -127,5 +127,10 @@ test('damaged settings: only what can’t be read has its first value again, and
   await expect(page.getByText('could not be read and have their first values again')).toBeVisible();
   await expect(page.getByRole('spinbutton', { name: 'Tuning A4, Hz' })).toHaveValue('443');
   await expect(page.getByRole('combobox', { name: 'Horn' })).toHaveValue('tenor');
+  const aside = page.getByTestId('set-aside');
+  await expect(aside).toContainText('goals[0]');
   await placesStand(page);
+  await page.goto('/set-up');
+  await aside.getByRole('button', { name: 'Remove them' }).click();
+  await expect(aside).toBeHidden();
 });

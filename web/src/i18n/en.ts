@@ -1202,6 +1202,10 @@ export const en = {
   },
   setUp: {
     title: 'Set-up',
+    aside: 'Settings that could not be read',
+    asideHelp: 'They were put aside as they were stored. The settings in use are the ones above.',
+    asideSave: 'Save them as a file',
+    asideRemove: 'Remove them',
     hornAndTuning: 'Horn and names',
     sound: 'Sound',
     horn: 'Horn',

@@ -6,6 +6,7 @@ import { keepDraftAsSound, recoverDraft, removeDraft, saveDraftSound } from '../
 import { useAppDispatch, useAppSelector } from '../store';
 import type { UnkeptTake } from '../store/drafts';
 import { noticed } from '../store/notices';
+import { AlertPanel } from './AlertPanel';
 import { Button } from './controls';
 import { useIdle } from './useIdle';
 
@@ -47,16 +48,7 @@ function Offer({ draft }: { readonly draft: UnkeptTake }) {
     }
   };
   return (
-    <chakra.section
-      role="alert"
-      bg="panel"
-      borderWidth="2px"
-      borderColor="accent"
-      borderRadius="card"
-      p="12px 16px"
-      my="8px"
-      data-testid="draft-offer"
-    >
+    <AlertPanel testId="draft-offer">
       <chakra.p mb="8px">
         {t(`drafts.${why}`, {
           when: isValid(day) ? format(day, 'd MMM, HH:mm') : t('drafts.unknownTime'),
@@ -78,6 +70,6 @@ function Offer({ draft }: { readonly draft: UnkeptTake }) {
           {t('drafts.remove')}
         </Button>
       </Flex>
-    </chakra.section>
+    </AlertPanel>
   );
 }

@@ -4,6 +4,7 @@ import { useNavigate } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../store';
 import { settingsChanged } from '../store/settings';
 import { problemMet } from '../store/stand';
+import { AlertPanel } from './AlertPanel';
 import { Button } from './controls';
 
 /** What is wrong with the sound, in one sentence, and the ways on. */
@@ -14,15 +15,7 @@ export function ProblemNote({ onRetry }: { readonly onRetry: () => void }) {
   const problem = useAppSelector((state) => state.stand.problem);
   if (!problem) return null;
   return (
-    <chakra.section
-      role="alert"
-      bg="panel"
-      borderWidth="2px"
-      borderColor="accent"
-      borderRadius="card"
-      p="20px"
-      my="12px"
-    >
+    <AlertPanel>
       <chakra.p fontFamily="heading" fontSize="1.35rem" mb="4px">
         {t(`problems.${problem}.title`)}
       </chakra.p>
@@ -44,6 +37,6 @@ export function ProblemNote({ onRetry }: { readonly onRetry: () => void }) {
           {t('problems.dismiss')}
         </Button>
       </Flex>
-    </chakra.section>
+    </AlertPanel>
   );
 }

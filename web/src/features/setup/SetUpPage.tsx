@@ -15,6 +15,7 @@ import { GearList } from './GearList';
 import { LevelCheck } from './LevelCheck';
 import { LoopCheck } from './LoopCheck';
 import { RulerCheck } from './RulerCheck';
+import { SetAsideList } from './SetAsideList';
 import { SchoolChoices } from './SchoolChoices';
 import { TuneUpCheck } from './TuneUpCheck';
 
@@ -154,6 +155,7 @@ export default function SetUpPage() {
           </Part>
         </Column>
       </Grid>
+      <SetAsideList />
     </Box>
   );
 }
