@@ -131,6 +131,7 @@ test('damaged settings: only what can’t be read has its first value again, and
   await expect(aside).toContainText('goals[0]');
   await placesStand(page);
   await page.goto('/set-up');
+  await expect(page.getByText('could not be read and have')).toBeHidden();
   await aside.getByRole('button', { name: 'Remove them' }).click();
   await expect(aside).toBeHidden();
 });

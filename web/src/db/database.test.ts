@@ -7,7 +7,7 @@ import { database } from './database';
 import { addDraftPiece, beginDraft, draftIds, forgetDraft, leftDraft, planDraft } from './drafts';
 import { findDigests, findTakes, findTrend } from './search';
 import { readSettings } from './readSettings';
-import { loadSettings, setAside, storeChanges } from './settings';
+import { forgetSetAside, loadSettings, setAside, storeChanges } from './settings';
 import { changeNote, keepTake, mergeTakes, removeDemoTakes, removeTake, restoreTake, wholeTake } from './takes';
 
 /** Every take, oldest first. */
@@ -219,9 +219,13 @@ describe('settings', () => {
     expect(readSettings(settings).aside).toEqual([]);
     // The bad part survives the next change, as it was, and is put aside only once.
     await storeChanges({ minutes: 45 });
-    await loadSettings();
+    expect((await loadSettings()).aside).toEqual([]);
     expect((await setAside()).map((one) => one.path)).toEqual(paths);
     expect((await database.settings.get('settings'))?.value).toEqual({ ...row, minutes: 45 });
+    // Once the player has removed it, it is neither here nor there.
+    await forgetSetAside();
+    expect(await setAside()).toEqual([]);
+    expect((await loadSettings()).aside).toEqual([]);
   });
 
   it.each([[7], ['text'], [[1, 2]]])('a row that is %j is put aside whole', async (value) => {

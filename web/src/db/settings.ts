@@ -9,12 +9,14 @@ const ASIDE_KEY = 'settingsAside';
 /** So many set-aside parts are kept. */
 const MOST_ASIDE = 200;
 
-/** Stored settings over the first ones. What can't be understood is kept aside before anything is written over it. */
+/**
+ * Stored settings over the first ones, and what of them can't be understood and was not put aside before. It is put aside
+ * as it was; the stored row keeps it too, since a newer version may have written it.
+ */
 export async function loadSettings(): Promise<ReadSettings> {
   return database.transaction('rw', database.settings, async () => {
-    const read = readSettings((await database.settings.get(KEY))?.value);
-    if (read.aside.length > 0) await putAside(read.aside);
-    return read;
+    const { settings, aside } = readSettings((await database.settings.get(KEY))?.value);
+    return { settings, aside: await putAside(aside) };
   });
 }
 
@@ -24,16 +26,24 @@ export async function setAside(): Promise<readonly SetAside[]> {
   return Array.isArray(value) ? (value as SetAside[]) : [];
 }
 
+/** Forgets what was set aside; in the stored row the values in use take its place. */
 export async function forgetSetAside(): Promise<void> {
-  await database.settings.delete(ASIDE_KEY);
+  await database.transaction('rw', database.settings, async () => {
+    const { settings, aside } = readSettings((await database.settings.get(KEY))?.value);
+    const names = new Set(aside.map(({ path }) => path.split(/[.[]/)[0]));
+    await storeChanges(Object.fromEntries(Object.entries(settings).filter(([name]) => names.has(name))));
+    await database.settings.delete(ASIDE_KEY);
+  });
 }
 
-async function putAside(parts: readonly SetAside[]): Promise<void> {
+/** Gives those that were not there before. */
+async function putAside(parts: readonly SetAside[]): Promise<readonly SetAside[]> {
   const before = await setAside();
   const known = new Set(before.map((part) => JSON.stringify(part)));
   const fresh = parts.filter((part) => !known.has(JSON.stringify(part)));
   if (fresh.length > 0)
     await database.settings.put({ name: ASIDE_KEY, value: [...before, ...fresh].slice(-MOST_ASIDE) });
+  return fresh;
 }
 
 /** Stores what changed and leaves the rest as it is there: another page may have changed that. */

@@ -17,38 +17,41 @@ export function NoticeBar() {
   if (!notice || (notice.update && !idle)) return <div role="status" />;
   const { undos, update } = notice;
   return (
-    <chakra.div
-      role="status"
-      position="fixed"
-      bottom="18px"
-      left="50%"
-      transform="translateX(-50%)"
-      bg="ink"
-      color="paper"
-      borderRadius="card"
-      pl="20px"
-      pr="8px"
-      py="6px"
-      display="flex"
-      alignItems="center"
-      gap="10px"
-      zIndex={10}
-      maxWidth="calc(100vw - 24px)"
-    >
-      <span>{notice.text}</span>
-      {undos !== undefined && (
-        <Button color="inherit" borderColor="currentcolor" _hover={{ bg: 'inkSoft' }} onClick={() => void undoLast()}>
-          {undos > 1 ? t('take.undoOf', { count: undos }) : t('take.undo')}
+    // What stands at the foot of the page can be scrolled out from under the sentence.
+    <chakra.div flex="none" height="84px">
+      <chakra.div
+        role="status"
+        position="fixed"
+        bottom="18px"
+        left="50%"
+        transform="translateX(-50%)"
+        bg="ink"
+        color="paper"
+        borderRadius="card"
+        pl="20px"
+        pr="8px"
+        py="6px"
+        display="flex"
+        alignItems="center"
+        gap="10px"
+        zIndex={10}
+        maxWidth="calc(100vw - 24px)"
+      >
+        <span>{notice.text}</span>
+        {undos !== undefined && (
+          <Button color="inherit" borderColor="currentcolor" _hover={{ bg: 'inkSoft' }} onClick={() => void undoLast()}>
+            {undos > 1 ? t('take.undoOf', { count: undos }) : t('take.undo')}
+          </Button>
+        )}
+        {update && (
+          <Button color="inherit" borderColor="currentcolor" _hover={{ bg: 'inkSoft' }} onClick={updateNow}>
+            {t('app.updateNow')}
+          </Button>
+        )}
+        <Button tone="quiet" color="inherit" _hover={{ bg: 'inkSoft' }} onClick={() => dispatch(noticeDismissed())}>
+          {t('app.close')}
         </Button>
-      )}
-      {update && (
-        <Button color="inherit" borderColor="currentcolor" _hover={{ bg: 'inkSoft' }} onClick={updateNow}>
-          {t('app.updateNow')}
-        </Button>
-      )}
-      <Button tone="quiet" color="inherit" _hover={{ bg: 'inkSoft' }} onClick={() => dispatch(noticeDismissed())}>
-        {t('app.close')}
-      </Button>
+      </chakra.div>
     </chakra.div>
   );
 }
