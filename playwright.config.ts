@@ -17,7 +17,8 @@ export const CHROMIUM_FLAGS = [
 export default defineConfig({
   testDir: 'tests',
   testMatch: '*.spec.ts',
-  workers: 1,
+  workers: 2,
+  fullyParallel: true,
   // A machine eight times slower needs eight times as long; nothing here measures time.
   timeout: 300_000,
   // The demo season is read, checked and laid out in the browser before it shows.

@@ -1,5 +1,5 @@
 // The two commands of the project, written with Node's built-ins only, so that they work before anything is installed.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
@@ -11,7 +11,7 @@ const CHROMIUM = '/usr/bin/chromium';
 const commands = { demo, test };
 const command = commands[process.argv[2]];
 if (!command) fail('Use: node scripts/run.mjs demo | test');
-command();
+await command();
 
 function demo() {
   installPackages();
@@ -19,13 +19,12 @@ function demo() {
   run('npx', ['tsx', 'server/src/main.ts', '--demo', ...process.argv.slice(3)]);
 }
 
-function test() {
+async function test() {
   installPackages();
   installChromium();
-  run('npm', ['run', '--silent', 'typecheck']);
-  run('npm', ['run', '--silent', 'lint']);
-  run('npm', ['run', '--silent', 'layers']);
-  run('npx', ['vite', 'build', 'web', '--logLevel', 'warn']);
+  const script = (name) => ['npm', ['run', '--silent', name]];
+  await together([script('typecheck'), script('lint')]);
+  await together([script('layers'), ['npx', ['vite', 'build', 'web', '--logLevel', 'warn']]]);
   run('npx', ['tsx', 'scripts/bundleSize.ts']);
   const unit = tally(
     ['vitest', 'run', '--reporter=default', '--reporter=json', '--outputFile.json=.cache/unit.json'],
@@ -73,6 +72,15 @@ function tally(args, read) {
 function run(program, args) {
   const { status } = spawnSync(program, args, { stdio: 'inherit' });
   if (status !== 0) process.exit(status ?? 1);
+}
+
+/** Runs commands at the same time; stops with the first that failed, once all have ended. */
+async function together(commands) {
+  const ends = commands.map(
+    ([program, args]) => new Promise((end) => spawn(program, args, { stdio: 'inherit' }).on('close', end)),
+  );
+  const failed = (await Promise.all(ends)).find((status) => status !== 0);
+  if (failed !== undefined) process.exit(failed ?? 1);
 }
 
 function readJson(path) {
