@@ -12,10 +12,10 @@ import { i18next } from './i18n';
 import { registerOffline } from './shared/update';
 import { store } from './store';
 import { noticed } from './store/notices';
+import { detailOf } from './i18n/detailOf';
 
 function tell(key: 'app.notOpened' | 'app.notRecovered' | 'app.demoFailed', error: unknown): void {
-  const detail = error instanceof Error ? error.message : String(error);
-  store.dispatch(noticed({ text: i18next.t(key, { detail }) }));
+  store.dispatch(noticed({ text: i18next.t(key, { detail: detailOf(error) }) }));
 }
 
 async function start(): Promise<void> {

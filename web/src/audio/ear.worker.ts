@@ -5,6 +5,7 @@ import { expose, transfer } from 'comlink';
 import { addDraftPiece } from '../db/drafts';
 import { Hearing } from './hearing';
 import { LIVE_FIELDS, type BlockMessage, type EarService, type LiveMessage } from './protocol';
+import { detailOf } from '../i18n/detailOf';
 
 const DRAFT_EVERY_S = 1;
 /** Recordings are heard in pieces of this length, so that the worker stays open to other questions. */
@@ -87,7 +88,7 @@ async function putDraftAway(now: Hearing): Promise<void> {
     await addDraftPiece(draftTakeId, now.soundFrom(draftedSamples, upTo));
     if (hearing === now) draftedSamples = upTo;
   } catch (error) {
-    post({ kind: 'draftLost', reason: error instanceof Error ? error.message : String(error) });
+    post({ kind: 'draftLost', reason: detailOf(error) });
   } finally {
     if (hearing === now) putting = false;
   }

@@ -4,6 +4,7 @@ import { loopDelay, segmentSpans, type LoopDelay } from '@inner-hum/core/measure
 import { Ear, HOP_S, sliceFrames, type Frames, type LiveFrame } from '@inner-hum/core/signal';
 import { LossCounter } from './lossCounter';
 import type { HeardTake, HearingSettings, OpenAssignment } from './protocol';
+import { detailOf } from '../i18n/detailOf';
 
 /** How much before the first beat is kept with a take, seconds. */
 const LEAD_S = 0.6;
@@ -94,7 +95,7 @@ function judged(...args: Parameters<typeof assess>): Pick<HeardTake, 'measures' 
   try {
     return assess(...args);
   } catch (error) {
-    return { measures: [], verdict: NOT_JUDGED, unjudged: error instanceof Error ? error.message : String(error) };
+    return { measures: [], verdict: NOT_JUDGED, unjudged: detailOf(error) };
   }
 }
 

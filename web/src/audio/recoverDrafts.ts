@@ -11,6 +11,7 @@ import { store } from '../store';
 import { draftSettled, leftUnkept, recoveryAt, type UnkeptTake } from '../store/drafts';
 import { earService } from './desk';
 import { assignmentOf, hearingFor, newTake } from './newTake';
+import { detailOf } from '../i18n/detailOf';
 
 /** Shorter takes hold nothing to judge, seconds. */
 const LEAST_S = 1;
@@ -138,7 +139,7 @@ export function unkept(takeId: string, left: LeftDraft | undefined, error: unkno
       startedAt: String(left?.draft.plan?.startedAt ?? ''),
       seconds: left ? Math.round(left.samples.length / left.draft.sampleRateHz) : 0,
       why: why ?? (isOutOfRoom(error) ? 'noRoom' : 'failed'),
-      detail: error instanceof Error ? error.message : String(error),
+      detail: detailOf(error),
     }),
   );
 }

@@ -32,6 +32,7 @@ import type { Queue } from './queue';
 import { holdInMemory, recoverDraft, unkept } from './recoverDrafts';
 import { playDrone, playReference } from './reference';
 import { openSource, pathOf, standInBuffer } from './source';
+import { detailOf } from '../i18n/detailOf';
 
 /** Sound that is heard after the last beat before the take is judged, seconds. */
 const TAIL_S = 0.35;
@@ -472,8 +473,7 @@ function tellKept({ sound }: WholeTake, { soundKept, dropped }: Kept): void {
 }
 
 function tellUntidy(error: unknown): void {
-  const detail = error instanceof Error ? error.message : String(error);
-  store.dispatch(noticed({ text: i18next.t('stand.untidy', { detail }) }));
+  store.dispatch(noticed({ text: i18next.t('stand.untidy', { detail: detailOf(error) }) }));
 }
 
 type DraftDecisions = ReturnType<typeof store.getState>['stand']['decisions'];

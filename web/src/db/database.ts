@@ -3,6 +3,7 @@ import type { TakeRecord } from '@inner-hum/core/formats';
 import type { Cell, Digest, KeptFirst, TonesOfDay } from '@inner-hum/core/plan';
 import { Dexie, type DexieOptions, type EntityTable } from 'dexie';
 import { guardDerived, rebuildDerived } from './derived';
+import { detailOf } from '../i18n/detailOf';
 
 interface FramesRow {
   readonly takeId: string;
@@ -123,7 +124,7 @@ export async function openDatabase(): Promise<Storage> {
     );
     await Promise.race([database.open(), late]);
   } catch (error) {
-    storage = { kind: 'memory', reason: error instanceof Error ? error.message : String(error) };
+    storage = { kind: 'memory', reason: detailOf(error) };
     const { indexedDB, IDBKeyRange } = await import('fake-indexeddb');
     database = new InnerHumDatabase({ indexedDB, IDBKeyRange });
     await database.open();

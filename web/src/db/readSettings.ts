@@ -4,6 +4,7 @@ import { A4_RANGE_HZ, INSTRUMENTS, KEYS } from '@inner-hum/core/theory';
 import { array, boolean, mixed, number, object, string, type AnySchema } from 'yup';
 import { CUES, SCHOOLS } from '../store/schools';
 import { HABIT_NAMES, INITIAL_SETTINGS, type Settings } from '../store/settings';
+import { detailOf } from '../i18n/detailOf';
 
 /** A part of stored settings that can't be understood: kept aside as it was. */
 export interface SetAside {
@@ -192,7 +193,7 @@ function whyNot(schema: AnySchema, value: unknown): string | undefined {
     schema.validateSync(value, { strict: true });
     return undefined;
   } catch (error) {
-    return error instanceof Error ? error.message : String(error);
+    return detailOf(error);
   }
 }
 

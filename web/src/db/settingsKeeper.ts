@@ -3,6 +3,7 @@ import { store } from '../store';
 import { noticed } from '../store/notices';
 import { settingsLoaded, type Settings } from '../store/settings';
 import { changedParts, loadSettings, onStoredSettings, storeChanges, storedSettings } from './settings';
+import { detailOf } from '../i18n/detailOf';
 
 /**
  * Loads the settings and from then on keeps the store and the database the same: only what changed here is written, what
@@ -37,8 +38,7 @@ export async function keepSettings(): Promise<void> {
       await storeChanges(changes);
     } catch (error) {
       pending = { ...changes, ...pending };
-      const detail = error instanceof Error ? error.message : String(error);
-      store.dispatch(noticed({ text: i18next.t('app.settingsNotStored', { detail }) }));
+      store.dispatch(noticed({ text: i18next.t('app.settingsNotStored', { detail: detailOf(error) }) }));
     }
   }
   // Taken over in line with our own writes: what the database held before one of them must not undo it here.

@@ -7,6 +7,7 @@ import { rawTake } from '../db/takes';
 import { Button } from './controls';
 import { saveFile } from './saveFile';
 import { deleteTake } from './undo';
+import { detailOf } from '../i18n/detailOf';
 
 interface BoundaryProps {
   readonly children: ReactNode;
@@ -72,7 +73,7 @@ function BrokenPlace({ error, onAgain }: { readonly error: unknown; readonly onA
         {t('app.placeBroken')}
       </chakra.p>
       <chakra.p color="inkSoft" mb="14px">
-        {error instanceof Error ? error.message : String(error)}
+        {detailOf(error)}
       </chakra.p>
       <Button onClick={onAgain}>{t('app.again')}</Button>
     </chakra.section>

@@ -9,6 +9,7 @@ import { noticed } from '../store/notices';
 import { AlertPanel } from './AlertPanel';
 import { Button } from './controls';
 import { useIdle } from './useIdle';
+import { detailOf } from '../i18n/detailOf';
 
 /** Takes that are drafts still, with what can be done with each; nothing of them goes before the player says so. */
 export function DraftOffers() {
@@ -41,7 +42,7 @@ function Offer({ draft }: { readonly draft: UnkeptTake }) {
     try {
       await work;
     } catch (error) {
-      const reason = error instanceof Error ? error.message : String(error);
+      const reason = detailOf(error);
       dispatch(noticed({ text: t('drafts.failedAgain', { detail: reason }) }));
     } finally {
       setBusy(false);

@@ -3,6 +3,7 @@ import { store } from '../store';
 import { noticed, noticeDismissed } from '../store/notices';
 import { settingsChanged, type Settings } from '../store/settings';
 import { removeTake, restoreTake } from '../db/takes';
+import { detailOf } from '../i18n/detailOf';
 
 interface Undo {
   readonly text: string;
@@ -26,8 +27,7 @@ export async function undoLast(): Promise<void> {
     await last?.run();
   } catch (error) {
     if (last) deleted.push(last);
-    const detail = error instanceof Error ? error.message : String(error);
-    store.dispatch(noticed({ text: i18next.t('app.undoFailed', { detail }) }));
+    store.dispatch(noticed({ text: i18next.t('app.undoFailed', { detail: detailOf(error) }) }));
     return;
   }
   const before = deleted.at(-1);
@@ -39,8 +39,7 @@ export async function deleteTake(id: string): Promise<void> {
   try {
     if (await removeTake(id)) deletionTold(i18next.t('take.deleted'), () => restoreTake(id));
   } catch (error) {
-    const detail = error instanceof Error ? error.message : String(error);
-    store.dispatch(noticed({ text: i18next.t('app.notDeleted', { detail }) }));
+    store.dispatch(noticed({ text: i18next.t('app.notDeleted', { detail: detailOf(error) }) }));
   }
 }
 

@@ -7,12 +7,18 @@ import { Button } from '../../shared/controls';
 import { exerciseTitle } from '../../shared/exerciseText';
 import { Boundary } from '../../shared/Boundary';
 import { useNoteName } from '../../shared/useNoteName';
+import { detailOf } from '../../i18n/detailOf';
+import { useAppDispatch } from '../../store';
+import { noticed } from '../../store/notices';
 import type { BinRow } from '../../db/database';
 
 /** Takes deleted in the last thirty days, each to be had back. */
 export function Bin() {
   const { t } = useTranslation();
+  const dispatch = useAppDispatch();
   const rows = useLiveQuery(binnedTakes, []);
+  const failed = (key: 'app.undoFailed' | 'app.notDeleted') => (error: unknown) =>
+    void dispatch(noticed({ text: t(key, { detail: detailOf(error) }) }));
   if (!rows?.length) return null;
   return (
     <chakra.details mt="26px" data-testid="bin">
@@ -28,14 +34,14 @@ export function Bin() {
                   <BinLine row={row} />
                 </Boundary>
               </chakra.span>
-              <Button onClick={() => void restoreTake(row.takeId).catch(() => undefined /* it stays in the bin */)}>
+              <Button onClick={() => void restoreTake(row.takeId).catch(failed('app.undoFailed'))}>
                 {t('log.bin.restore')}
               </Button>
             </Flex>
           </chakra.li>
         ))}
       </chakra.ul>
-      <Button tone="quiet" onClick={() => void emptyBin().catch(() => undefined /* it stays in the bin */)}>
+      <Button tone="quiet" onClick={() => void emptyBin().catch(failed('app.notDeleted'))}>
         {t('log.bin.empty')}
       </Button>
     </chakra.details>

@@ -8,6 +8,7 @@ import { FileButton } from '../../shared/FileButton';
 import { store, useAppDispatch } from '../../store';
 import { noticed } from '../../store/notices';
 import { analyseRecording, restoreBackup, saveBackup, saveMeasures, type FileOutcome } from './files';
+import { detailOf } from '../../i18n/detailOf';
 
 /** So many reasons are told of takes that could not be read. */
 const MOST_REASONS = 3;
@@ -35,7 +36,7 @@ export function FileRow({ any }: { readonly any: boolean }) {
     try {
       await Promise.race([task, given]);
     } catch (error) {
-      setRefusal(t('log.refused.failed', { detail: error instanceof Error ? error.message : String(error) }));
+      setRefusal(t('log.refused.failed', { detail: detailOf(error) }));
     } finally {
       setWork(null);
     }

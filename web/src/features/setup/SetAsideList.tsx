@@ -6,6 +6,7 @@ import { Button } from '../../shared/controls';
 import { saveFile } from '../../shared/saveFile';
 import { useAppDispatch } from '../../store';
 import { noticed } from '../../store/notices';
+import { detailOf } from '../../i18n/detailOf';
 
 /** Settings that could not be read, as they were stored; nothing where there are none. */
 export function SetAsideList() {
@@ -16,8 +17,7 @@ export function SetAsideList() {
   const save = () => saveFile('inner-hum-settings-aside.json', 'application/json', JSON.stringify(parts, null, 2));
   const remove = () =>
     forgetSetAside().catch((error: unknown) => {
-      const detail = error instanceof Error ? error.message : String(error);
-      dispatch(noticed({ text: t('app.notDeleted', { detail }) }));
+      dispatch(noticed({ text: t('app.notDeleted', { detail: detailOf(error) }) }));
     });
   return (
     <Box mt="28px" data-testid="set-aside">

@@ -26,6 +26,7 @@ import { ExportRow } from './ExportRow';
 import { Events, MeasuresTable } from './MeasuresTable';
 import { PairView } from './PairView';
 import { Player, soundOf } from './playback';
+import { detailOf } from '../../i18n/detailOf';
 
 const Traces = lazy(() => import('./Traces'));
 
@@ -82,7 +83,7 @@ function NotJudged({ take, onJudged }: { readonly take: WholeTake; readonly onJu
       await judgeAgain(take);
       onJudged();
     } catch (error) {
-      setFailure(error instanceof Error ? error.message : String(error));
+      setFailure(detailOf(error));
     } finally {
       setBusy(false);
     }
