@@ -37,15 +37,17 @@ export function vibrato(body: ToneBody): Vibrato {
     restCents: body.cents,
   });
   if (body.cents.length < LEAST_FRAMES) return none('tooShort');
+  const windows = windowsSideBySide(body);
   let rateHz = SLOWEST_HZ;
   let explained = -Infinity;
   for (let hz = SLOWEST_HZ; hz <= FASTEST_HZ + 1e-9; hz += RATE_STEP_HZ) {
-    const share = shareExplained(body, hz);
+    const share = shareExplained(windows, hz);
     if (share > explained) [rateHz, explained] = [hz, share];
   }
-  const wave = Float64Array.from(body.cents, (_, i) => waveAt(body, i, rateHz));
+  if (explained < LEAST_SHARE) return none('noVibrato');
+  const wave = Float64Array.from(body.cents, (_, i) => fitWave(windowAround(body, i), rateHz).cosine);
   const extentCents = Math.SQRT2 * Math.sqrt(wave.reduce((sum, one) => sum + one * one, 0) / wave.length);
-  if (extentCents < LEAST_EXTENT_CENTS || explained < LEAST_SHARE) return none('noVibrato');
+  if (extentCents < LEAST_EXTENT_CENTS) return none('noVibrato');
   return {
     rateHz: measured(rateHz, 0.1),
     extentCents: measured(extentCents, Math.max(0.5, 0.05 * extentCents)),
@@ -54,49 +56,64 @@ export function vibrato(body: ToneBody): Vibrato {
   };
 }
 
-/** Share of the variance around the local line that a wave of this rate explains, over windows side by side. */
-function shareExplained(body: ToneBody, rateHz: number): number {
+/** What is left of a stretch of cents around its own line, by the time from the row in the middle. */
+interface Window {
+  readonly sinceS: Float64Array;
+  readonly cents: Float64Array;
+  readonly squares: number;
+}
+
+function windowsSideBySide(body: ToneBody): Window[] {
+  const windows: Window[] = [];
+  for (let centre = HALF_WINDOW; centre < body.cents.length - HALF_WINDOW / 2; centre += HALF_WINDOW)
+    windows.push(windowAround(body, centre));
+  return windows;
+}
+
+function windowAround({ cents, timeS }: ToneBody, centre: number): Window {
+  const from = Math.max(0, centre - HALF_WINDOW);
+  const to = Math.min(cents.length, centre + HALF_WINDOW + 1);
+  const line = lineThrough(cents, timeS, from, to);
+  const around = cents.slice(from, to).map((value, k) => value - line(timeS[from + k]!));
+  return {
+    sinceS: timeS.slice(from, to).map((time) => time - timeS[centre]!),
+    cents: around,
+    squares: around.reduce((sum, value) => sum + value * value, 0),
+  };
+}
+
+/** Share of the variance around the local line that a wave of this rate explains. */
+function shareExplained(windows: readonly Window[], rateHz: number): number {
   let total = 0;
   let rest = 0;
-  for (let centre = HALF_WINDOW; centre < body.cents.length - HALF_WINDOW / 2; centre += HALF_WINDOW) {
-    const fit = fitAround(body, centre, rateHz);
-    total += fit.lineSquares;
-    rest += fit.restSquares;
+  for (const window of windows) {
+    total += window.squares;
+    rest += fitWave(window, rateHz).restSquares;
   }
   return total > 0 ? 1 - rest / total : 0;
 }
 
-function waveAt(body: ToneBody, i: number, rateHz: number): number {
-  return fitAround(body, i, rateHz).cosine;
-}
-
-/** Least squares of line + wave around a row; `cosine` is the wave's value at the row itself. */
-function fitAround({ cents, timeS }: ToneBody, centre: number, rateHz: number) {
-  const from = Math.max(0, centre - HALF_WINDOW);
-  const to = Math.min(cents.length, centre + HALF_WINDOW + 1);
-  const line = lineThrough(cents, timeS, from, to);
+/** Least squares of a wave; `cosine` is its value at the row in the middle. */
+function fitWave({ sinceS, cents, squares }: Window, rateHz: number) {
   let cc = 0;
   let ss = 0;
   let cs = 0;
   let yc = 0;
   let ys = 0;
-  let lineSquares = 0;
-  for (let i = from; i < to; i++) {
-    const phase = 2 * Math.PI * rateHz * (timeS[i]! - timeS[centre]!);
+  for (let i = 0; i < cents.length; i++) {
+    const phase = 2 * Math.PI * rateHz * sinceS[i]!;
     const c = Math.cos(phase);
     const s = Math.sin(phase);
-    const y = cents[i]! - line(timeS[i]!);
     cc += c * c;
     ss += s * s;
     cs += c * s;
-    yc += y * c;
-    ys += y * s;
-    lineSquares += y * y;
+    yc += cents[i]! * c;
+    ys += cents[i]! * s;
   }
   const determinant = cc * ss - cs * cs;
   const cosine = determinant > 0 ? (yc * ss - ys * cs) / determinant : 0;
   const sine = determinant > 0 ? (ys * cc - yc * cs) / determinant : 0;
-  return { cosine, lineSquares, restSquares: Math.max(0, lineSquares - cosine * yc - sine * ys) };
+  return { cosine, restSquares: Math.max(0, squares - cosine * yc - sine * ys) };
 }
 
 function lineThrough(y: Float64Array, x: Float64Array, from: number, to: number): (at: number) => number {
