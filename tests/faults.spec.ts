@@ -181,6 +181,13 @@ test('without a storage the application runs in memory and says so', async ({ pa
   expect(file.suggestedFilename()).toMatch(/\.json$/);
 });
 
+test('what no place of its own tells is told all the same', async ({ page }) => {
+  await page.goto('/log');
+  await expect(page.getByText('Nothing here yet')).toBeVisible();
+  await page.evaluate(() => void Promise.reject(new Error('made to fail')));
+  await expect(page.getByText('Something did not work: made to fail.')).toBeVisible();
+});
+
 test('two pages: what each changes stays; a take that runs in one is not taken for a left one', async ({
   page,
   context,

@@ -14,9 +14,14 @@ import { store } from './store';
 import { noticed } from './store/notices';
 import { detailOf } from './i18n/detailOf';
 
-function tell(key: 'app.notOpened' | 'app.notRecovered' | 'app.demoFailed', error: unknown): void {
+function tell(key: 'app.notOpened' | 'app.notRecovered' | 'app.demoFailed' | 'app.wentWrong', error: unknown): void {
   store.dispatch(noticed({ text: i18next.t(key, { detail: detailOf(error) }) }));
 }
+
+// What no place of its own has told is told here; what was broken off on purpose is no failure.
+window.addEventListener('unhandledrejection', ({ reason }: PromiseRejectionEvent) => {
+  if (!(reason instanceof DOMException && reason.name === 'AbortError')) tell('app.wentWrong', reason);
+});
 
 async function start(): Promise<void> {
   // The page comes up whatever the storage does; what failed is said in it.

@@ -31,6 +31,7 @@ export const en = {
     settingsNotStored: 'Your last change could not be stored: {{detail}}. It holds until this page is closed.',
     memoryOnly:
       'The browser gives this page no storage ({{detail}}). What you play is kept only until the page is closed: save a backup in the Log before.',
+    wentWrong: 'Something did not work: {{detail}}. What has been kept is kept.',
     notOpened: 'Not everything could be opened: {{detail}}.',
     notRecovered: 'Looking for takes that were cut off failed: {{detail}}. Nothing of them was removed.',
     demoFailed: 'The demo data could not be read: {{detail}}.',
