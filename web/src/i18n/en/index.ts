@@ -1,0 +1,26 @@
+import { appWords } from './app';
+import { exercisesWords } from './exercises';
+import { hornWords } from './horn';
+import { logWords } from './log';
+import { namesWords } from './names';
+import { overtonesWords } from './overtones';
+import { setUpWords } from './setUp';
+import { standWords } from './stand';
+import { takeWords } from './take';
+import { todayWords } from './today';
+import { verdictWords } from './verdict';
+
+/** All interface text, in plain musicians' language: one file a place. Keys name the place, then the thing. */
+export const en = {
+  ...appWords,
+  ...namesWords,
+  ...exercisesWords,
+  ...todayWords,
+  ...standWords,
+  ...verdictWords,
+  ...takeWords,
+  ...hornWords,
+  ...overtonesWords,
+  ...logWords,
+  ...setUpWords,
+} as const;
