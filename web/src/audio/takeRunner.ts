@@ -120,8 +120,9 @@ class TakeRunner {
     const byPlayer = error instanceof GivenUp && !this.earDied;
     // What the ear was at is not waited for.
     await this.letGo(this.earDied || (byPlayer && started));
-    if (!byPlayer && !this.earDied)
-      store.dispatch(problemMet(error instanceof SoundProblem ? error.id : started ? 'notKept' : 'failed'));
+    if (error instanceof SoundProblem) store.dispatch(problemMet(error.id));
+    // What is left of the take is offered, with why it is none.
+    else if (!started && !byPlayer && !this.earDied) store.dispatch(problemMet('failed'));
     store.dispatch(phaseChanged('idle'));
     if (started) unkept(takeId, left, error, byPlayer ? 'stopped' : undefined);
     else await forgetDraft(takeId).catch(() => undefined); // without a database there is none

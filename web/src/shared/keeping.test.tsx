@@ -10,7 +10,7 @@ import { SetAsideList } from '../features/setup/SetAsideList';
 import { Bin } from '../features/log/Bin';
 import { store } from '../store';
 import { leftUnkept, recoveryAt } from '../store/drafts';
-import { noticeDismissed } from '../store/notices';
+import { noticed, noticeDismissed } from '../store/notices';
 import { settingsChanged } from '../store/settings';
 import { phaseChanged } from '../store/stand';
 import { freshEachTime, inApp, settings } from '../testing/inApp';
@@ -23,7 +23,7 @@ import { deleteFromSettings, deleteTake } from './undo';
 
 freshEachTime();
 beforeEach(() => {
-  store.dispatch(noticeDismissed());
+  while (store.getState().notices.current) store.dispatch(noticeDismissed());
   store.dispatch(phaseChanged('idle'));
 });
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
@@ -54,6 +54,18 @@ describe('deleting', () => {
     press('Undo');
     await waitFor(async () => expect(await takeIds()).toEqual(['a', 'b']));
     expect(screen.queryByRole('button', { name: /Undo/ })).toBeNull();
+  });
+
+  it('another sentence stands before the undo and gives it back when it is closed', async () => {
+    inApp(<NoticeBar />);
+    await keepTake(silentTake('a', 1));
+    await act(() => deleteTake('a'));
+    act(() => void store.dispatch(noticed({ text: 'Something else.' })));
+    expect(screen.queryByRole('button', { name: 'Undo' })).toBeNull();
+    press('Close');
+    press('Undo');
+    await waitFor(async () => expect(await takeIds()).toEqual(['a']));
+    expect(screen.queryByRole('button', { name: 'Close' })).toBeNull();
   });
 
   it('an undo that fails is told and can be tried again', async () => {

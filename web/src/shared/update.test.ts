@@ -14,7 +14,7 @@ const registrationWith = (waiting: object | null) => Object.assign(new EventTarg
 const offered = () => store.getState().notices.current?.update;
 afterEach(() => {
   vi.unstubAllGlobals();
-  store.dispatch(noticeDismissed());
+  while (store.getState().notices.current) store.dispatch(noticeDismissed());
 });
 
 it('a version that waits is offered, and comes only when the player says so', async () => {

@@ -9,12 +9,26 @@ export interface Notice {
   readonly update?: boolean;
 }
 
+interface NoticesState {
+  readonly current: Notice | null;
+  /** those that a newer one stands before; each comes back when that is closed */
+  readonly earlier: readonly Notice[];
+}
+
+const initialState: NoticesState = { current: null, earlier: [] };
+
 const slice = createSlice({
   name: 'notices',
-  initialState: { current: null as Notice | null },
+  initialState,
   reducers: {
-    noticed: (_, action: PayloadAction<Notice>) => ({ current: action.payload }),
-    noticeDismissed: () => ({ current: null }),
+    noticed: ({ current, earlier }, { payload }: PayloadAction<Notice>) => {
+      // The same again, or the next undo, takes the place of the one before.
+      const replaced = ({ text, undos }: Notice) =>
+        text === payload.text || (undos !== undefined && payload.undos !== undefined);
+      const before = [...earlier, ...(current ? [current] : [])].filter((notice) => !replaced(notice));
+      return { current: payload, earlier: before };
+    },
+    noticeDismissed: ({ earlier }) => ({ current: earlier.at(-1) ?? null, earlier: earlier.slice(0, -1) }),
   },
 });
 

@@ -4,7 +4,7 @@ import type { Decision } from '@inner-hum/core/judge';
 import type { TakeRecord } from '@inner-hum/core/formats';
 
 export type ProblemId =
-  'refused' | 'missing' | 'busy' | 'unplugged' | 'suspended' | 'noFile' | 'badFile' | 'failed' | 'earDead' | 'notKept';
+  'refused' | 'missing' | 'busy' | 'unplugged' | 'suspended' | 'noFile' | 'badFile' | 'failed' | 'earDead';
 
 export type StandPhase = 'idle' | 'opening' | 'countIn' | 'waiting' | 'running' | 'judging' | 'verdict' | 'free';
 

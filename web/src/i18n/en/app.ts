@@ -88,10 +88,6 @@ export const appWords = {
       title: 'The part that listens has stopped.',
       help: 'What was heard until then is kept. Try again: it has been started anew.',
     },
-    notKept: {
-      title: 'This take is not among your takes yet.',
-      help: 'Its sound is kept as a draft; see above what can be done with it.',
-    },
     retry: 'Try again',
     useStandIn: 'Use the stand-in player',
     toSetUp: 'Open Set-up',
