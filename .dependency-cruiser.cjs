@@ -7,7 +7,8 @@ const mayUse = {
   judge: ['measure', 'exercise', 'theory'],
   plan: ['judge', 'measure', 'exercise', 'theory'],
   simulate: ['exercise', 'theory', 'signal'],
-  formats: ['exercise', 'theory', 'signal', 'measure', 'judge', 'simulate'],
+  take: ['judge', 'measure', 'exercise', 'theory', 'signal', 'simulate'],
+  formats: ['take', 'exercise', 'theory', 'signal', 'measure', 'judge', 'simulate'],
 };
 const layers = Object.entries(mayUse).map(([layer, below]) => ({
   name: `core-${layer}`,

@@ -11,14 +11,12 @@ import {
 } from '@inner-hum/core/exercise';
 import {
   forHorn,
-  isWholeTake,
   measuresCsv,
   readBackup,
   readBackupZip,
   readMidi,
   readMusicXml,
   readWav,
-  unpackFrames,
   writeBackup,
   writeBackupZip,
   writeMidi,
@@ -26,8 +24,9 @@ import {
   writeWav,
   type BackupResult,
   type ImportedParts,
-  type WholeTake,
 } from '@inner-hum/core/formats';
+import { unpackFrames, type WholeTake } from '@inner-hum/core/take';
+import { isWholeTake } from '@inner-hum/core/take/schema';
 import { cellsFrom, digestOf, isDigest, tonesAfter } from '@inner-hum/core/plan';
 import { SeededRandom } from '@inner-hum/core/simulate';
 import { INSTRUMENTS, noteName } from '@inner-hum/core/theory';

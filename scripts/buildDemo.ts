@@ -6,7 +6,8 @@ import {
   usualExercise,
   type ExerciseParameters,
 } from '@inner-hum/core/exercise';
-import { packFrames, writeBackupZip, type TakeSetup, type WholeTake } from '@inner-hum/core/formats';
+import { writeBackupZip } from '@inner-hum/core/formats';
+import { packFrames, type TakeSetup, type WholeTake } from '@inner-hum/core/take';
 import { assess, pastTake, type Decision, type PastTake } from '@inner-hum/core/judge';
 import { hear, HOP_S } from '@inner-hum/core/signal';
 import { CLEAN_HABITS, playStandIn, SeededRandom, type Habits, type NoteHabit } from '@inner-hum/core/simulate';

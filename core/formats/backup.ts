@@ -1,10 +1,10 @@
-import { modernise } from './modernise';
+import { migrate } from '@inner-hum/core/take';
 import { fromByteArray, toByteArray } from 'base64-js';
 import { array, number, object, string, ValidationError } from 'yup';
-import { outOfBounds } from './bounds';
-import { packedLength } from './packedFrames';
-import type { TakeRecord, WholeTake } from './take';
-import { takeRecordSchema } from './takeSchema';
+import { outOfBounds } from '@inner-hum/core/take';
+import { packedLength } from '@inner-hum/core/take';
+import type { TakeRecord, WholeTake } from '@inner-hum/core/take';
+import { takeRecordSchema } from '@inner-hum/core/take/schema';
 
 /** Name and version of the backup file; see docs/formats.md. */
 export const BACKUP_FORMAT = 'inner-hum-backup';
@@ -129,7 +129,7 @@ type PartsOf = Parameters<typeof backupFrom>[1];
 function readTake(given: unknown, path: string, partsOf: PartsOf): WholeTake {
   const wrong = outOfBounds(withoutBytes(given));
   if (wrong !== undefined) throw new DamagedError(`${path}.${wrong}`);
-  const today = isObject(given) && 'record' in given ? { ...given, record: modernise(given['record']) } : given;
+  const today = isObject(given) && 'record' in given ? { ...given, record: migrate(given['record']) } : given;
   let take: EncodedTake;
   try {
     take = takeSchema.validateSync(today, { strict: true, abortEarly: true }) as EncodedTake;

@@ -1,8 +1,8 @@
 import { deflateSync, strFromU8, strToU8, unzipSync, Zip, ZipPassThrough, zipSync } from 'fflate';
 import { backupFrom, headOf, refusedBackup, type BackupResult } from './backup';
-import { sizeGuard, TooLarge } from './bounds';
-import type { WholeTake } from './take';
-import { toInt16 } from './pcm';
+import { sizeGuard, TooLarge } from './zipSizes';
+import type { WholeTake } from '@inner-hum/core/take';
+import { toInt16 } from '@inner-hum/core/take';
 import { readWav, writeWav } from './wav';
 
 /** Names inside the zip: a head, then for each take its record, its packed frames and, where kept, its sound. */

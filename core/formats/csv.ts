@@ -1,7 +1,7 @@
 import { HOP_S, type Frames } from '@inner-hum/core/signal';
 import { noteName, type NoteNameSystem } from '@inner-hum/core/theory';
 import Papa from 'papaparse';
-import type { TakeRecord } from './take';
+import type { TakeRecord } from '@inner-hum/core/take';
 
 /** Cells that a spreadsheet would run as a formula are quoted with an apostrophe. */
 const OPTIONS = { escapeFormulae: true, newline: '\n' } as const;

@@ -14,8 +14,8 @@ import { writeMidi } from './midiOut';
 import { forHorn } from './importedPart';
 import { readMusicXml } from './musicXmlIn';
 import { writeMusicXml } from './musicXmlOut';
-import { packedLength } from './packedFrames';
-import type { WholeTake } from './take';
+import { packedLength } from '@inner-hum/core/take';
+import type { WholeTake } from '@inner-hum/core/take';
 
 const fixture = readFileSync(new URL('./fixtures/backup-1.json', import.meta.url), 'utf8');
 const old = readBackup(fixture);

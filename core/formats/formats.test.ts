@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { sizeGuard, TooLarge } from './bounds';
+import { sizeGuard, TooLarge } from './zipSizes';
 import { describe, expect, it } from 'vitest';
 import wavefile from 'wavefile/dist/wavefile.js';
 
@@ -12,19 +12,14 @@ import { CLEAN_HABITS, playStandIn } from '../simulate';
 import { ASSUMED_RULER } from '../theory';
 import {
   fromInt16,
-  framesCsv,
-  measuresCsv,
   packedLength,
   packFrames,
-  readBackup,
-  readWav,
   toInt16,
   unpackFrames,
-  writeBackup,
-  writeWav,
   type TakeRecord,
   type WholeTake,
-} from './index';
+} from '@inner-hum/core/take';
+import { framesCsv, measuresCsv, readBackup, readWav, writeBackup, writeWav } from './index';
 
 function exampleTake(note = ''): WholeTake {
   const parameters = { ...SWELL_DEFAULTS, instrumentId: 'tenor', beats: 2, tempoBpm: 120 } as const;

@@ -1,11 +1,6 @@
 export { BACKUP_FORMAT, BACKUP_VERSION, readBackup, writeBackup, type BackupResult, type UnreadTake } from './backup';
 export { framesCsv, measuresCsv, tendencyCsv } from './csv';
-export { packedLength, packFrames, unpackFrames } from './packedFrames';
-export type { TakeRecord, TakeSetup, TakeSound, TakeSource, WholeTake } from './take';
-export { isWholeTake, takeRecordSchema } from './takeSchema';
-export { fromInt16, toInt16 } from './pcm';
 export { readWav, writeWav, type WavResult, type WavSound } from './wav';
-export { modernise } from './modernise';
 export { forHorn, type ImportedPart, type ImportedParts } from './importedPart';
 export { readMidi } from './midiIn';
 export { readMusicXml } from './musicXmlIn';

@@ -1,6 +1,6 @@
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import { strFromU8, unzipSync } from 'fflate';
-import { sizeGuard } from './bounds';
+import { sizeGuard } from './zipSizes';
 import {
   isNote,
   LONGEST_QUARTERS,

@@ -1,7 +1,7 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto';
 import { swell, SWELL_DEFAULTS } from '@inner-hum/core/exercise';
-import { toInt16 } from '@inner-hum/core/formats';
+import { toInt16, unpackFrames } from '@inner-hum/core/take';
 import * as judge from '@inner-hum/core/judge';
 import { CLEAN_HABITS, playStandIn } from '@inner-hum/core/simulate';
 import { ASSUMED_RULER } from '@inner-hum/core/theory';
@@ -30,7 +30,6 @@ const ear: Partial<EarService> = {
   },
   assessFrames: (packed, count, assignment) => judge.assess(unpackFrames(packed, count), assignment),
 };
-const { unpackFrames } = await import('@inner-hum/core/formats');
 
 const RATE_HZ = 44100;
 const parameters = { ...SWELL_DEFAULTS, instrumentId: 'alto', beats: 4, tempoBpm: 120 } as const;

@@ -1,4 +1,4 @@
-import { unpackFrames } from '@inner-hum/core/formats/light';
+import { unpackFrames } from '@inner-hum/core/take';
 import { assess } from '@inner-hum/core/judge';
 import { playStandIn } from '@inner-hum/core/simulate';
 import { expose, transfer } from 'comlink';

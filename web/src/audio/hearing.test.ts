@@ -1,6 +1,6 @@
 import { swell, SWELL_DEFAULTS } from '@inner-hum/core/exercise';
 import { LOOP_CLICK } from '@inner-hum/core/measure';
-import { unpackFrames } from '@inner-hum/core/formats';
+import { unpackFrames } from '@inner-hum/core/take';
 import { CLEAN_HABITS, playStandIn } from '@inner-hum/core/simulate';
 import { ASSUMED_RULER } from '@inner-hum/core/theory';
 import { describe, expect, it } from 'vitest';

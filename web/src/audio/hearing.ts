@@ -1,4 +1,4 @@
-import { packFrames, toInt16 } from '@inner-hum/core/formats/light';
+import { packFrames, toInt16 } from '@inner-hum/core/take';
 import { assess, NOT_JUDGED } from '@inner-hum/core/judge';
 import { loopDelay, segmentSpans, type LoopDelay } from '@inner-hum/core/measure';
 import { Ear, HOP_S, sliceFrames, type Frames, type LiveFrame } from '@inner-hum/core/signal';

@@ -1,5 +1,5 @@
-import { fromInt16, packedLength } from '@inner-hum/core/formats/light';
-import type { WholeTake } from '@inner-hum/core/formats';
+import { fromInt16, packedLength } from '@inner-hum/core/take';
+import type { WholeTake } from '@inner-hum/core/take';
 import { replaceTake } from '../db/takes';
 import { earService } from './desk';
 import { assignmentOf, hearingFor, newTake } from './newTake';

@@ -1,5 +1,5 @@
 import { whenOf } from '../shared/format';
-import type { TakeRecord, WholeTake } from '@inner-hum/core/formats';
+import type { TakeRecord, WholeTake } from '@inner-hum/core/take';
 import type { OpenAssignment, HeardTake, HearingSettings } from './protocol';
 import type { DraftPlan } from '../db/database';
 import { hearingRangeHz } from '@inner-hum/core/exercise';

@@ -1,6 +1,6 @@
 import { NOT_JUDGED } from '@inner-hum/core/judge';
-import { fromInt16, packFrames } from '@inner-hum/core/formats/light';
-import type { WholeTake } from '@inner-hum/core/formats';
+import { fromInt16, packFrames } from '@inner-hum/core/take';
+import type { WholeTake } from '@inner-hum/core/take';
 import { emptyFrames } from '@inner-hum/core/signal';
 import { proxy } from 'comlink';
 import type { DraftRow } from '../db/database';

@@ -1,4 +1,4 @@
-import type { TakeSource } from '@inner-hum/core/formats';
+import type { TakeSource } from '@inner-hum/core/take';
 import type { AudioPath } from '@inner-hum/core/measure';
 import { withFault } from '@inner-hum/core/simulate';
 import { rulerKey, rulerOf, scoreOf, type Settings } from '../store/settings';

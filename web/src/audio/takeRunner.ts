@@ -1,7 +1,7 @@
 import { beatSeconds, longestRestBeats, scoreBeats, type Score } from '@inner-hum/core/exercise';
 import { instrumentById, soundingRangeHz, writtenToHz } from '@inner-hum/core/theory';
 import { VERDICT_S } from '@inner-hum/core/plan';
-import type { TakeSource, WholeTake } from '@inner-hum/core/formats';
+import type { TakeSource, WholeTake } from '@inner-hum/core/take';
 import { beginDraft, forgetDraft, leftDraft, planDraft } from '../db/drafts';
 import type { DraftPlan } from '../db/database';
 import { backUpWhenDue } from '../db/autoBackup';

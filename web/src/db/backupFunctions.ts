@@ -6,8 +6,8 @@ import {
   readBackupZip,
   writeBackup,
   type BackupResult,
-  type TakeRecord,
 } from '@inner-hum/core/formats';
+import { type TakeRecord } from '@inner-hum/core/take';
 import type { NoteNameSystem } from '@inner-hum/core/theory';
 import { database } from './database';
 import { rebuildTold } from './digests';

@@ -1,5 +1,5 @@
-import { modernise } from '@inner-hum/core/formats/light';
-import type { TakeRecord } from '@inner-hum/core/formats';
+import { migrate } from '@inner-hum/core/take';
+import type { TakeRecord } from '@inner-hum/core/take';
 import type { Cell, Digest, KeptFirst, TonesOfDay } from '@inner-hum/core/plan';
 import { Dexie, type DexieOptions, type EntityTable } from 'dexie';
 import { guardDerived, rebuildDerived } from './derived';
@@ -98,7 +98,7 @@ export class InnerHumDatabase extends Dexie {
           .table<TakeRecord>('takes')
           .toCollection()
           .modify((_, row) => {
-            row.value = modernise(row.value) as TakeRecord;
+            row.value = migrate(row.value) as TakeRecord;
           }),
       );
     guardDerived(this);

@@ -1,4 +1,4 @@
-import type { WholeTake } from '@inner-hum/core/formats';
+import type { WholeTake } from '@inner-hum/core/take';
 import { addDays, differenceInCalendarDays, subDays } from 'date-fns';
 import { dayOf } from '../shared/format';
 import { store } from '../store';

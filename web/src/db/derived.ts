@@ -9,7 +9,7 @@ import {
   tonesAfter,
   type Digest,
 } from '@inner-hum/core/plan';
-import type { TakeRecord } from '@inner-hum/core/formats';
+import type { TakeRecord } from '@inner-hum/core/take';
 import type { Dexie, Transaction } from 'dexie';
 import { whenOf } from '../shared/format';
 

@@ -8,7 +8,7 @@ import {
   tonesWithout,
   type Digest,
 } from '@inner-hum/core/plan';
-import type { TakeRecord } from '@inner-hum/core/formats';
+import type { TakeRecord } from '@inner-hum/core/take';
 import { database } from './database';
 import { DamagedRow, digestIfSound, rebuildDerived } from './derived';
 

@@ -7,7 +7,7 @@ import {
   type TonesAsked,
   type Trend,
 } from '@inner-hum/core/plan';
-import type { TakeRecord } from '@inner-hum/core/formats';
+import type { TakeRecord } from '@inner-hum/core/take';
 import { database } from './database';
 
 /** What takes are looked for by: tags that all must be there, and the day from which on. */

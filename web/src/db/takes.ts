@@ -1,4 +1,4 @@
-import type { WholeTake } from '@inner-hum/core/formats';
+import type { WholeTake } from '@inner-hum/core/take';
 import { DEMO_TAG } from '@inner-hum/core/plan';
 import { addDigests, mendingTold, removeDigests, toldTables } from './digests';
 import { database, type BinRow } from './database';

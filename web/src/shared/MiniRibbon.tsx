@@ -1,6 +1,6 @@
 import { chakra } from '@chakra-ui/react';
-import { unpackFrames } from '@inner-hum/core/formats/light';
-import type { TakeRecord } from '@inner-hum/core/formats';
+import { unpackFrames } from '@inner-hum/core/take';
+import type { TakeRecord } from '@inner-hum/core/take';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useCallback, useMemo } from 'react';
 import { database } from '../db/database';

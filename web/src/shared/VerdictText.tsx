@@ -1,5 +1,5 @@
 import { Box, chakra } from '@chakra-ui/react';
-import type { TakeRecord } from '@inner-hum/core/formats';
+import type { TakeRecord } from '@inner-hum/core/take';
 import type { TFunction } from 'i18next';
 import { useTranslation } from 'react-i18next';
 import type { TryId } from '@inner-hum/core/judge';

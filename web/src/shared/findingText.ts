@@ -1,5 +1,5 @@
 import type { Finding, Verdict } from '@inner-hum/core/judge';
-import type { TakeRecord } from '@inner-hum/core/formats';
+import type { TakeRecord } from '@inner-hum/core/take';
 import { hzToMidi, instrumentById, writtenMidi } from '@inner-hum/core/theory';
 import type { TFunction } from 'i18next';
 import { formatNumber } from './format';

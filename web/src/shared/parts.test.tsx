@@ -1,7 +1,7 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto';
 import { swell, SWELL_DEFAULTS } from '@inner-hum/core/exercise';
-import type { TakeRecord } from '@inner-hum/core/formats';
+import type { TakeRecord } from '@inner-hum/core/take';
 import type { Finding, Verdict } from '@inner-hum/core/judge';
 import { ASSUMED_RULER } from '@inner-hum/core/theory';
 import { act, fireEvent, screen } from '@testing-library/react';

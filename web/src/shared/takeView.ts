@@ -1,5 +1,5 @@
 import { beatSeconds, scoreBeats } from '@inner-hum/core/exercise';
-import type { TakeRecord } from '@inner-hum/core/formats';
+import type { TakeRecord } from '@inner-hum/core/take';
 import { DEMAND_CENTS } from '@inner-hum/core/measure';
 import type { Frames } from '@inner-hum/core/signal';
 import { ribbonSteps } from './ribbon';

@@ -7,7 +7,7 @@ import {
   usualExercise,
   type Field,
 } from '@inner-hum/core/exercise';
-import type { TakeRecord } from '@inner-hum/core/formats';
+import type { TakeRecord } from '@inner-hum/core/take';
 import { RULES, type Finding, type Verdict } from '@inner-hum/core/judge';
 import { DYNAMICS, noteName } from '@inner-hum/core/theory';
 import { describe, expect, it } from 'vitest';

@@ -1,7 +1,7 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { familyById, type ExerciseParameters, type Field } from '@inner-hum/core/exercise';
 import type { Decision } from '@inner-hum/core/judge';
-import type { TakeRecord } from '@inner-hum/core/formats';
+import type { TakeRecord } from '@inner-hum/core/take';
 
 export type ProblemId =
   'refused' | 'missing' | 'busy' | 'unplugged' | 'suspended' | 'noFile' | 'badFile' | 'failed' | 'earDead';

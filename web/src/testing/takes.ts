@@ -1,5 +1,5 @@
 import { SWELL_DEFAULTS, swell } from '@inner-hum/core/exercise';
-import { packFrames, type WholeTake } from '@inner-hum/core/formats';
+import { packFrames, type WholeTake } from '@inner-hum/core/take';
 import { emptyFrames } from '@inner-hum/core/signal';
 import { ASSUMED_RULER } from '@inner-hum/core/theory';
 

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import type { TakeRecord } from '@inner-hum/core/formats';
+import type { TakeRecord } from '@inner-hum/core/take';
 import { format, isValid } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';

@@ -1,7 +1,7 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto';
 import { exerciseScore, familyById, usualExercise } from '@inner-hum/core/exercise';
-import type { WholeTake } from '@inner-hum/core/formats';
+import type { WholeTake } from '@inner-hum/core/take';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { keepTake, mergeTakes } from '../../db/takes';

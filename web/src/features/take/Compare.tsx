@@ -1,5 +1,6 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import { isWholeTake, unpackFrames, type TakeRecord, type WholeTake } from '@inner-hum/core/formats';
+import { unpackFrames, type TakeRecord, type WholeTake } from '@inner-hum/core/take';
+import { isWholeTake } from '@inner-hum/core/take/schema';
 import { valueOf, type Measured, type StepMeasures } from '@inner-hum/core/measure';
 import { exerciseTag, type Digest } from '@inner-hum/core/plan';
 import { format } from 'date-fns';

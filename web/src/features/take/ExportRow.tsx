@@ -1,13 +1,6 @@
 import { Flex } from '@chakra-ui/react';
-import {
-  framesCsv,
-  measuresCsv,
-  toInt16,
-  unpackFrames,
-  writeBackupZip,
-  writeWav,
-  type WholeTake,
-} from '@inner-hum/core/formats';
+import { framesCsv, measuresCsv, writeBackupZip, writeWav } from '@inner-hum/core/formats';
+import { toInt16, unpackFrames, type WholeTake } from '@inner-hum/core/take';
 import { useTranslation } from 'react-i18next';
 import { Button } from '../../shared/controls';
 import { saveFile } from '../../shared/saveFile';

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import type { TakeRecord } from '@inner-hum/core/formats';
+import type { TakeRecord } from '@inner-hum/core/take';
 import { pairOutlines, valueOf, type StepMeasures } from '@inner-hum/core/measure';
 import type { Frames } from '@inner-hum/core/signal';
 import { useState } from 'react';

@@ -1,5 +1,6 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
-import { isWholeTake, unpackFrames, type WholeTake } from '@inner-hum/core/formats';
+import { unpackFrames, type WholeTake } from '@inner-hum/core/take';
+import { isWholeTake } from '@inner-hum/core/take/schema';
 import { format } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react';

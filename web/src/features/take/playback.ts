@@ -1,6 +1,6 @@
 import { CLEAN_HABITS, playStandIn } from '@inner-hum/core/simulate';
-import { fromInt16 } from '@inner-hum/core/formats/light';
-import type { WholeTake } from '@inner-hum/core/formats';
+import { fromInt16 } from '@inner-hum/core/take';
+import type { WholeTake } from '@inner-hum/core/take';
 
 /**
  * The sound of a take from its first frame on: as kept, or, for the stand-in player, played anew from its seed. Undefined

@@ -24,7 +24,7 @@ const isObject = (value: unknown): value is Loose => typeof value === 'object' &
  * A record of an older version in today's form: exercises were all swells, and what was not measured then is absent.
  * Anything that is no record comes back as it is; the schema says what is wrong with it.
  */
-export function modernise(record: unknown): unknown {
+export function migrate(record: unknown): unknown {
   if (!isObject(record) || !isObject(record['parameters']) || !Array.isArray(record['measures'])) return record;
   return {
     ...record,

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { modernise } from './modernise';
-import { takeRecordSchema } from './takeSchema';
+import { migrate } from './migrate';
+import { takeRecordSchema } from './schema';
 
 const value = (one: number) => ({ kind: 'measured', value: one, uncertainty: 0.5 });
 /** A record as the first version wrote it: no family, fewer measures, jumps without a kind. */
@@ -86,13 +86,13 @@ const FIRST_VERSION = {
   demo: false,
 };
 
-describe('modernise', () => {
+describe('migrate', () => {
   it('a record of the first version passes today’s schema', () => {
     expect(takeRecordSchema.isValidSync(FIRST_VERSION, { strict: true })).toBe(false);
-    expect(() => takeRecordSchema.validateSync(modernise(FIRST_VERSION), { strict: true })).not.toThrow();
+    expect(() => takeRecordSchema.validateSync(migrate(FIRST_VERSION), { strict: true })).not.toThrow();
   });
   it('keeps what was measured and says what was not', () => {
-    const { measures, parameters } = modernise(FIRST_VERSION) as typeof FIRST_VERSION & { parameters: object };
+    const { measures, parameters } = migrate(FIRST_VERSION) as typeof FIRST_VERSION & { parameters: object };
     expect(parameters).toMatchObject({ family: 'swell', beats: 4 });
     expect(measures[0]).toMatchObject({
       pitchCentreCents: { value: 4 },
@@ -101,15 +101,15 @@ describe('modernise', () => {
     });
   });
   it('twice is once, and today’s records stay as they are', () => {
-    const once = modernise(FIRST_VERSION);
-    expect(modernise(once)).toEqual(once);
+    const once = migrate(FIRST_VERSION);
+    expect(migrate(once)).toEqual(once);
   });
   it.each([null, 3, 'x', {}, { parameters: {} }, { parameters: {}, measures: 'none' }])(
     'leaves %o to the schema',
-    (one) => expect(modernise(one)).toBe(one),
+    (one) => expect(migrate(one)).toBe(one),
   );
   it('a silent step stays silent', () => {
     const silent = { ...FIRST_VERSION, measures: [{ kind: 'silent' }] };
-    expect((modernise(silent) as typeof silent).measures).toEqual([{ kind: 'silent' }]);
+    expect((migrate(silent) as typeof silent).measures).toEqual([{ kind: 'silent' }]);
   });
 });

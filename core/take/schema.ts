@@ -2,9 +2,9 @@ import { FAMILIES, isExercise, type ExerciseParameters } from '@inner-hum/core/e
 import { CHANGE_IDS, FINDING_IDS, TRY_IDS } from '@inner-hum/core/judge';
 import { DEMAND_CENTS } from '@inner-hum/core/measure';
 import { A4_RANGE_HZ, DYNAMICS, INSTRUMENTS } from '@inner-hum/core/theory';
-import { outOfBounds } from './bounds';
+import { outOfBounds } from './outOfBounds';
 import { packedLength } from './packedFrames';
-import type { WholeTake } from './take';
+import type { WholeTake } from './record';
 import { array, boolean, lazy, mixed, number, object, string, type AnySchema, type ObjectShape } from 'yup';
 
 /** An object that must be there: a plain `object` of the library lets a missing one pass. */
