@@ -1,13 +1,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
-import {
-  exerciseScore,
-  familyById,
-  hearingRangeHz,
-  usualExercise,
-  type ExerciseParameters,
-} from '@inner-hum/core/exercise';
+import { familyById, hearingRangeHz, usualExercise, type ExerciseParameters } from '@inner-hum/core/exercise';
 import { writeBackupZip } from '@inner-hum/core/formats';
-import { packFrames, type TakeSetup, type WholeTake } from '@inner-hum/core/take';
+import { assignmentOf, packFrames, planTake, takeOf, toInt16, type WholeTake } from '@inner-hum/core/take';
 import { assess, pastTake, type Decision, type PastTake } from '@inner-hum/core/judge';
 import { hear, HOP_S } from '@inner-hum/core/signal';
 import { CLEAN_HABITS, playStandIn, SeededRandom, type Habits, type NoteHabit } from '@inner-hum/core/simulate';
@@ -184,7 +178,6 @@ const takes: WholeTake[] = [];
 function playTake(plan: Planned, day: number, minute: number): void {
   const horn = plan.horn as 'alto' | 'baritoneLowA';
   const parameters: ExerciseParameters = { ...usualExercise(familyById(plan.family), horn), ...plan.change };
-  const score = exerciseScore(parameters);
   const reed = REEDS[day % 3]!;
   const habits: Habits = {
     ...CLEAN_HABITS,
@@ -195,68 +188,48 @@ function playTake(plan: Planned, day: number, minute: number): void {
     perNote: noteHabits(horn, day),
   };
   const seed = 100 + takes.length;
-  const settings = { sampleRateHz: RATE_HZ, a4Hz: 440, ruler: RULER, habits, seed, leadS: LEAD_S, tailS: 0.4 };
-  const frames = hear(playStandIn(score, settings), { sampleRateHz: RATE_HZ, ...hearingRangeHz(score, 440) });
   const startedAtMs = FIRST_DAY_MS + day * DAY_MS + (18 * 60 + 30 + minute) * 60_000;
-  const when = { startedAtMs, day: new Date(startedAtMs).toISOString().slice(0, 10) };
-  const setup: TakeSetup = {
-    instrumentId: horn,
-    a4Hz: 440,
-    ruler: RULER,
-    demand: 'firm',
-    mouthpiece: horn === 'alto' ? 'own' : 'borrowed',
-    reed,
-    room: day % 7 === 5 ? 'band room' : 'kitchen',
-  };
+  const startedAt = new Date(startedAtMs).toISOString();
+  const when = { startedAtMs, day: startedAt.slice(0, 10) };
+  const kept = { perNote: habits.perNote, wobbleCents: habits.wobbleCents, jitterCents: 0.8, ...reedHabits(reed, day) };
+  const take = planTake({
+    startedAt,
+    parameters,
+    setup: {
+      instrumentId: horn,
+      a4Hz: 440,
+      ruler: RULER,
+      demand: 'firm',
+      mouthpiece: horn === 'alto' ? 'own' : 'borrowed',
+      reed,
+      room: day % 7 === 5 ? 'band room' : 'kitchen',
+    },
+    source: { kind: 'standIn', seed, habits: { ...plan.habits, ...kept } as Habits },
+    audioPath: { delayS: 0, delayErrorS: 0 },
+    onBeat: true,
+    cue: plan.cue ?? '',
+  });
+  const { score } = take;
+  const settings = { sampleRateHz: RATE_HZ, a4Hz: 440, ruler: RULER, habits, seed, leadS: LEAD_S, tailS: 0.4 };
+  const samples = playStandIn(score, settings);
+  const frames = hear(samples, { sampleRateHz: RATE_HZ, ...hearingRangeHz(score, 440) });
   const key = `${horn} ${plan.family} ${String(parameters['writtenMidi'])} ${day}`;
   const before = decisions.get(key) ?? [];
   const past = pasts.get(horn) ?? [];
-  const audioPath = { delayS: 0, delayErrorS: 0 };
-  const { measures, verdict } = assess(frames, {
-    score,
-    parameters,
-    ...setup,
-    audioPath,
-    onBeat: true,
-    firstBeatS: LEAD_S,
-    before,
-    past,
-    now: { ...when, reed },
-  });
-  decisions.set(key, [...before, verdict.decision]);
-  pasts.set(horn, [...past, pastTake({ ...when, reed, score, measures })].slice(-120));
-  takes.push({
-    record: {
-      id: `demo-${String(takes.length).padStart(3, '0')}`,
-      startedAt: new Date(startedAtMs).toISOString(),
-      parameters,
-      score,
-      setup,
-      source: {
-        kind: 'standIn',
-        seed,
-        habits: {
-          ...plan.habits,
-          perNote: habits.perNote,
-          wobbleCents: habits.wobbleCents,
-          jitterCents: 0.8,
-          ...reedHabits(reed, day),
-        } as Habits,
-      },
-      audioPath,
-      firstBeatS: LEAD_S,
-      onBeat: true,
-      frameCount: frames.count,
-      measures,
-      verdict,
-      note: plan.note ?? '',
-      ...(plan.cue && { cues: [plan.cue] }),
-      lostMs: 0,
-      cut: false,
-      demo: true,
-    },
+  const judged = assess(frames, { ...assignmentOf(take, { before, past, ...when }), firstBeatS: LEAD_S });
+  decisions.set(key, [...before, judged.verdict.decision]);
+  pasts.set(horn, [...past, pastTake({ ...when, reed, score, measures: judged.measures })].slice(-120));
+  const heard = {
+    ...judged,
+    frameCount: frames.count,
     frames: packFrames(frames),
-  });
+    samples: toInt16(samples),
+    sampleRateHz: RATE_HZ,
+    firstBeatS: LEAD_S,
+    lostMs: 0,
+  };
+  const id = `demo-${String(takes.length).padStart(3, '0')}`;
+  takes.push(takeOf(take, heard, { id, cut: false, keepSound: false, note: plan.note ?? '', demo: true }));
 }
 
 for (let day = 0; day < DAYS; day++) {

@@ -12,7 +12,8 @@ import { keepTake, wholeTake } from '../db/takes';
 import { store } from '../store';
 import { Hearing } from './hearing';
 import { judgeAgain } from './judgeAgain';
-import { assignmentOf, hearingFor, newTake } from './newTake';
+import { takeOf } from '@inner-hum/core/take';
+import { assignmentFor, hearingFor } from './planNow';
 import type { EarService } from './protocol';
 import { keepDraftAsSound, recoverDraft, recoverDrafts, removeDraft } from './recoverDrafts';
 
@@ -75,7 +76,7 @@ describe('a judge that fails', () => {
   function heard() {
     const hearing = new Hearing(hearingFor(plan, RATE_HZ));
     hearing.push(0, sound);
-    return hearing.finishTake(assignmentOf(plan, []), 1)!;
+    return hearing.finishTake(assignmentFor(plan), 1)!;
   }
 
   const findingsOf = ({ verdict }: { readonly verdict: judge.Verdict }) => verdict.findings.map(({ id }) => id);
@@ -87,7 +88,7 @@ describe('a judge that fails', () => {
     broken();
     const failed = heard();
     expect(failed).toMatchObject({ unjudged: 'made to fail', measures: [], verdict: judge.NOT_JUDGED });
-    await keepTake(newTake(plan, failed, { id: 'a', cut: false, keepSound: true }));
+    await keepTake(takeOf(plan, failed, { id: 'a', cut: false, keepSound: true }));
     await judgeAgain((await wholeTake('a'))!);
     const { record } = (await wholeTake('a'))!;
     expect(record.unjudged).toBeUndefined();
@@ -102,7 +103,7 @@ describe('a judge that fails', () => {
 
   it('that fails once more leaves the take as it was', async () => {
     broken();
-    await keepTake(newTake(plan, heard(), { id: 'a', cut: false, keepSound: true }));
+    await keepTake(takeOf(plan, heard(), { id: 'a', cut: false, keepSound: true }));
     const before = await wholeTake('a');
     broken();
     await expect(judgeAgain(before!)).rejects.toThrow('made to fail');

@@ -7,7 +7,7 @@ import { describe, expect, it } from 'vitest';
 import { Hearing } from './hearing';
 import { LiveTrace } from './liveTrace';
 import { LossCounter } from './lossCounter';
-import type { OpenAssignment } from './protocol';
+import type { OpenAssignment } from '@inner-hum/core/take';
 
 const RATE_HZ = 44100;
 const parameters = { ...SWELL_DEFAULTS, instrumentId: 'alto', beats: 4, tempoBpm: 120 } as const;

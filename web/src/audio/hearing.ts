@@ -1,9 +1,9 @@
-import { packFrames, toInt16 } from '@inner-hum/core/take';
+import { packFrames, toInt16, type HeardTake, type OpenAssignment } from '@inner-hum/core/take';
 import { assess, NOT_JUDGED } from '@inner-hum/core/judge';
 import { loopDelay, segmentSpans, type LoopDelay } from '@inner-hum/core/measure';
 import { Ear, HOP_S, sliceFrames, type Frames, type LiveFrame } from '@inner-hum/core/signal';
 import { LossCounter } from './lossCounter';
-import type { HeardTake, HearingSettings, OpenAssignment } from './protocol';
+import type { HearingSettings } from './protocol';
 import { detailOf } from '../i18n/detailOf';
 
 /** How much before the first beat is kept with a take, seconds. */

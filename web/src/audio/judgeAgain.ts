@@ -2,7 +2,8 @@ import { fromInt16, packedLength } from '@inner-hum/core/take';
 import type { WholeTake } from '@inner-hum/core/take';
 import { replaceTake } from '../db/takes';
 import { earService } from './desk';
-import { assignmentOf, hearingFor, newTake } from './newTake';
+import { takeOf } from '@inner-hum/core/take';
+import { assignmentFor, hearingFor } from './planNow';
 
 /**
  * Judges a take that could not be judged when it was played, from its frames or, where there are none, from its sound,
@@ -10,7 +11,7 @@ import { assignmentOf, hearingFor, newTake } from './newTake';
  * @throws when it can't be judged now either; the take is as it was
  */
 export async function judgeAgain({ record, frames, sound }: WholeTake): Promise<void> {
-  const about = assignmentOf({ ...record, firstBeatS: record.firstBeatS }, []);
+  const about = assignmentFor(record);
   if (record.frameCount > 0 && frames.length === packedLength(record.frameCount)) {
     const packed = new Uint8Array(frames);
     const judged = await earService().assessFrames(packed, record.frameCount, {
@@ -31,6 +32,6 @@ export async function judgeAgain({ record, frames, sound }: WholeTake): Promise<
   );
   if (!heard) throw new Error('no sound');
   if (heard.unjudged !== undefined) throw new Error(heard.unjudged);
-  const judged = newTake(plan, heard, { id: record.id, cut: record.cut, keepSound: true });
+  const judged = takeOf(plan, heard, { id: record.id, cut: record.cut, keepSound: true });
   await replaceTake({ ...judged, record: { ...judged.record, note: record.note, demo: record.demo } });
 }

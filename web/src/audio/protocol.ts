@@ -1,3 +1,4 @@
+import type { HeardTake, OpenAssignment } from '@inner-hum/core/take';
 import type { Assignment } from '@inner-hum/core/judge';
 import type { LoopDelay, StepMeasures } from '@inner-hum/core/measure';
 import type { Verdict } from '@inner-hum/core/judge';
@@ -40,23 +41,6 @@ export interface HearingSettings {
   /** whether runs of exact zeros mean that the device lost sound (a real input always has noise) */
   readonly zerosAreLoss: boolean;
 }
-
-/** A take as heard, measured and judged; times in seconds from its first frame. */
-export interface HeardTake {
-  readonly frameCount: number;
-  readonly frames: Uint8Array<ArrayBuffer>;
-  readonly samples: Int16Array<ArrayBuffer>;
-  readonly sampleRateHz: number;
-  readonly firstBeatS: number;
-  readonly measures: readonly StepMeasures[];
-  readonly verdict: Verdict;
-  /** why the judge could not judge it: then there are no measures, and it can be judged later */
-  readonly unjudged?: string;
-  readonly lostMs: number;
-}
-
-/** Assignment whose first beat is on the context's clock (a take) or is set by the first tone (a recording). */
-export type OpenAssignment = Omit<Assignment, 'firstBeatS'>;
 
 /** What the worker does when asked, by RPC. */
 export interface EarService {

@@ -10,7 +10,8 @@ import { saveFile } from '../shared/saveFile';
 import { store } from '../store';
 import { draftSettled, leftUnkept, recoveryAt, type UnkeptTake } from '../store/drafts';
 import { earService } from './desk';
-import { assignmentOf, hearingFor, newTake } from './newTake';
+import { takeOf } from '@inner-hum/core/take';
+import { assignmentFor, hearingFor } from './planNow';
 import { detailOf } from '../i18n/detailOf';
 
 /** Shorter takes hold nothing to judge, seconds. */
@@ -71,12 +72,12 @@ async function becomesTake(left: LeftDraft): Promise<boolean> {
   const heard = await earService().assessRecording(
     fromInt16(samples),
     hearingFor(plan, sampleRateHz),
-    assignmentOf(plan, []),
+    assignmentFor(plan),
     plan.firstBeatS,
     proxy((share: number) => void store.dispatch(recoveryAt(share))),
   );
   if (!heard) return false;
-  await keepTake(newTake(plan, heard, { id: takeId, cut: true, keepSound: keepsSound(draft) }), pinned());
+  await keepTake(takeOf(plan, heard, { id: takeId, cut: true, keepSound: keepsSound(draft) }), pinned());
   return true;
 }
 
@@ -107,7 +108,7 @@ export async function keepDraftAsSound(takeId: string): Promise<void> {
       verdict: NOT_JUDGED,
       unjudged: 'kept as sound',
     };
-    await keepTake(newTake(plan, heard, { id: takeId, cut: true, keepSound: true }), pinned());
+    await keepTake(takeOf(plan, heard, { id: takeId, cut: true, keepSound: true }), pinned());
   }
   settled(takeId);
 }

@@ -10,8 +10,7 @@ import { keepTake, type Kept } from '../db/takes';
 import { i18next } from '../i18n';
 import { pastTakes } from '../db/past';
 import { dayOf } from '../shared/format';
-import { exerciseOf, mainNote, rulerOf, scoreOf, settingsChanged, type Settings } from '../store/settings';
-import { setupNow } from '../store/gear';
+import { exerciseOf, mainNote, scoreOf, settingsChanged, type Settings } from '../store/settings';
 import {
   blockMoved,
   exerciseKey,
@@ -27,7 +26,8 @@ import { store } from '../store';
 import { noticed } from '../store/notices';
 import { Desk, earAnswers, earService, replaceEar, SoundProblem } from './desk';
 import { Metronome } from './metronome';
-import { assignmentOf, hearingFor, newTake } from './newTake';
+import { takeOf } from '@inner-hum/core/take';
+import { assignmentFor, hearingFor, planNow } from './planNow';
 import type { Queue } from './queue';
 import { holdInMemory, recoverDraft, unkept } from './recoverDrafts';
 import { playDrone, playReference } from './reference';
@@ -310,7 +310,6 @@ class TakeRunner {
     source: TakeSource,
     buffer: AudioBuffer | undefined,
   ): Promise<void> {
-    const parameters = exerciseOf(settings);
     const score = scoreOf(settings);
     const beatS = beatSeconds(score);
     const { context } = desk;
@@ -318,25 +317,8 @@ class TakeRunner {
     const countInFromS = context.currentTime + 0.12;
     const beatAtS = countInFromS + score.countInBeats * beatS;
     // Only the microphone is on the far side of speakers and air; samples enter where they start.
-    const onBeat = settings.startOn === 'beat' && source.kind !== 'file';
-    const plan: DraftPlan = {
-      startedAt: new Date().toISOString(),
-      parameters,
-      score,
-      setup: {
-        ...setupNow(settings),
-        a4Hz: settings.a4Hz,
-        ruler: rulerOf(settings),
-        demand: settings.demand,
-        ...(settings.schools.brightEnd === 'judged' && { evenColour: true }),
-      },
-      ...(settings.cue && { cues: [settings.cue] }),
-      source,
-      audioPath: source.kind === 'microphone' ? pathOf(context, settings) : { delayS: 0, delayErrorS: 0 },
-      onBeat,
-      firstBeatS: null,
-      keepSound: settings.keepSound && source.kind !== 'standIn',
-    };
+    const plan = planNow(settings, source, pathOf(context, settings));
+    const { onBeat, parameters } = plan;
     desk.trace.reset();
     await earService().begin({ ...hearingFor(plan, context.sampleRate), draftTakeId: takeId });
     await beginDraft({ takeId, sampleRateHz: context.sampleRate, plan });
@@ -376,9 +358,9 @@ class TakeRunner {
     this.givenUp = new AbortController();
     // Looking back is a help; without it the take is judged by itself.
     const past = await pastTakes(plan.setup.instrumentId).catch(() => []);
-    const heard = await this.orGivenUp(earService().finishTake(assignmentOf(plan, before, past), firstBeatAtS));
+    const heard = await this.orGivenUp(earService().finishTake(assignmentFor(plan, before, past), firstBeatAtS));
     if (!heard) throw new SoundProblem('failed');
-    const take = newTake(plan, heard, { id: takeId, cut, keepSound: plan.keepSound ?? true });
+    const take = takeOf(plan, heard, { id: takeId, cut, keepSound: plan.keepSound ?? true });
     try {
       tellKept(take, await keepTake(take, settings.pinned));
     } catch (error) {

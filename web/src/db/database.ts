@@ -1,5 +1,4 @@
-import { migrate } from '@inner-hum/core/take';
-import type { TakeRecord } from '@inner-hum/core/take';
+import { migrate, type TakePlan, type TakeRecord } from '@inner-hum/core/take';
 import type { Cell, Digest, KeptFirst, TonesOfDay } from '@inner-hum/core/plan';
 import { Dexie, type DexieOptions, type EntityTable } from 'dexie';
 import { guardDerived, rebuildDerived } from './derived';
@@ -25,10 +24,7 @@ export interface DraftRow {
   readonly plan: DraftPlan;
 }
 
-export type DraftPlan = Pick<
-  TakeRecord,
-  'startedAt' | 'parameters' | 'score' | 'setup' | 'source' | 'audioPath' | 'onBeat' | 'cues'
-> & {
+export type DraftPlan = TakePlan & {
   /** null until the first beat has come */
   readonly firstBeatS: number | null;
   /** whether the player wants its sound kept; left out by older versions */

@@ -1,15 +1,15 @@
 import type { UnreadTake } from '@inner-hum/core/formats';
 import { proxy } from 'comlink';
 import { earService } from '../../audio/desk';
-import { assignmentOf, hearingFor, newTake } from '../../audio/newTake';
-import type { DraftPlan } from '../../db/database';
+import { takeOf } from '@inner-hum/core/take';
+import { assignmentFor, hearingFor, planNow } from '../../audio/planNow';
+import { pastTakes } from '../../db/past';
 import { backupService } from '../../db/backup';
 import { readSettings } from '../../db/readSettings';
 import { hasTakes, keepTake, mergeTakes } from '../../db/takes';
 import { saveFile } from '../../shared/saveFile';
-import { setupNow } from '../../store/gear';
 import { store } from '../../store';
-import { exerciseOf, rulerOf, scoreOf, settingsChanged, type Settings } from '../../store/settings';
+import { settingsChanged, type Settings } from '../../store/settings';
 
 /** What became of a file; `reason` picks the sentence when it was refused. */
 export type FileOutcome =
@@ -82,25 +82,16 @@ export async function analyseRecording(
   const decoded = await decode(file);
   if (!decoded) return { kind: 'refused', reason: 'sound', detail: '' };
   if (decoded.length === 0) return { kind: 'refused', reason: 'empty', detail: '' };
-  const parameters = exerciseOf(settings);
-  const { a4Hz, demand } = settings;
-  const plan: DraftPlan = {
-    startedAt: new Date().toISOString(),
-    parameters,
-    score: scoreOf(settings),
-    setup: { ...setupNow(settings), a4Hz, demand, ruler: rulerOf(settings) },
-    source: { kind: 'file', name: file.name },
-    audioPath: { delayS: 0, delayErrorS: 0 },
-    onBeat: false,
-    firstBeatS: null,
-  };
+  const plan = planNow(settings, { kind: 'file', name: file.name }, { delayS: 0, delayErrorS: 0 });
   const samples = mixDown(decoded);
   const hearing = hearingFor(plan, decoded.sampleRate);
-  const about = assignmentOf(plan, []);
+  // Looking back is a help; without it the take is judged by itself.
+  const past = await pastTakes(plan.setup.instrumentId).catch(() => []);
+  const about = assignmentFor(plan, [], past);
   const heard = await earService().assessRecording(samples, hearing, about, null, proxy(onProgress));
   if (!heard) return { kind: 'refused', reason: 'noTone', detail: '' };
   const id = crypto.randomUUID();
-  await keepTake(newTake(plan, heard, { id, cut: false, keepSound: settings.keepSound }), settings.pinned);
+  await keepTake(takeOf(plan, heard, { id, cut: false, keepSound: settings.keepSound }), settings.pinned);
   return { kind: 'take', id };
 }
 

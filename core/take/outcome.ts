@@ -1,0 +1,56 @@
+import type { Verdict } from '@inner-hum/core/judge';
+import type { StepMeasures } from '@inner-hum/core/measure';
+import type { TakePlan } from './plan';
+import type { TakeRecord, WholeTake } from './record';
+
+/** A take as heard, measured and judged; times in seconds from its first frame. */
+export interface HeardTake {
+  readonly frameCount: number;
+  /** as made by `packFrames` */
+  readonly frames: Uint8Array<ArrayBuffer>;
+  readonly samples: Int16Array<ArrayBuffer>;
+  readonly sampleRateHz: number;
+  readonly firstBeatS: number;
+  readonly measures: readonly StepMeasures[];
+  readonly verdict: Verdict;
+  /** why the judge could not judge it: then there are no measures, and it can be judged later */
+  readonly unjudged?: string;
+  readonly lostMs: number;
+}
+
+/** What a take is besides its plan and what was heard. */
+export interface TakeFacts {
+  readonly id: string;
+  /** it ended before its score */
+  readonly cut: boolean;
+  readonly keepSound: boolean;
+  readonly note?: string;
+  readonly demo?: boolean;
+}
+
+/** Puts together what was planned and what was heard. */
+export function takeOf(plan: TakePlan, heard: HeardTake, { id, cut, keepSound, note, demo }: TakeFacts): WholeTake {
+  const { startedAt, parameters, score, setup, source, audioPath, onBeat, cues } = plan;
+  const { frameCount, frames, samples, sampleRateHz, firstBeatS, measures, verdict, unjudged, lostMs } = heard;
+  const record: TakeRecord = {
+    id,
+    startedAt,
+    parameters,
+    score,
+    setup,
+    source,
+    audioPath,
+    firstBeatS,
+    onBeat,
+    frameCount,
+    measures,
+    verdict,
+    note: note ?? '',
+    ...(cues && { cues }),
+    ...(unjudged !== undefined && { unjudged }),
+    lostMs,
+    cut,
+    demo: demo ?? false,
+  };
+  return { record, frames, ...(keepSound && { sound: { sampleRateHz, samples } }) };
+}

@@ -1,0 +1,48 @@
+import { hearingRangeHz } from '@inner-hum/core/exercise';
+import type { Decision, PastTake } from '@inner-hum/core/judge';
+import type { AudioPath } from '@inner-hum/core/measure';
+import { assignmentOf, planTake, type OpenAssignment, type TakePlan, type TakeSource } from '@inner-hum/core/take';
+import type { DraftPlan } from '../db/database';
+import { whenOf } from '../shared/format';
+import { setupNow } from '../store/gear';
+import { exerciseOf, rulerOf, type Settings } from '../store/settings';
+import type { HearingSettings } from './protocol';
+
+/** The take that would be played now of the exercise on the Stand, from a source. */
+export function planNow(settings: Settings, source: TakeSource, audioPath: AudioPath): DraftPlan {
+  const { a4Hz, demand, schools, startOn, cue, keepSound } = settings;
+  const plan = planTake({
+    startedAt: new Date().toISOString(),
+    parameters: exerciseOf(settings),
+    setup: {
+      ...setupNow(settings),
+      a4Hz,
+      ruler: rulerOf(settings),
+      demand,
+      ...(schools.brightEnd === 'judged' && { evenColour: true }),
+    },
+    source,
+    audioPath,
+    onBeat: startOn === 'beat',
+    cue,
+  });
+  return { ...plan, firstBeatS: null, keepSound: keepSound && source.kind !== 'standIn' };
+}
+
+/** What the judge is told of a planned take, on the player's own day. */
+export function assignmentFor(
+  plan: TakePlan,
+  before: readonly Decision[] = [],
+  past: readonly PastTake[] = [],
+): OpenAssignment {
+  return assignmentOf(plan, { before, past, ...whenOf(plan.startedAt) });
+}
+
+/** How the ear is set for a planned take: the horn bounds the search. */
+export function hearingFor(plan: Pick<TakePlan, 'setup' | 'source' | 'score'>, sampleRateHz: number): HearingSettings {
+  return {
+    sampleRateHz,
+    ...hearingRangeHz(plan.score, plan.setup.a4Hz),
+    zerosAreLoss: plan.source.kind === 'microphone',
+  };
+}
