@@ -20,9 +20,9 @@ export default defineConfig({
   workers: 2,
   fullyParallel: true,
   // A machine eight times slower needs eight times as long; nothing here measures time.
-  timeout: 300_000,
+  timeout: 600_000,
   // The demo season is read, checked and laid out in the browser before it shows.
-  expect: { timeout: 60_000 },
+  expect: { timeout: 120_000 },
   outputDir: 'test-results',
   reporter: [['list'], ['json', { outputFile: '.cache/browser.json' }]],
   use: {

@@ -1,7 +1,7 @@
 import { defineConfig } from 'vitest/config';
 
 // Tests that play and hear whole takes must not fail on a slow machine.
-const testTimeout = 120_000;
+const testTimeout = 600_000;
 
 export default defineConfig({
   test: {
