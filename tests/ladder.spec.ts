@@ -1,10 +1,11 @@
 import { expect, test, textsOf } from './app';
 import { hears } from './testWav';
 
-/** Tenor, low B♭ fingered: partials 1–2–3–4–3–2–1, a second each, slurred; the second partial 3 breaks to 5 for 0.3 s. */
+/** Tenor, low B♭ fingered: partials 1–2–3–4–3–2–1, a second each, slurred; the second partial 3 breaks to 5 for 0.25 s. */
 const PARTIALS = [1, 2, 3, 4, 3, 2, 1];
 const LOW_B_FLAT_HZ = 440 * 2 ** ((58 - 14 - 69) / 12);
-const JUMP = { fromS: 4.5, toS: 4.8, partial: 5 };
+// Well within its beat: where the first tone sets beat one, that may lie some hundredths of a second off.
+const JUMP = { fromS: 4.6, toS: 4.85, partial: 5 };
 const HEARD = hears(
   {
     lengthS: PARTIALS.length,
