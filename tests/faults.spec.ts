@@ -71,6 +71,21 @@ test.describe('writes that fail', () => {
     await nextTakeWorks(page);
   });
 
+  test('a draft that can’t be begun does not stop the take; even when that can’t be stored either, nothing is lost', async ({
+    page,
+  }) => {
+    await page.goto('/stand');
+    await failWrites(page, 'drafts', 'DataError', 1000);
+    await start(page);
+    await expect(page.getByText('can’t be put away as it goes')).toBeVisible();
+    await page.evaluate(() => (window.madeFault.store = 'takes'));
+    const offer = page.getByTestId('draft-offer');
+    await expect(offer).toContainText('could not be kept');
+    await failWrites(page, '', '', 0);
+    await offer.getByRole('button', { name: 'Judge and keep it' }).click();
+    await takesInLog(page, 1);
+  });
+
   test('without room for sound the take is kept, and the sentence says without what', async ({ page }) => {
     await page.goto('/stand');
     await failWrites(page, 'sounds', 'QuotaExceededError', 1000);

@@ -25,6 +25,11 @@ export function holdInMemory(take: WholeTake): void {
   inMemory.set(take.record.id, take);
 }
 
+/** Whether a take is whole but only in this page's memory. */
+export function isHeld(takeId: string): boolean {
+  return inMemory.has(takeId);
+}
+
 interface LeftDraft {
   readonly draft: DraftRow;
   readonly samples: Int16Array<ArrayBuffer>;
@@ -134,11 +139,13 @@ function settled(takeId: string): void {
 
 /** Tells that a take is a draft still, and why. */
 export function unkept(takeId: string, left: LeftDraft | undefined, error: unknown, why?: UnkeptTake['why']): void {
+  const held = inMemory.get(takeId);
+  const sound = held?.sound ?? (left && { samples: left.samples, sampleRateHz: left.draft.sampleRateHz });
   store.dispatch(
     leftUnkept({
       takeId,
-      startedAt: String(left?.draft.plan?.startedAt ?? ''),
-      seconds: left ? Math.round(left.samples.length / left.draft.sampleRateHz) : 0,
+      startedAt: String(held?.record.startedAt ?? left?.draft.plan?.startedAt ?? ''),
+      seconds: sound ? Math.round(sound.samples.length / sound.sampleRateHz) : 0,
       why: why ?? (isOutOfRoom(error) ? 'noRoom' : 'failed'),
       detail: detailOf(error),
     }),

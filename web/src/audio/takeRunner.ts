@@ -29,7 +29,7 @@ import { Metronome } from './metronome';
 import { takeOf } from '@inner-hum/core/take';
 import { assignmentFor, hearingFor, planNow } from './planNow';
 import type { Queue } from './queue';
-import { holdInMemory, recoverDraft, unkept } from './recoverDrafts';
+import { holdInMemory, isHeld, recoverDraft, unkept } from './recoverDrafts';
 import { playDrone, playReference } from './reference';
 import { openSource, pathOf, standInBuffer } from './source';
 import { detailOf } from '../i18n/detailOf';
@@ -116,7 +116,7 @@ class TakeRunner {
    */
   private async endBadly(takeId: string, error: unknown): Promise<void> {
     const left = await leftDraft(takeId).catch(() => undefined);
-    const started = left !== undefined && left.draft.plan.firstBeatS !== null;
+    const started = isHeld(takeId) || (left !== undefined && left.draft.plan.firstBeatS !== null);
     const byPlayer = error instanceof GivenUp && !this.earDied;
     // What the ear was at is not waited for.
     await this.letGo(this.earDied || (byPlayer && started));
@@ -321,7 +321,7 @@ class TakeRunner {
     const { onBeat, parameters } = plan;
     desk.trace.reset();
     await earService().begin({ ...hearingFor(plan, context.sampleRate), draftTakeId: takeId });
-    await beginDraft({ takeId, sampleRateHz: context.sampleRate, plan });
+    await beginDraft({ takeId, sampleRateHz: context.sampleRate, plan }).catch(tellDraftLost);
     if (samples) desk.plugSamples(samples, source.kind === 'standIn' ? beatAtS - LEAD_S : beatAtS);
     this.metronome = new Metronome(context);
     const { clickOn: audible, silentBarEvery } = settings;
@@ -359,7 +359,7 @@ class TakeRunner {
     // Looking back is a help; without it the take is judged by itself.
     const past = await pastTakes(plan.setup.instrumentId).catch(() => []);
     const heard = await this.orGivenUp(earService().finishTake(assignmentFor(plan, before, past), firstBeatAtS));
-    if (!heard) throw new SoundProblem('failed');
+    if (!heard) throw new Error('no sound came');
     const take = takeOf(plan, heard, { id: takeId, cut, keepSound: plan.keepSound ?? true });
     try {
       tellKept(take, await keepTake(take, settings.pinned));
@@ -375,7 +375,7 @@ class TakeRunner {
     this.timing = { beatS, countInFromS: firstBeatAtS, firstBeatAtS };
     store.dispatch(phaseChanged('running'));
     const startS = desk.trace.startS ?? firstBeatAtS;
-    await planDraft(takeId, { ...plan, firstBeatS: firstBeatAtS - startS });
+    await planDraft(takeId, { ...plan, firstBeatS: firstBeatAtS - startS }).catch(tellDraftLost);
     const { score } = plan;
     const endS = firstBeatAtS + scoreBeats(score) * beatS + TAIL_S + plan.audioPath.delayS;
     const endDrone = this.drone(desk.context, score, plan.setup.a4Hz, firstBeatAtS);
@@ -436,7 +436,7 @@ class TakeRunner {
       }
       if (desk?.trace.draftLost !== undefined && !told) {
         told = true;
-        store.dispatch(noticed({ text: i18next.t('stand.draftLost', { detail: desk.trace.draftLost }) }));
+        tellDraftLost(desk.trace.draftLost);
       }
     }
   }
@@ -453,6 +453,11 @@ function tellKept({ sound }: WholeTake, { soundKept, dropped }: Kept): void {
   if (dropped === 0 && !lost) return;
   const what = lost ? (dropped > 0 ? 'both' : 'own') : 'older';
   store.dispatch(noticed({ text: i18next.t(`stand.noRoom.${what}`, { count: dropped }) }));
+}
+
+/** The take goes on without its draft; at the end it is kept all the same, if that works. */
+function tellDraftLost(error: unknown): void {
+  store.dispatch(noticed({ text: i18next.t('stand.draftLost', { detail: detailOf(error) }) }));
 }
 
 function tellUntidy(error: unknown): void {

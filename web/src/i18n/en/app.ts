@@ -69,11 +69,11 @@ export const appWords = {
     },
     unplugged: {
       title: 'The microphone went away.',
-      help: 'What was heard until then is kept as a take. Plug it in again and go on.',
+      help: 'What was played of a take until then is kept, if it was a second or more. Plug it in again and go on.',
     },
     suspended: {
       title: 'The browser has paused the sound.',
-      help: 'Press Try again; what was heard until then is kept.',
+      help: 'What was played of a take until then is kept, if it was a second or more. Press Try again.',
     },
     noFile: { title: 'No sound file has been chosen.', help: 'Choose one in Set-up, or use the microphone.' },
     badFile: {
@@ -86,7 +86,7 @@ export const appWords = {
     },
     earDead: {
       title: 'The part that listens has stopped.',
-      help: 'What was heard until then is kept. Try again: it has been started anew.',
+      help: 'What was played of a take is kept, but for its last second. Try again: it has been started anew.',
     },
     retry: 'Try again',
     useStandIn: 'Use the stand-in player',
