@@ -4,11 +4,12 @@ const mayUse = {
   signal: ['theory'],
   measure: ['signal', 'theory', 'exercise'],
   exercise: ['theory'],
-  judge: ['measure', 'exercise', 'theory'],
-  plan: ['judge', 'measure', 'exercise', 'theory'],
+  families: ['exercise', 'theory'],
+  judge: ['measure', 'families', 'exercise', 'theory'],
+  plan: ['judge', 'measure', 'families', 'exercise', 'theory'],
   simulate: ['exercise', 'theory', 'signal'],
-  take: ['judge', 'measure', 'exercise', 'theory', 'signal', 'simulate'],
-  formats: ['take', 'exercise', 'theory', 'signal', 'measure', 'judge', 'simulate'],
+  take: ['judge', 'measure', 'families', 'exercise', 'theory', 'signal', 'simulate'],
+  formats: ['take', 'families', 'exercise', 'theory', 'signal', 'measure', 'judge', 'simulate'],
 };
 const layers = Object.entries(mayUse).map(([layer, below]) => ({
   name: `core-${layer}`,

@@ -1,14 +1,6 @@
 import { readFileSync } from 'node:fs';
-import {
-  exerciseScore,
-  isExercise,
-  isPhrase,
-  phraseText,
-  playable,
-  scoreToAbc,
-  usualExercise,
-  familyById,
-} from '@inner-hum/core/exercise';
+import { isPhrase, phraseText, scoreToAbc } from '@inner-hum/core/exercise';
+import { exerciseScore, isExercise, playable, usualExercise, familyById } from '@inner-hum/core/families';
 import {
   forHorn,
   measuresCsv,

@@ -1,5 +1,5 @@
 import { writeFileSync } from 'node:fs';
-import { exerciseScore, FAMILIES, familyById, usualExercise } from '@inner-hum/core/exercise';
+import { exerciseScore, FAMILIES, familyById, usualExercise } from '@inner-hum/core/families';
 import { applies, demandsOf, type FindingId } from '@inner-hum/core/judge';
 import { CLEAN_HABITS, FAULTS, withFault, type FaultName, type Habits } from '@inner-hum/core/simulate';
 import { EXPECTED_FINDINGS, SHOWN_BY } from './expectedFindings';

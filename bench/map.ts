@@ -1,5 +1,5 @@
 import { writeFileSync } from 'node:fs';
-import { familyById, usualExercise } from '@inner-hum/core/exercise';
+import { familyById, usualExercise } from '@inner-hum/core/families';
 import { LOUDNESS_BANDS, quantile } from '@inner-hum/core/measure';
 import {
   cellsAfter,

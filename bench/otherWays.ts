@@ -1,5 +1,5 @@
 import { judgeTake, NOT_JUDGED, pastTake, type Assignment, type FindingId, type PastTake } from '@inner-hum/core/judge';
-import { exerciseScore, familyById, usualExercise } from '@inner-hum/core/exercise';
+import { exerciseScore, familyById, usualExercise } from '@inner-hum/core/families';
 import type { StepMeasures } from '@inner-hum/core/measure';
 import { CLEAN_HABITS, withFault, type Habits } from '@inner-hum/core/simulate';
 import { play, playFamily, playSwell } from './play';

@@ -1,5 +1,6 @@
 import { writeFileSync } from 'node:fs';
-import { exerciseScore, familyById, usualExercise, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { type ExerciseParameters } from '@inner-hum/core/exercise';
+import { exerciseScore, familyById, usualExercise } from '@inner-hum/core/families';
 import { bandAt } from '@inner-hum/core/measure';
 import {
   blockS,

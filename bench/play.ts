@@ -1,12 +1,11 @@
+import { hearingRangeHz, type ExerciseParameters } from '@inner-hum/core/exercise';
 import {
   exerciseScore,
-  hearingRangeHz,
   familyById,
   SWELL_DEFAULTS,
   usualExercise,
-  type ExerciseParameters,
   type SwellParameters,
-} from '@inner-hum/core/exercise';
+} from '@inner-hum/core/families';
 import { assess, type Assignment, type Verdict } from '@inner-hum/core/judge';
 import type { StepMeasures } from '@inner-hum/core/measure';
 import { hear } from '@inner-hum/core/signal';

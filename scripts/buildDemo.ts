@@ -1,5 +1,6 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
-import { familyById, hearingRangeHz, usualExercise, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { hearingRangeHz, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { familyById, usualExercise } from '@inner-hum/core/families';
 import { writeBackupZip } from '@inner-hum/core/formats';
 import { assignmentOf, packFrames, planTake, takeOf, toInt16, type WholeTake } from '@inner-hum/core/take';
 import { assess, pastTake, type Decision, type PastTake } from '@inner-hum/core/judge';

@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process';
 import { mkdirSync, readdirSync, rmSync } from 'node:fs';
-import { familyById, usualExercise } from '@inner-hum/core/exercise';
+import { familyById, usualExercise } from '@inner-hum/core/families';
 import { chromium, type Page } from '@playwright/test';
 import { CHROMIUM_FLAGS } from '../playwright.config';
 

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { breathFit, cautionsFor, exerciseScore, familyById, usualExercise } from './index';
+import { breathFit, cautionsFor } from './index';
+import { exerciseScore, familyById, usualExercise } from '../families';
 
 /** Six notes of two beats in one breath: twelve beats. */
 const descent = (tempoBpm: number) =>

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { exerciseScore, familyById, usualExercise } from './families';
+import { exerciseScore, familyById, usualExercise } from '../families';
 import { hearingRangeHz } from './hearingRange';
 
 const rangeOf = (family: string, horn: 'soprano' | 'bass') =>

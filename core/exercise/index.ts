@@ -2,16 +2,22 @@ export { cautionsFor, type Caution } from './cautions';
 export { hearingRangeHz } from './hearingRange';
 export { breathFit, type BreathFit } from './breathFit';
 export { breathBudget, type BreathBudget } from './breathBudget';
-export { exerciseName, exerciseScore, FAMILIES, familyById, usualExercise } from './families';
-export { highestNote, STAGES, type ExerciseParameters, type Family, type Field, type Stage } from './family';
 export {
-  swell,
-  SWELL_DEFAULTS,
-  SWELL_LIMITS,
-  SWELL_SHAPES,
-  type SwellParameters,
-  type SwellShape,
-} from './families/swell';
+  choice,
+  dynamic,
+  highestNote,
+  note,
+  number,
+  phrase,
+  text,
+  tuning,
+  type ExerciseParameters,
+  type Field,
+  type Fields,
+  type ValuesOf,
+} from './field';
+export { scoreOf, series, softerThan, type Tone, type ToneMaker } from './tone';
+export { phraseTones } from './phraseTones';
 export {
   beatSeconds,
   longestRestBeats,
@@ -23,7 +29,6 @@ export {
   type Score,
   type Step,
 } from './score';
-export { isExercise, playable, tryScore, type FieldChange, type PlayableExercise } from './nearest';
 export { NotPlayable, type ExerciseIssue } from './issue';
 export { isPhrase, parsePhrase, phraseText, PhraseError, type PhraseNote } from './phrase';
 export { scoreToAbc } from './notation';

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { parseNoteName } from '../theory';
-import { exerciseScore, familyById, parsePhrase, phraseText, usualExercise } from './index';
+import { parsePhrase, phraseText } from './index';
+import { exerciseScore, familyById, usualExercise } from '../families';
 
 describe('note names', () => {
   it.each([

@@ -1,4 +1,4 @@
-import type { Tone } from './family';
+import type { Tone } from './tone';
 import { parsePhrase } from './phrase';
 
 /** Tones of a phrase in one breath each between its rests, slurred; `restBeats` after the last one. */

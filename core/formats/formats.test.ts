@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import wavefile from 'wavefile/dist/wavefile.js';
 
 const { WaveFile } = wavefile;
-import { swell, SWELL_DEFAULTS } from '../exercise';
+import { swell, SWELL_DEFAULTS } from '../families';
 import { judgeTake } from '../judge';
 import { measureTake } from '../measure';
 import { emptyFrames, hear, type Frames } from '../signal';

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { exerciseScore, familyById, usualExercise, type Attack } from '../exercise';
+import { type Attack } from '../exercise';
+import { exerciseScore, familyById, usualExercise } from '../families';
 import { absent, measured, type StepMeasures } from '../measure';
 import { acrossTakes, pastTake, type PastTake } from './acrossTakes';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { swell, SWELL_DEFAULTS, type SwellParameters } from '../exercise';
+import { swell, SWELL_DEFAULTS, type SwellParameters } from '../families';
 import { measureTake, type Demand } from '../measure';
 import { hear } from '../signal';
 import { CLEAN_HABITS, playStandIn, type Habits } from '../simulate';

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { exerciseScore, FAMILIES, usualExercise, type ExerciseParameters } from '../exercise';
+import { type ExerciseParameters } from '../exercise';
+import { exerciseScore, FAMILIES, usualExercise } from '../families';
 import { INSTRUMENTS } from '../theory';
 import { demandsOf } from './familyDemands';
 import { nextStep } from './nextStep';

@@ -1,4 +1,5 @@
-import { familyById, TEMPO_RANGE_BPM, highestNote, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { TEMPO_RANGE_BPM, highestNote, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { familyById } from '@inner-hum/core/families';
 import { DYNAMICS, instrumentById, type Dynamic } from '@inner-hum/core/theory';
 import { demandsOf } from './familyDemands';
 import type { ChangeId, Decision, Finding, NextStep } from './verdict';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { exerciseScore, familyById, usualExercise } from '../exercise';
+import { exerciseScore, familyById, usualExercise } from '../families';
 import { measured, type StepMeasures } from '../measure';
 import { seriesFindings } from './seriesFindings';
 

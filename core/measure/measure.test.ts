@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { swell, SWELL_DEFAULTS } from '../exercise';
+import { swell, SWELL_DEFAULTS } from '../families';
 import { emptyFrames, HOP_S, type Frames } from '../signal';
 import { ASSUMED_RULER, writtenToHz, instrumentById } from '../theory';
 import { measureTake, median, quantile, robustDeviation, rulerFrom, theilSen, type StepMeasures } from './index';

@@ -1,4 +1,5 @@
-import { exerciseName, scoreBeats, type ExerciseParameters, type Score } from '@inner-hum/core/exercise';
+import { scoreBeats, type ExerciseParameters, type Score } from '@inner-hum/core/exercise';
+import { exerciseName } from '@inner-hum/core/families';
 import type { Decision, Verdict } from '@inner-hum/core/judge';
 import { valueOf, type StepMeasures } from '@inner-hum/core/measure';
 import { dynamicPosition, type InstrumentId } from '@inner-hum/core/theory';

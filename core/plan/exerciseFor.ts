@@ -1,4 +1,5 @@
-import { familyById, usualExercise, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { type ExerciseParameters } from '@inner-hum/core/exercise';
+import { familyById, usualExercise } from '@inner-hum/core/families';
 import { zoneOf, type InstrumentId } from '@inner-hum/core/theory';
 import type { Need } from './needs';
 import type { Seam } from './seams';

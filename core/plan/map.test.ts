@@ -7,7 +7,7 @@ import { hornMap } from './hornMap';
 import { needs } from './needs';
 import { seams } from './seams';
 import { digest, seen, wholeHorn } from './testDigests';
-import { exerciseScore } from '../exercise';
+import { exerciseScore } from '../families';
 import type { Observation } from './observation';
 
 const mapOf = (...observations: (readonly Observation[])[]) =>

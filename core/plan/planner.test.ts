@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { breathBudget, exerciseScore, familyById, STAGES, usualExercise } from '@inner-hum/core/exercise';
+import { breathBudget } from '@inner-hum/core/exercise';
+import { STAGES } from '@inner-hum/core/families';
+import { exerciseScore, familyById, usualExercise } from '@inner-hum/core/families';
 import { dynamicPosition, zoneOf } from '@inner-hum/core/theory';
 import { SeededRandom } from '@inner-hum/core/simulate';
 import { cellsFrom } from './cells';

@@ -1,13 +1,6 @@
-import {
-  beatSeconds,
-  exerciseName,
-  exerciseScore,
-  familyById,
-  scoreBeats,
-  STAGES,
-  usualExercise,
-  type ExerciseParameters,
-} from '@inner-hum/core/exercise';
+import { beatSeconds, scoreBeats, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { STAGES } from '@inner-hum/core/families';
+import { exerciseName, exerciseScore, familyById, usualExercise } from '@inner-hum/core/families';
 import {
   dynamicPosition,
   instrumentById,

@@ -1,4 +1,4 @@
-import { familyById, usualExercise } from '@inner-hum/core/exercise';
+import { familyById, usualExercise } from '@inner-hum/core/families';
 import type { LoudnessBand } from '@inner-hum/core/measure';
 import { setupKey, type Digest, type SetupNames } from './digest';
 import type { Observation } from './observation';

@@ -1,4 +1,4 @@
-import { isExercise } from '@inner-hum/core/exercise';
+import { isExercise } from '@inner-hum/core/families';
 import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
 import { INSTRUMENTS } from '@inner-hum/core/theory';
 import type { Cell } from './cells';

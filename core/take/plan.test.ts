@@ -1,4 +1,4 @@
-import { exerciseScore, familyById, usualExercise } from '@inner-hum/core/exercise';
+import { exerciseScore, familyById, usualExercise } from '@inner-hum/core/families';
 import { ASSUMED_RULER } from '@inner-hum/core/theory';
 import { describe, expect, it } from 'vitest';
 import { assignmentOf, planTake, takeOf, type TakeWish } from './index';

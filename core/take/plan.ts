@@ -1,4 +1,5 @@
-import { exerciseScore, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { type ExerciseParameters } from '@inner-hum/core/exercise';
+import { exerciseScore } from '@inner-hum/core/families';
 import type { Assignment, Decision, PastTake } from '@inner-hum/core/judge';
 import type { AudioPath } from '@inner-hum/core/measure';
 import type { TakeRecord, TakeSetup, TakeSource } from './record';

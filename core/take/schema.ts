@@ -1,4 +1,5 @@
-import { FAMILIES, isExercise, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { type ExerciseParameters } from '@inner-hum/core/exercise';
+import { FAMILIES, isExercise } from '@inner-hum/core/families';
 import { CHANGE_IDS, FINDING_IDS, TRY_IDS } from '@inner-hum/core/judge';
 import { DEMAND_CENTS } from '@inner-hum/core/measure';
 import { A4_RANGE_HZ, DYNAMICS, INSTRUMENTS } from '@inner-hum/core/theory';

@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto';
-import { swell, SWELL_DEFAULTS } from '@inner-hum/core/exercise';
+import { swell, SWELL_DEFAULTS } from '@inner-hum/core/families';
 import { toInt16, unpackFrames } from '@inner-hum/core/take';
 import * as judge from '@inner-hum/core/judge';
 import { CLEAN_HABITS, playStandIn } from '@inner-hum/core/simulate';

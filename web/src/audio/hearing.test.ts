@@ -1,4 +1,4 @@
-import { swell, SWELL_DEFAULTS } from '@inner-hum/core/exercise';
+import { swell, SWELL_DEFAULTS } from '@inner-hum/core/families';
 import { LOOP_CLICK } from '@inner-hum/core/measure';
 import { unpackFrames } from '@inner-hum/core/take';
 import { CLEAN_HABITS, playStandIn } from '@inner-hum/core/simulate';

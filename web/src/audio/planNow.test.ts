@@ -1,4 +1,4 @@
-import { exerciseScore } from '@inner-hum/core/exercise';
+import { exerciseScore } from '@inner-hum/core/families';
 import { expect, it, vi } from 'vitest';
 import { INITIAL_SETTINGS, type Settings } from '../store/settings';
 import { planNow } from './planNow';

@@ -1,4 +1,4 @@
-import { familyById, usualExercise } from '@inner-hum/core/exercise';
+import { familyById, usualExercise } from '@inner-hum/core/families';
 import { VERDICT_S, type SessionBlock } from '@inner-hum/core/plan';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { store } from '../store';

@@ -1,4 +1,5 @@
-import { exerciseName, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { type ExerciseParameters } from '@inner-hum/core/exercise';
+import { exerciseName } from '@inner-hum/core/families';
 import { adapted, VERDICT_S, type Outcome } from '@inner-hum/core/plan';
 import { store } from '../store';
 import { settingsChanged } from '../store/settings';

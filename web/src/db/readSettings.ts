@@ -1,4 +1,5 @@
-import { isExercise, playable, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { type ExerciseParameters } from '@inner-hum/core/exercise';
+import { isExercise, playable } from '@inner-hum/core/families';
 import { GOAL_KINDS, MINUTES, NEED_REASONS, SETUP_PARTS } from '@inner-hum/core/plan';
 import { A4_RANGE_HZ, INSTRUMENTS, KEYS } from '@inner-hum/core/theory';
 import { array, boolean, mixed, number, object, string, type AnySchema } from 'yup';

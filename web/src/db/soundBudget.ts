@@ -1,4 +1,4 @@
-import { exerciseName } from '@inner-hum/core/exercise';
+import { exerciseName } from '@inner-hum/core/families';
 import { database } from './database';
 
 const BYTES_PER_SAMPLE = 2;

@@ -1,5 +1,6 @@
 import { chakra, Grid } from '@chakra-ui/react';
-import { breathBudget, FAMILIES, familyById, highestNote, TEMPO_RANGE_BPM, type Field } from '@inner-hum/core/exercise';
+import { breathBudget, highestNote, TEMPO_RANGE_BPM, type Field } from '@inner-hum/core/exercise';
+import { FAMILIES, familyById } from '@inner-hum/core/families';
 import { DYNAMICS, instrumentById, type Dynamic } from '@inner-hum/core/theory';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';

@@ -1,5 +1,6 @@
 import { chakra } from '@chakra-ui/react';
-import { familyById, playable, type ExerciseIssue, type FieldChange } from '@inner-hum/core/exercise';
+import { type ExerciseIssue } from '@inner-hum/core/exercise';
+import { familyById, playable, type FieldChange } from '@inner-hum/core/families';
 import { DYNAMICS } from '@inner-hum/core/theory';
 import type { TFunction } from 'i18next';
 import { useTranslation } from 'react-i18next';

@@ -1,6 +1,6 @@
 import { chakra } from '@chakra-ui/react';
 import { ALTISSIMO_REACH_SEMITONES, instrumentById, spellMidi, zoneOf, type Zone } from '@inner-hum/core/theory';
-import { familyById, usualExercise } from '@inner-hum/core/exercise';
+import { familyById, usualExercise } from '@inner-hum/core/families';
 import { DEMAND_CENTS } from '@inner-hum/core/measure';
 import { hornMap, ofNote, seams, type NoteOnMap } from '@inner-hum/core/plan';
 import { useMemo, useSyncExternalStore } from 'react';

@@ -1,4 +1,5 @@
-import { familyById, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { type ExerciseParameters } from '@inner-hum/core/exercise';
+import { familyById } from '@inner-hum/core/families';
 import type { TFunction } from 'i18next';
 
 /** One line that names an exercise: its note or notes, its family, its shape and dynamics. */

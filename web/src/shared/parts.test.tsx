@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto';
-import { swell, SWELL_DEFAULTS } from '@inner-hum/core/exercise';
+import { swell, SWELL_DEFAULTS } from '@inner-hum/core/families';
 import type { TakeRecord } from '@inner-hum/core/take';
 import type { Finding, Verdict } from '@inner-hum/core/judge';
 import { ASSUMED_RULER } from '@inner-hum/core/theory';

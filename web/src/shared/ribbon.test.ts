@@ -1,4 +1,4 @@
-import { swell, SWELL_DEFAULTS } from '@inner-hum/core/exercise';
+import { swell, SWELL_DEFAULTS } from '@inner-hum/core/families';
 import { HOP_S } from '@inner-hum/core/signal';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { LIGHT } from './palette';

@@ -1,12 +1,6 @@
-import {
-  FAMILIES,
-  familyById,
-  STAGES,
-  swell,
-  SWELL_DEFAULTS,
-  usualExercise,
-  type Field,
-} from '@inner-hum/core/exercise';
+import { type Field } from '@inner-hum/core/exercise';
+import { STAGES } from '@inner-hum/core/families';
+import { FAMILIES, familyById, swell, SWELL_DEFAULTS, usualExercise } from '@inner-hum/core/families';
 import type { TakeRecord } from '@inner-hum/core/take';
 import { RULES, type Finding, type Verdict } from '@inner-hum/core/judge';
 import { DYNAMICS, noteName } from '@inner-hum/core/theory';

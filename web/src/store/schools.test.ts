@@ -1,4 +1,4 @@
-import { exerciseScore, FAMILIES, familyById, usualExercise } from '@inner-hum/core/exercise';
+import { exerciseScore, FAMILIES, familyById, usualExercise } from '@inner-hum/core/families';
 import { describe, expect, it } from 'vitest';
 import { i18next } from '../i18n';
 import { CUES, FIRST_SCHOOLS, SCHOOL_QUESTIONS, SCHOOLS, withSchools } from './schools';

@@ -1,4 +1,5 @@
-import { familyById, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { type ExerciseParameters } from '@inner-hum/core/exercise';
+import { familyById } from '@inner-hum/core/families';
 import { zoneOf } from '@inner-hum/core/theory';
 
 /** Where players disagree: each question with its answers, the first one is where the application begins. */

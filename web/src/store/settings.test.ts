@@ -1,4 +1,4 @@
-import { exerciseScore, FAMILIES } from '@inner-hum/core/exercise';
+import { exerciseScore, FAMILIES } from '@inner-hum/core/families';
 import { ASSUMED_RULER, INSTRUMENTS } from '@inner-hum/core/theory';
 import { describe, expect, it } from 'vitest';
 import {

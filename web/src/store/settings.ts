@@ -1,5 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import { familyById, playable, usualExercise, type ExerciseParameters, type Score } from '@inner-hum/core/exercise';
+import { type ExerciseParameters, type Score } from '@inner-hum/core/exercise';
+import { familyById, playable, usualExercise } from '@inner-hum/core/families';
 import type { Decision } from '@inner-hum/core/judge';
 import type { AudioPath, Demand } from '@inner-hum/core/measure';
 import type { Goal, SessionBlock } from '@inner-hum/core/plan';

@@ -1,4 +1,5 @@
-import { FAMILIES, familyById, usualExercise, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { type ExerciseParameters } from '@inner-hum/core/exercise';
+import { FAMILIES, familyById, usualExercise } from '@inner-hum/core/families';
 import type { TakeRecord } from '@inner-hum/core/take';
 import type { Decision } from '@inner-hum/core/judge';
 import { describe, expect, it } from 'vitest';

@@ -1,5 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import { familyById, type ExerciseParameters, type Field } from '@inner-hum/core/exercise';
+import { type ExerciseParameters, type Field } from '@inner-hum/core/exercise';
+import { familyById } from '@inner-hum/core/families';
 import type { Decision } from '@inner-hum/core/judge';
 import type { TakeRecord } from '@inner-hum/core/take';
 

@@ -1,4 +1,4 @@
-import { SWELL_DEFAULTS, swell } from '@inner-hum/core/exercise';
+import { SWELL_DEFAULTS, swell } from '@inner-hum/core/families';
 import { packFrames, type WholeTake } from '@inner-hum/core/take';
 import { emptyFrames } from '@inner-hum/core/signal';
 import { ASSUMED_RULER } from '@inner-hum/core/theory';

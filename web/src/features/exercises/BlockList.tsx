@@ -1,5 +1,6 @@
 import { chakra, Flex } from '@chakra-ui/react';
-import { breathBudget, playable, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { breathBudget, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { playable } from '@inner-hum/core/families';
 import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
 import { VERDICT_S } from '@inner-hum/core/plan';

@@ -1,5 +1,6 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import { FAMILIES, familyById, STAGES } from '@inner-hum/core/exercise';
+import { STAGES } from '@inner-hum/core/families';
+import { FAMILIES, familyById } from '@inner-hum/core/families';
 import { Star } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';

@@ -1,4 +1,4 @@
-import { FAMILIES, usualExercise } from '@inner-hum/core/exercise';
+import { FAMILIES, usualExercise } from '@inner-hum/core/families';
 import { INSTRUMENTS } from '@inner-hum/core/theory';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { exerciseFile, exerciseFromLink, linkTo, readExerciseFile } from './link';

@@ -1,4 +1,5 @@
-import { isExercise, playable, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { type ExerciseParameters } from '@inner-hum/core/exercise';
+import { isExercise, playable } from '@inner-hum/core/families';
 
 /** Address that opens an exercise in another copy of the application. */
 export function linkTo(exercise: ExerciseParameters): string {

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import { familyById, usualExercise } from '@inner-hum/core/exercise';
+import { familyById, usualExercise } from '@inner-hum/core/families';
 import { SETUP_PARTS, type Comparison, type Quantity } from '@inner-hum/core/plan';
 import type { InstrumentId } from '@inner-hum/core/theory';
 import { subDays } from 'date-fns';

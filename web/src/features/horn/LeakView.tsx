@@ -1,6 +1,6 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { leakWatch, type StartTally } from '@inner-hum/core/plan';
-import { familyById, usualExercise } from '@inner-hum/core/exercise';
+import { familyById, usualExercise } from '@inner-hum/core/families';
 import { subDays } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo, useState } from 'react';

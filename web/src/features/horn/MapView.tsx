@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
-import { usualExercise, familyById } from '@inner-hum/core/exercise';
+import { usualExercise, familyById } from '@inner-hum/core/families';
 import {
   evenness,
   EVENNESS_PARTS,

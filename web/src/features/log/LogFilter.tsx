@@ -1,5 +1,5 @@
 import { Flex } from '@chakra-ui/react';
-import { FAMILIES } from '@inner-hum/core/exercise';
+import { FAMILIES } from '@inner-hum/core/families';
 import { SETUP_PARTS } from '@inner-hum/core/plan';
 import { INSTRUMENTS } from '@inner-hum/core/theory';
 import { useTranslation } from 'react-i18next';

@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto';
-import { exerciseScore, familyById, usualExercise } from '@inner-hum/core/exercise';
+import { exerciseScore, familyById, usualExercise } from '@inner-hum/core/families';
 import type { WholeTake } from '@inner-hum/core/take';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { beforeAll, describe, expect, it, vi } from 'vitest';

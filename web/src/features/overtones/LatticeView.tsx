@@ -1,5 +1,5 @@
 import { Box, chakra, Grid } from '@chakra-ui/react';
-import { usualExercise, familyById } from '@inner-hum/core/exercise';
+import { usualExercise, familyById } from '@inner-hum/core/families';
 import { ownSources, type OwnCell } from '@inner-hum/core/plan';
 import {
   expectedSuccess,

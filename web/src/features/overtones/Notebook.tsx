@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
-import { familyById, usualExercise } from '@inner-hum/core/exercise';
+import { familyById, usualExercise } from '@inner-hum/core/families';
 import { fingeringTrials, type FingeringTrials } from '@inner-hum/core/plan';
 import { keysOf, instrumentById, TRY_FINGERINGS, type KeyId } from '@inner-hum/core/theory';
 import { format } from 'date-fns';

@@ -2,16 +2,14 @@ import { Box, chakra, Flex } from '@chakra-ui/react';
 import {
   bestRoute,
   type ExerciseParameters,
-  familyById,
   NoSourceError,
   parsePhrase,
-  tryScore,
   ROUTE_AIMS,
   routeChoices,
-  usualExercise,
   type Route,
   type RouteAim,
 } from '@inner-hum/core/exercise';
+import { familyById, tryScore, usualExercise } from '@inner-hum/core/families';
 import { ownSources } from '@inner-hum/core/plan';
 import { instrumentById, sourceKey } from '@inner-hum/core/theory';
 import { useMemo, useState } from 'react';

@@ -15,7 +15,7 @@ import {
   useSortable,
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
-import { familyById } from '@inner-hum/core/exercise';
+import { familyById } from '@inner-hum/core/families';
 import { blockS, type SessionBlock } from '@inner-hum/core/plan';
 import { GripVertical, Minus, Plus, X } from 'lucide-react';
 import { useMemo, type ReactNode } from 'react';

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import { familyById, usualExercise } from '@inner-hum/core/exercise';
+import { familyById, usualExercise } from '@inner-hum/core/families';
 import { INSTRUMENTS } from '@inner-hum/core/theory';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';

@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto';
-import { familyById, usualExercise } from '@inner-hum/core/exercise';
+import { familyById, usualExercise } from '@inner-hum/core/families';
 import type { PlanFor, SessionBlock } from '@inner-hum/core/plan';
 import { fireEvent, screen, within } from '@testing-library/react';
 import { addDays, format } from 'date-fns';

@@ -1,0 +1,116 @@
+import {
+  DYNAMICS,
+  dynamicPosition,
+  instrumentById,
+  partialSemitones,
+  type Dynamic,
+  type Instrument,
+  type PartialTuning,
+} from '@inner-hum/core/theory';
+import { checkField, inLimits, onHorn, type ExerciseParameters, type Fields } from './field';
+import { NotPlayable } from './issue';
+import { TEMPO_RANGE_BPM, type Attack, type DynamicPoint, type Score, type Step } from './score';
+
+/** A tone of a family, laid after the one before it. */
+export interface Tone {
+  /** written note that is fingered */
+  readonly note: number;
+  /** partial of it that should sound; 1 when left out */
+  readonly partial?: number;
+  readonly octaveKey?: boolean;
+  readonly hum?: boolean;
+  readonly bendCents?: number;
+  readonly freePitch?: boolean;
+  /** is to be like the tone before it, and compared with it */
+  readonly pair?: boolean;
+  readonly beats: number;
+  /** dynamics spread evenly over the tone: one is level, two are a hairpin */
+  readonly dynamics: readonly (Dynamic | number)[];
+  readonly attack: Attack;
+  /** silence after it, beats */
+  readonly rest?: number;
+}
+
+/** What a score is made from: the fields of a family, and the tones that they stand for. */
+export interface ToneMaker {
+  readonly id: string;
+  readonly fields: Fields;
+  readonly tones: (values: ExerciseParameters, horn: Instrument) => readonly Tone[];
+}
+
+/**
+ * The score of an exercise of a family: its tones one after the other.
+ * @throws NotPlayable, PhraseError or NoSourceError (all RangeErrors) naming what does not fit
+ */
+export function scoreOf(family: ToneMaker, parameters: ExerciseParameters): Score {
+  const horn = instrumentById(parameters.instrumentId);
+  inLimits('tempoBpm', parameters.tempoBpm, TEMPO_RANGE_BPM.min, TEMPO_RANGE_BPM.max);
+  for (const [name, field] of Object.entries(family.fields)) checkField(name, field, parameters[name], horn);
+  let beat = 0;
+  const tones = family.tones(parameters, horn);
+  if (tones.length === 0) throw new NotPlayable({ reason: 'empty', path: family.id }, `${family.id} has no tone`);
+  const steps = tones.map((tone): Step => {
+    const { note: fingeredMidi, partial: partialNumber = 1 } = tone;
+    const soundedMidi = fingeredMidi + partialSemitones(partialNumber);
+    onHorn('note', fingeredMidi, horn);
+    onHorn('note', soundedMidi, horn);
+    const startBeat = beat;
+    beat += tone.beats + (tone.rest ?? 0);
+    return {
+      startBeat,
+      beats: tone.beats,
+      fingeredMidi,
+      partialNumber,
+      soundedMidi,
+      dynamics: points(tone),
+      attack: tone.attack,
+      ...marks(tone),
+    };
+  });
+  return {
+    family: family.id,
+    instrumentId: parameters.instrumentId,
+    tempoBpm: parameters.tempoBpm,
+    countInBeats: 4,
+    beatsPerBar: 4,
+    partialTuning: (parameters['tuning'] as PartialTuning | undefined) ?? 'tempered',
+    tunerHidden: parameters.tunerHidden,
+    steps,
+  };
+}
+
+/** What a step is besides a plain tone. */
+function marks({ pair, octaveKey, hum, bendCents, freePitch }: Tone) {
+  return {
+    ...(pair && { pair }),
+    ...(octaveKey && { octaveKey }),
+    ...(hum && { hum }),
+    ...(bendCents && { bendCents }),
+    ...(freePitch && { freePitch }),
+  };
+}
+
+function points({ dynamics, beats }: Tone): DynamicPoint[] {
+  const gaps = Math.max(1, dynamics.length - 1);
+  return dynamics.map((one, i): DynamicPoint => {
+    const beat = (i * beats) / gaps;
+    if (typeof one === 'string') return { beat, dynamic: one };
+    return { beat, dynamic: nearestTo(one), position: one };
+  });
+}
+
+function nearestTo(position: number): Dynamic {
+  const away = (one: Dynamic) => Math.abs(dynamicPosition(one) - position);
+  return DYNAMICS.reduce((best, one) => (away(one) < away(best) ? one : best));
+}
+
+/** @throws RangeError when the first dynamic is not softer than the second */
+export function softerThan(softest: Dynamic, loudest: Dynamic): void {
+  if (dynamicPosition(softest) >= dynamicPosition(loudest))
+    throw new NotPlayable({ reason: 'order', path: 'softest' }, 'softest must be softer than loudest');
+}
+
+/** `count` items made from their index. */
+export function series<T>(count: number, item: (index: number) => T): T[] {
+  return Array.from({ length: count }, (_, i) => item(i));
+}

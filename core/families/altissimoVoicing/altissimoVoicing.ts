@@ -1,0 +1,35 @@
+import { dynamic, note, number, series, tuning, type Tone } from '@inner-hum/core/exercise';
+import { defineFamily } from '../family';
+
+/** One low fingering, a high partial and its neighbours reached by voicing alone, slurred there and back. */
+export const altissimoVoicing = defineFamily({
+  id: 'altissimoVoicing',
+  stage: 'altissimo',
+  tempoBpm: 54,
+  fields: {
+    writtenMidi: note(58),
+    partial: number(3, 9, 5),
+    reach: number(1, 2, 1),
+    beats: number(2, 12, 4),
+    repeats: number(1, 4, 2),
+    restBeats: number(2, 12, 4),
+    dynamic: dynamic('mf'),
+    tuning,
+  },
+  tones: ({ writtenMidi, partial, reach, beats, repeats, restBeats, dynamic: loudness }) => {
+    const up = series(reach, (i) => partial + i + 1);
+    const down = series(reach, (i) => partial - i - 1);
+    const back = (list: readonly number[]) => [...list, ...[...list].reverse().slice(1)];
+    const row = [partial, ...back(up), partial, ...back(down), partial];
+    return series(repeats, () =>
+      row.map((one, i): Tone => ({
+        note: writtenMidi,
+        partial: one,
+        beats,
+        dynamics: [loudness],
+        attack: i === 0 ? 'breath' : 'slurred',
+        rest: i === row.length - 1 ? restBeats : 0,
+      })),
+    ).flat();
+  },
+});

@@ -1,0 +1,26 @@
+import { choice, dynamic, note, number, series, softerThan, type Tone } from '@inner-hum/core/exercise';
+import { defineFamily } from '../family';
+
+/** Grow on an anchor, slur at the peak to a note ever farther away, fade there. */
+export const anchorSwell = defineFamily({
+  id: 'anchorSwell',
+  stage: 'swells',
+  tempoBpm: 66,
+  fields: {
+    writtenMidi: note(86),
+    direction: choice(['down', 'up'], 'down'),
+    leaps: number(1, 12, 4),
+    beats: number(2, 16, 4),
+    restBeats: number(1, 16, 4),
+    softest: dynamic('mp'),
+    loudest: dynamic('f'),
+  },
+  tones: ({ writtenMidi, direction, leaps, beats, restBeats, softest, loudest }) => {
+    softerThan(softest, loudest);
+    const sign = direction === 'down' ? -1 : 1;
+    return series(leaps, (i): Tone[] => [
+      { note: writtenMidi, beats, dynamics: [softest, loudest], attack: 'breath' },
+      { note: writtenMidi + sign * (i + 1), beats, dynamics: [loudest, softest], attack: 'slurred', rest: restBeats },
+    ]).flat();
+  },
+});

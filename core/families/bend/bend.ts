@@ -1,0 +1,26 @@
+import { dynamic, note, number, series } from '@inner-hum/core/exercise';
+import { defineFamily } from '../family';
+
+/** From a held note down and back by voicing alone: held for a quarter, down to the middle, back, held for a quarter. */
+export const bend = defineFamily({
+  id: 'bend',
+  stage: 'altissimo',
+  tempoBpm: 60,
+  fields: {
+    writtenMidi: note(84),
+    bendCents: number(30, 300, 100),
+    beats: number(4, 16, 8),
+    repeats: number(1, 6, 3),
+    restBeats: number(2, 12, 4),
+    dynamic: dynamic('mf'),
+  },
+  tones: ({ writtenMidi, bendCents, beats, repeats, restBeats, dynamic: loudness }) =>
+    series(repeats, () => ({
+      note: writtenMidi,
+      bendCents,
+      beats,
+      dynamics: [loudness],
+      attack: 'breath',
+      rest: restBeats,
+    })),
+});

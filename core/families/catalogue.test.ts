@@ -1,0 +1,152 @@
+import abcjs from 'abcjs';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { dynamicPosition, INSTRUMENTS, instrumentById } from '../theory';
+import {
+  breathBudget,
+  highestNote,
+  plannedPosition,
+  scoreBeats,
+  scoreToAbc,
+  type ExerciseParameters,
+} from '../exercise';
+import { exerciseScore, FAMILIES, familyById, playable, usualExercise, type Family } from './index';
+
+const usual = (id: string, change: Record<string, number | string> = {}): ExerciseParameters => ({
+  ...usualExercise(familyById(id), 'alto'),
+  ...change,
+});
+const notes = (exercise: ExerciseParameters) => exerciseScore(exercise).steps.map((step) => step.soundedMidi);
+
+describe.each(FAMILIES.map((family): [string, Family] => [family.id, family]))('%s', (_, family) => {
+  it.each(INSTRUMENTS.map((one) => one.id))('is playable as usual on a %s', (instrumentId) => {
+    const score = exerciseScore(usualExercise(family, instrumentId));
+    const horn = instrumentById(instrumentId);
+    expect(score.steps.length).toBeGreaterThan(0);
+    let end = 0;
+    for (const step of score.steps) {
+      expect(step.startBeat).toBeGreaterThanOrEqual(end);
+      end = step.startBeat + step.beats;
+      expect(step.fingeredMidi).toBeGreaterThanOrEqual(horn.lowestWrittenMidi);
+      expect(step.fingeredMidi).toBeLessThanOrEqual(highestNote(horn));
+      expect(step.dynamics[0]!.beat).toBe(0);
+    }
+    expect(scoreBeats(score)).toBe(end);
+  });
+
+  it('a slurred tone follows its predecessor without a rest', () => {
+    const { steps } = exerciseScore(usualExercise(family, 'tenor'));
+    steps.forEach((step, i) => {
+      const before = steps[i - 1];
+      if (step.attack === 'slurred') expect(before && before.startBeat + before.beats).toBe(step.startBeat);
+    });
+  });
+
+  it('takes every number within its limits and none beyond', () => {
+    for (const [name, field] of Object.entries(family.fields)) {
+      if (field.kind !== 'number') continue;
+      for (const value of [field.min, field.max]) {
+        // A long climb or descent may leave the horn; then the note is named, not this field.
+        const score = () => exerciseScore({ ...usualExercise(family, 'alto'), [name]: value });
+        try {
+          expect(score().steps.length).toBeGreaterThan(0);
+        } catch (error) {
+          expect((error as Error).message).toMatch(/^note must be/);
+        }
+      }
+      const beyond = () => exerciseScore({ ...usualExercise(family, 'alto'), [name]: field.max + 1 });
+      expect(beyond).toThrow(`${name} must be from ${field.min} to ${field.max}, got ${field.max + 1}`);
+    }
+  });
+
+  it('its part can be read by the notation package without a warning', () => {
+    const score = exerciseScore(usualExercise(family, 'alto'));
+    const [tune] = abcjs.parseOnly(scoreToAbc(score));
+    expect(tune!.warnings ?? []).toEqual([]);
+    const voices = tune!.lines.flatMap((line) => line.staff?.flatMap((staff) => staff.voices ?? []) ?? []);
+    const sounded = voices.flat().filter((one) => 'pitches' in one && one.pitches);
+    expect(sounded.length).toBeGreaterThanOrEqual(score.steps.length);
+  });
+});
+
+describe('what the families play', () => {
+  it('the one-breath descent is one slur to the lowest note, in one even fade', () => {
+    const score = exerciseScore(usual('oneBreathDescent'));
+    expect(notes(usual('oneBreathDescent'))).toEqual([63, 62, 61, 60, 59, 58]);
+    const levels = score.steps.flatMap((step) =>
+      [0, step.beats].map((beat) => plannedPosition(step, beat, dynamicPosition)),
+    );
+    levels.slice(1).forEach((level, i) => expect(level).toBeLessThanOrEqual(levels[i]! + 1e-9));
+    expect(levels[0]).toBeCloseTo(dynamicPosition('f'), 9);
+    expect(levels.at(-1)).toBeCloseTo(dynamicPosition('p'), 9);
+  });
+  it('the zigzag turns with each note and stops at the lowest', () => {
+    const { steps } = exerciseScore(usual('zigzagDescent', { writtenMidi: 60, notes: 8 }));
+    expect(steps.map((step) => step.soundedMidi)).toEqual([60, 59, 58]);
+    expect(steps.map((step) => step.dynamics[0]!.dynamic)).toEqual(['p', 'f', 'p']);
+  });
+  it.each<[string, Record<string, number | string>, number[]]>([
+    ['relaySwell', { writtenMidi: 62, pairs: 2 }, [62, 63, 63, 64]],
+    ['anchorSwell', { writtenMidi: 86, leaps: 3 }, [86, 85, 86, 84, 86, 83]],
+    ['anchorSwell', { writtenMidi: 60, leaps: 2, direction: 'up' }, [60, 61, 60, 62]],
+    ['homeNote', { writtenMidi: 58, climbs: 2 }, [58, 59, 58, 58, 60, 58]],
+    ['octaveRestart', { writtenMidi: 59, notes: 3, restarts: 2 }, [71, 59, 59, 59, 70, 58, 58, 58]],
+    ['crossingBreak', { way: 'acrossSilence' }, [72, 74]],
+    ['heardInterval', { writtenMidi: 67, intervals: 2, direction: 'down' }, [67, 66, 67, 65]],
+    ['endSets', { repeats: 1 }, [58, 59, 60, 61, 60, 59, 58]],
+  ])('%s %o', (id, change, expected) => expect(notes(usual(id, change))).toEqual(expected));
+  it('a full-span scale goes to both ends of its key on this horn', () => {
+    const played = notes(usual('fullSpanScale', { key: 'B♭' }));
+    expect([Math.min(...played), Math.max(...played)]).toEqual([58, 89]);
+    expect(new Set(played.map((one) => one % 12))).toEqual(new Set([10, 0, 2, 3, 5, 7, 9]));
+  });
+  it('starts with the tongue, then as often with air', () =>
+    expect(exerciseScore(usual('tongueOrAir', { starts: 2 })).steps.map((step) => step.attack)).toEqual([
+      'tongue',
+      'tongue',
+      'breath',
+      'breath',
+    ]));
+});
+
+describe('parameters', () => {
+  it.each([
+    [{ family: 'yodel' }, 'no exercise family is called yodel'],
+    [{ shape: 'wobble' }, 'shape must be one of grow, fade, growFade, fadeGrow'],
+    [{ beats: 'many' }, 'beats must be from 2 to 32, got many'],
+    [{ beats: undefined }, 'beats must be from 2 to 32, got undefined'],
+  ])('%o is refused by name', (change, message) =>
+    expect(() => exerciseScore({ ...usual('swell'), ...change } as ExerciseParameters)).toThrow(message),
+  );
+  it('notes move into the range of another horn', () => {
+    const low = { ...usualExercise(familyById('hold'), 'baritoneLowA'), writtenMidi: 57 };
+    expect(playable({ ...low, instrumentId: 'alto' }).exercise['writtenMidi']).toBe(58);
+  });
+  it('breath: the longest slur counts, at any tempo', () =>
+    fc.assert(
+      fc.property(fc.integer({ min: 30, max: 200 }), fc.integer({ min: 1, max: 8 }), (tempoBpm, beats) => {
+        const { longestBreathS } = breathBudget(exerciseScore(usual('oneBreathDescent', { tempoBpm, beats })));
+        expect(longestBreathS).toBeCloseTo((6 * beats * 60) / tempoBpm, 9);
+      }),
+    ));
+});
+
+describe('scoreToAbc', () => {
+  const lines = (exercise: ExerciseParameters) => scoreToAbc(exerciseScore(exercise)).split('\n').slice(5).join('\n');
+  it('ties a swell over the bar, with its hairpins and the dynamic at the peak', () =>
+    expect(lines(usual('swell'))).toBe('!<(!!p!G4-|!<)!!f!!>(!G4|]'));
+  it('slurs, breathes, rests', () =>
+    expect(lines(usual('crossingBreak', { way: 'byStep', holdBeats: 2, restBeats: 4 }))).toBe(
+      '!mf!(c2 !breath!d2)|z4|(^c2 d2)|]',
+    ));
+  it('a tied note keeps its accidental unsaid', () =>
+    expect(lines(usual('hold', { writtenMidi: 66, beats: 8, repeats: 1 }))).toBe('!mf!^F4-|!fermata!F4|]'));
+  it('shows an overtone with the fingered note as a diamond under it, an octave-key fingering as it is fingered', () => {
+    expect(lines(usual('overtoneLadder', { top: 2, beats: 2, restBeats: 4 }))).toBe(
+      '!mf!(_B,2 [!style=harmonic!_B,_B]2)|]',
+    );
+    expect(lines(usual('shortTwelfths', { notes: 1, beats: 2 }))).toBe('!mf!(d2 [!style=harmonic!da]2)|]');
+  });
+  it('cancels an accidental within its bar only', () =>
+    expect(lines(usual('endSets', { repeats: 1, beats: 1 }))).toBe('!mf!(_B, =B, C ^C|C B, _B,) z|]'));
+});

@@ -1,0 +1,36 @@
+import { choice, dynamic, number, type Tone } from '@inner-hum/core/exercise';
+import { defineFamily } from '../family';
+
+const WAYS = {
+  fromAbove: [
+    [76, 74],
+    [77, 76, 74],
+  ],
+  byStep: [
+    [72, 74],
+    [73, 74],
+  ],
+  acrossSilence: [[72], [74]],
+} as const;
+
+/** Over the break to D5: from above, where it is easier, by a slur from below, or across a silence with the air kept. */
+export const crossingBreak = defineFamily({
+  id: 'crossingBreak',
+  stage: 'lowRegister',
+  tempoBpm: 66,
+  fields: {
+    way: choice(['fromAbove', 'byStep', 'acrossSilence'], 'fromAbove'),
+    beats: number(1, 8, 2),
+    holdBeats: number(2, 16, 4),
+    restBeats: number(1, 8, 2),
+    dynamic: dynamic('mf'),
+  },
+  tones: ({ way, beats, holdBeats, restBeats, dynamic: loudness }) =>
+    WAYS[way].flatMap((notes) =>
+      notes.map((one, i): Tone => {
+        const last = i === notes.length - 1;
+        const attack = i === 0 ? 'breath' : 'slurred';
+        return { note: one, beats: last ? holdBeats : beats, dynamics: [loudness], attack, rest: last ? restBeats : 0 };
+      }),
+    ),
+});

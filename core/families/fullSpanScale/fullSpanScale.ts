@@ -1,0 +1,31 @@
+import { choice, dynamic, number, series, type Tone } from '@inner-hum/core/exercise';
+import { defineFamily } from '../family';
+
+const MAJOR = [0, 2, 4, 5, 7, 9, 11];
+const TONICS = ['C', 'D♭', 'D', 'E♭', 'E', 'F', 'G♭', 'G', 'A♭', 'A', 'B♭', 'B'] as const;
+
+/** A major scale that goes to the lowest and the highest keyed note of its key, not from tonic to tonic. */
+export const fullSpanScale = defineFamily({
+  id: 'fullSpanScale',
+  stage: 'wholeHorn',
+  tempoBpm: 80,
+  fields: {
+    key: choice(TONICS, 'C'),
+    beats: number(1, 4, 1),
+    notesInBreath: number(2, 32, 8),
+    restBeats: number(1, 8, 2),
+    dynamic: dynamic('mf'),
+  },
+  tones: ({ key, beats, notesInBreath, restBeats, dynamic: loudness }, horn) => {
+    const tonic = TONICS.indexOf(key);
+    const span = horn.highestKeyedWrittenMidi - horn.lowestWrittenMidi + 1;
+    const up = series(span, (i) => horn.lowestWrittenMidi + i).filter((one) =>
+      MAJOR.includes((one - tonic + 120) % 12),
+    );
+    const notes = [...up, ...up.slice(0, -1).reverse()];
+    return notes.map((one, i): Tone => {
+      const attack = i % notesInBreath === 0 ? 'breath' : 'slurred';
+      return { note: one, beats, dynamics: [loudness], attack, rest: (i + 1) % notesInBreath === 0 ? restBeats : 0 };
+    });
+  },
+});

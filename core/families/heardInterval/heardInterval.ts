@@ -1,0 +1,22 @@
+import { choice, dynamic, note, number, series, type Tone } from '@inner-hum/core/exercise';
+import { defineFamily } from '../family';
+
+/** Hold a note, hear the next interval inwardly while it rests, play it; ever wider. */
+export const heardInterval = defineFamily({
+  id: 'heardInterval',
+  stage: 'wholeHorn',
+  tempoBpm: 66,
+  fields: {
+    writtenMidi: note(67),
+    direction: choice(['up', 'down'], 'up'),
+    intervals: number(1, 16, 5),
+    beats: number(2, 8, 4),
+    hearBeats: number(1, 8, 4),
+    dynamic: dynamic('mf'),
+  },
+  tones: ({ writtenMidi, direction, intervals, beats, hearBeats, dynamic: loudness }) => {
+    const sign = direction === 'up' ? 1 : -1;
+    const tone = (one: number): Tone => ({ note: one, beats, dynamics: [loudness], attack: 'breath', rest: hearBeats });
+    return series(intervals, (i) => [tone(writtenMidi), tone(writtenMidi + sign * (i + 1))]).flat();
+  },
+});

@@ -1,0 +1,27 @@
+import { dynamic, note, number, series, type Tone } from '@inner-hum/core/exercise';
+import { defineFamily } from '../family';
+
+/** Slur from the upper octave to the low note, then start that note again and again; each time a semitone lower. */
+export const octaveRestart = defineFamily({
+  id: 'octaveRestart',
+  stage: 'lowRegister',
+  tempoBpm: 66,
+  fields: {
+    writtenMidi: note(61),
+    notes: number(1, 6, 2),
+    beats: number(1, 8, 2),
+    restarts: number(1, 8, 3),
+    restBeats: number(1, 8, 2),
+    dynamic: dynamic('mf'),
+  },
+  tones: ({ writtenMidi, notes, beats, restarts, restBeats, dynamic: loudness }, horn) =>
+    series(Math.min(notes, writtenMidi - horn.lowestWrittenMidi + 1), (i): Tone[] => {
+      const low = writtenMidi - i;
+      const again = { note: low, beats, dynamics: [loudness], attack: 'breath', rest: restBeats } as const;
+      return [
+        { note: low + 12, beats, dynamics: [loudness], attack: 'breath' },
+        { ...again, attack: 'slurred' },
+        ...series(restarts, () => again),
+      ];
+    }).flat(),
+});

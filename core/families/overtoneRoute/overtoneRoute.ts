@@ -1,0 +1,47 @@
+import {
+  ROUTE_AIMS,
+  bestRoute,
+  choice,
+  dynamic,
+  number,
+  parsePhrase,
+  phrase,
+  phraseTones,
+  text,
+  tuning,
+} from '@inner-hum/core/exercise';
+import { sourceByKey, type Instrument, type Source } from '@inner-hum/core/theory';
+import { defineFamily } from '../family';
+
+/** A scale or melody with every note as an overtone of some lower fingering. */
+export const overtoneRoute = defineFamily({
+  id: 'overtoneRoute',
+  stage: 'overtones',
+  tempoBpm: 60,
+  fields: {
+    phrase: phrase('B♭4:2 F5:2 B♭5:2 F5:2 B♭4:2'),
+    aim: choice(ROUTE_AIMS, 'easiest'),
+    // Names of sources in order, "58/2 58/3 …"; empty for the best route of a player who is not known.
+    route: text(''),
+    restBeats: number(1, 8, 4),
+    dynamic: dynamic('mf'),
+    tuning,
+  },
+  tones: ({ phrase: words, aim, route, restBeats, dynamic: loudness }, horn) => {
+    const midis = parsePhrase(words).flatMap((one) => one.midi ?? []);
+    const sources = routeFrom(route, midis, horn) ?? bestRoute(horn, midis, { aim }).sources;
+    return phraseTones(words, restBeats, (_, i) => {
+      const { tubeMidi, partialNumber, octaveKey } = sources[i]!;
+      return { note: tubeMidi, partial: partialNumber, octaveKey, dynamics: [loudness] };
+    });
+  },
+});
+
+/** The sources named by a text; undefined when they do not sound the phrase. */
+function routeFrom(route: string, midis: readonly number[], horn: Instrument): Source[] | undefined {
+  const keys = route.split(' ').filter((one) => one !== '');
+  if (keys.length !== midis.length) return undefined;
+  const sources = keys.map((key) => sourceByKey(horn, key));
+  const fits = sources.every((one, i) => one?.soundedMidi === midis[i]);
+  return fits ? (sources as Source[]) : undefined;
+}

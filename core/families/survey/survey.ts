@@ -1,0 +1,37 @@
+import { choice, number, type Tone } from '@inner-hum/core/exercise';
+import { zoneOf } from '@inner-hum/core/theory';
+import { defineFamily } from '../family';
+
+/** What a survey asks of each note, softest last: by then the note is known. */
+export const SURVEY_DYNAMICS = ['mf', 'f', 'p'] as const;
+/** Shares of the keyed range where the quick survey listens. */
+const NINE = 9;
+
+/** Every note of a part of the horn at medium, loud and soft, or nine notes over the whole of it. */
+export const survey = defineFamily({
+  id: 'survey',
+  stage: 'wholeHorn',
+  tempoBpm: 80,
+  fields: {
+    part: choice(['nine', 'low', 'middle', 'palm'], 'nine'),
+    beats: number(2, 8, 2),
+    restBeats: number(1, 8, 1),
+  },
+  tones: ({ part, beats, restBeats }, horn) =>
+    surveyNotes(part, horn.lowestWrittenMidi, horn.highestKeyedWrittenMidi).flatMap((note) =>
+      SURVEY_DYNAMICS.map((loudness): Tone => ({
+        note,
+        beats,
+        dynamics: [loudness],
+        attack: 'breath',
+        rest: restBeats,
+      })),
+    ),
+});
+
+function surveyNotes(part: 'nine' | 'low' | 'middle' | 'palm', lowest: number, highest: number): number[] {
+  if (part === 'nine')
+    return Array.from({ length: NINE }, (_, i) => Math.round(lowest + (i * (highest - lowest)) / (NINE - 1)));
+  const all = Array.from({ length: highest - lowest + 1 }, (_, i) => lowest + i);
+  return all.filter((midi) => zoneOf(midi) === part);
+}

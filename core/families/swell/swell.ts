@@ -1,0 +1,91 @@
+import {
+  TEMPO_RANGE_BPM,
+  choice,
+  dynamic,
+  note,
+  number,
+  scoreOf,
+  series,
+  softerThan,
+  type Score,
+} from '@inner-hum/core/exercise';
+import type { Dynamic, InstrumentId } from '@inner-hum/core/theory';
+import { defineFamily } from '../family';
+
+/** Shapes of a swell, as players name them. */
+export const SWELL_SHAPES = ['grow', 'fade', 'growFade', 'fadeGrow'] as const;
+export type SwellShape = (typeof SWELL_SHAPES)[number];
+
+/** Everything that can be set on a swell. Pitch is written. */
+export type SwellParameters = {
+  readonly family: 'swell';
+  readonly instrumentId: InstrumentId;
+  readonly writtenMidi: number;
+  readonly shape: SwellShape;
+  readonly softest: Dynamic;
+  readonly loudest: Dynamic;
+  readonly beats: number;
+  readonly tempoBpm: number;
+  readonly attack: 'breath' | 'tongue';
+  readonly repeats: number;
+  readonly restBeats: number;
+  readonly tunerHidden: boolean;
+};
+
+/** Limits of the numbers in {@link SwellParameters}. */
+export const SWELL_LIMITS = {
+  beats: { min: 2, max: 32 },
+  tempoBpm: TEMPO_RANGE_BPM,
+  repeats: { min: 1, max: 8 },
+  restBeats: { min: 1, max: 16 },
+} as const;
+
+/** A middle note, p to f and back in eight beats at 60: what a player warming up can do in one breath. */
+export const SWELL_DEFAULTS: Omit<SwellParameters, 'instrumentId'> = {
+  family: 'swell',
+  writtenMidi: 67,
+  shape: 'growFade',
+  softest: 'p',
+  loudest: 'f',
+  beats: 8,
+  tempoBpm: 60,
+  attack: 'breath',
+  repeats: 1,
+  restBeats: 4,
+  tunerHidden: false,
+};
+
+/** One note that grows, fades, or both. */
+export const swellFamily = defineFamily({
+  id: 'swell',
+  stage: 'swells',
+  tempoBpm: 60,
+  fields: {
+    writtenMidi: note(67),
+    shape: choice(SWELL_SHAPES, 'growFade'),
+    softest: dynamic('p'),
+    loudest: dynamic('f'),
+    beats: number(2, 32, 8),
+    attack: choice(['breath', 'tongue'], 'breath'),
+    repeats: number(1, 8, 1),
+    restBeats: number(1, 16, 4),
+  },
+  tones: ({ writtenMidi, shape, softest, loudest, beats, attack, repeats, restBeats }) => {
+    softerThan(softest, loudest);
+    const dynamics = {
+      grow: [softest, loudest],
+      fade: [loudest, softest],
+      growFade: [softest, loudest, softest],
+      fadeGrow: [loudest, softest, loudest],
+    }[shape];
+    return series(repeats, () => ({ note: writtenMidi, beats, dynamics, attack, rest: restBeats }));
+  },
+});
+
+/**
+ * The score of a swell: one tone a repeat, rests between.
+ * @throws RangeError naming the parameter that is out of its limits
+ */
+export function swell(parameters: SwellParameters): Score {
+  return scoreOf(swellFamily, parameters);
+}
