@@ -12,7 +12,8 @@ export const EXPECTED_FINDINGS: Readonly<Record<FaultName, readonly FindingId[]>
   unsteady: ['unsteady'],
   stair: ['stairs'],
   narrow: ['narrowRange'],
-  lopsided: ['wrongWay', 'unevenLine'],
+  // A peak far from its place is told as that.
+  lopsided: ['peakLate', 'wrongWay', 'unevenLine'],
   peakLate: ['peakLate'],
   peakEarly: ['peakEarly'],
   jump: ['jump'],
@@ -21,12 +22,17 @@ export const EXPECTED_FINDINGS: Readonly<Record<FaultName, readonly FindingId[]>
   squeak: ['squeak', 'dropOut'],
   // A hole at the very end of a slurred tone is a broken slur.
   dropOut: ['dropOut', 'slurGap'],
-  uneven: ['unevenLine'],
+  uneven: ['unevenLine', 'stairs'],
   stopsEarly: ['stoppedEarly'],
   breaksSlurs: ['slurGap'],
   stepsAtSlurs: ['slurStep'],
   colourApart: ['colourApart'],
   opensWhenLoud: ['colourOpens'],
+  staysOneVowel: ['colourStays'],
+  tooLoud: ['tooLoud'],
+  tooSoft: ['tooSoft'],
+  neverSoft: ['noSubtone'],
+  sagsSoft: ['subtoneSags'],
   partialTooLow: ['wrongPartial'],
   slowChange: ['slowChange'],
   changesLate: ['changeLate'],
@@ -58,13 +64,18 @@ export const EXPECTED_FINDINGS: Readonly<Record<FaultName, readonly FindingId[]>
 
 /** The family that shows a fault where a swell does not. */
 export const SHOWN_BY: Partial<Record<FaultName, string>> = {
+  staysOneVowel: 'vowelSweep',
+  tooLoud: 'countedBreaths',
+  tooSoft: 'countedBreaths',
+  neverSoft: 'fullAndSubtone',
+  sagsSoft: 'fullAndSubtone',
   tongueFails: 'tongueOrAir',
   airFails: 'tongueOrAir',
   bothFail: 'tongueOrAir',
   breaksSlurs: 'homeNote',
   stepsAtSlurs: 'homeNote',
   colourApart: 'ventMatch',
-  partialTooLow: 'overtoneLadder',
+  partialTooLow: 'humFirst',
   slowChange: 'overtoneMatch',
   changesLate: 'overtoneMatch',
   changesEarly: 'overtoneMatch',
@@ -79,4 +90,9 @@ export const SHOWN_BY: Partial<Record<FaultName, string>> = {
   bendsLittle: 'bend',
   bendsOff: 'bend',
   bendsRoughly: 'bend',
+};
+
+/** What has to be set for a family to show a fault. */
+export const SHOWN_WITH: Partial<Record<FaultName, Readonly<Record<string, number | string>>>> = {
+  partialTooLow: { partial: 3 },
 };

@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { exerciseScore, FAMILIES, familyById, usualExercise } from '@inner-hum/core/families';
-import { applies, demandsOf, type FindingId } from '@inner-hum/core/judge';
+import { applies, ruleOf, type FindingId } from '@inner-hum/core/judge';
 import { CLEAN_HABITS, FAULTS, withFault, type FaultName, type Habits } from '@inner-hum/core/simulate';
 import { EXPECTED_FINDINGS, SHOWN_BY } from './expectedFindings';
 import { playFamily, playSwell } from './play';
@@ -67,7 +67,7 @@ const families = FAMILIES.map(({ id }) => {
     });
     const { steps } = exerciseScore(usualExercise(familyById(id), 'alto'));
     const judged = EXPECTED_FINDINGS[fault].some(
-      (one) => !demandsOf(id).without.includes(one) && steps.some((step) => applies(one, step)),
+      (one) => isJudged(id, one) && steps.some((step) => applies(one, step)),
     );
     return judged ? foundIn(heard.length) : 'not judged';
   });
@@ -110,6 +110,12 @@ ${table([['family', 'mistake', 'expected finding', 'found'], ...own])}
 `;
 writeFileSync('docs/judge.md', report);
 console.log(report);
+
+/** Whether a family judges that side of a tone. */
+function isJudged(family: string, finding: FindingId): boolean {
+  const aspect = ruleOf(finding)?.aspect;
+  return aspect === undefined || !familyById(family).teaching.unjudged?.includes(aspect);
+}
 
 function play(seed: number, habits: Habits): FindingId[] {
   return playSwell(seed, habits).verdict.findings.map((one) => one.id);

@@ -1,10 +1,13 @@
-import { judgeTake, NOT_JUDGED, pastTake, type Assignment, type FindingId, type PastTake } from '@inner-hum/core/judge';
+import { judgeTake, NOT_JUDGED, type Assignment, type FindingId, type PastTake } from '@inner-hum/core/judge';
+import { digestOf, pastTakeOf } from '@inner-hum/core/plan';
 import { exerciseScore, familyById, usualExercise } from '@inner-hum/core/families';
-import type { StepMeasures } from '@inner-hum/core/measure';
 import { CLEAN_HABITS, withFault, type Habits } from '@inner-hum/core/simulate';
+import { ASSUMED_RULER } from '@inner-hum/core/theory';
 import { play, playFamily, playSwell } from './play';
 
 const SEED = 12;
+/** A player whose dynamics were measured: only then p and f are judged. */
+export const MEASURED: Partial<Assignment> = { ruler: { ...ASSUMED_RULER, origin: 'measured' } };
 type Change = Readonly<Record<string, number | string>>;
 
 const when = (startedAt: string) => ({ startedAtMs: Date.parse(startedAt), day: startedAt.slice(0, 10) });
@@ -13,12 +16,15 @@ const when = (startedAt: string) => ({ startedAtMs: Date.parse(startedAt), day: 
 function before(family: string, habits: Habits, startedAt: string, reed: string, change: Change = {}): PastTake {
   const parameters = { ...usualExercise(familyById(family), 'alto'), tempoBpm: 120, ...change };
   const key = JSON.stringify([parameters, habits]);
-  const measures = played.get(key) ?? play(parameters, SEED, habits).measures;
-  played.set(key, measures);
-  return pastTake({ ...when(startedAt), reed, score: exerciseScore(parameters), measures });
+  const heard = played.get(key) ?? play(parameters, SEED, habits);
+  played.set(key, heard);
+  const setup = { instrumentId: 'alto', reed } as const;
+  const { measures, verdict } = heard;
+  const take = { id: key, parameters, score: exerciseScore(parameters), setup, measures, verdict, demo: false };
+  return pastTakeOf(digestOf(take, when(startedAt)));
 }
 /** what was heard of each exercise and habits: the same on every day */
-const played = new Map<string, readonly StepMeasures[]>();
+const played = new Map<string, ReturnType<typeof play>>();
 
 function after(
   past: readonly PastTake[],
@@ -34,7 +40,7 @@ function after(
 const onDays = (make: (startedAt: string, reed: string, i: number) => PastTake, count: number) =>
   Array.from({ length: count }, (_, i) => make(`2026-01-0${i + 1}T18:00:00.000Z`, ['first', 'second'][i % 2]!, i));
 const inOneHour = (habits: readonly Habits[]) =>
-  habits.map((one, i) => before('hold', one, `2026-01-09T17:${30 + 5 * i}:00.000Z`, 'first', { repeats: 1 }));
+  habits.map((one, i) => before('hold', one, `2026-01-09T17:${30 + 5 * i}:00.000Z`, 'first'));
 const soft = withFault('sharpWhenSoft');
 const notes = [60, 64, 69, 74];
 
@@ -43,21 +49,38 @@ export const OTHER_WAYS = {
   nothingHeard: () => playFamily('hold', 'alto', SEED, { ...CLEAN_HABITS, stopsAt: 0, breathDb: -90 }).findings,
   otherNote: () => playFamily('hold', 'alto', SEED, { ...CLEAN_HABITS, tuningCents: 300 }).findings,
   stoppedAfter: () => {
-    const { measures, assignment } = play(usualExercise(familyById('hold'), 'alto'), SEED, CLEAN_HABITS);
+    const { measures, assignment } = play(usualExercise(familyById('threeZones'), 'alto'), SEED, CLEAN_HABITS);
     return judgeTake([...measures.slice(0, 1), { kind: 'silent' }, { kind: 'silent' }], assignment).findings;
   },
   laterWorse: () => playFamily('countedBreaths', 'alto', SEED, withFault('fatigue')).findings,
   notJudged: () => NOT_JUDGED.findings,
   held: () => playFamily('hold', 'alto', SEED, CLEAN_HABITS).findings,
-  steady: () => playFamily('hold', 'alto', SEED, CLEAN_HABITS).findings,
+  steady: () => playFamily('countedBreaths', 'alto', SEED, CLEAN_HABITS).findings,
   even: () => playSwell(SEED, CLEAN_HABITS).verdict.findings,
   humRight: () => playFamily('humFirst', 'alto', SEED, CLEAN_HABITS).findings,
   bendDeep: () => playFamily('bend', 'alto', SEED, CLEAN_HABITS).findings,
   rests: () => playFamily('smallTube', 'alto', SEED, CLEAN_HABITS).findings,
-  wrongWay: () => playSwell(SEED, withFault('lopsided')).verdict.findings,
+  wrongWay: () => playFamily('swell', 'alto', SEED, { ...CLEAN_HABITS, rangeShare: -0.8 }, { shape: 'grow' }).findings,
+  unevenLine: () => playFamily('swell', 'alto', SEED, { ...CLEAN_HABITS, peakShift: 0.36 }, { shape: 'grow' }).findings,
+  colourNear: () => playFamily('ventMatch', 'alto', SEED, CLEAN_HABITS).findings,
+  colourTravels: () => playFamily('vowelSweep', 'alto', SEED, CLEAN_HABITS).findings,
+  subtone: () => playFamily('fullAndSubtone', 'alto', SEED, CLEAN_HABITS).findings,
+  fades: () => playFamily('oneBreathDescent', 'alto', SEED, CLEAN_HABITS).findings,
+  fadeBack: () =>
+    playFamily('oneBreathDescent', 'alto', SEED, { ...CLEAN_HABITS, perNote: { 60: { levelDb: 9 } } }).findings,
+  fadeShallow: () => playFamily('oneBreathDescent', 'alto', SEED, withFault('neverSoft')).findings,
+  firstTraceAt: () => playFamily('firstTrace', 'alto', SEED, CLEAN_HABITS, {}, MEASURED).findings,
+  heldUntilPitch: () => playFamily('hold', 'alto', SEED, withFault('rising')).findings,
+  heldUntilJump: () => playFamily('hold', 'alto', SEED, withFault('jump')).findings,
+  heldUntilGap: () => playFamily('hold', 'alto', SEED, withFault('dropOut')).findings,
+  vibratoHeard: () => {
+    const vibrato = { rateHz: 5, extentCents: 18 };
+    return playFamily('countedBreaths', 'alto', SEED, { ...CLEAN_HABITS, vibrato }).findings;
+  },
   leakLikely: () => {
     const past = onDays((at, reed) => before('tongueOrAir', withFault('bothFail'), at, reed), 2);
-    return after(past, 'tongueOrAir', withFault('bothFail'));
+    const upper = onDays((at, reed) => before('tongueOrAir', CLEAN_HABITS, at, reed, { writtenMidi: 72 }), 2);
+    return after([...past, ...upper], 'tongueOrAir', withFault('bothFail'));
   },
   slopeEverywhere: () => {
     const past = onDays((at, reed, i) => before('swell', soft, at, reed, { writtenMidi: notes[i]! }), 4);
@@ -69,11 +92,11 @@ export const OTHER_WAYS = {
   },
   steadierNow: () => {
     const sharp = withFault('sharp');
-    return after(inOneHour([sharp, sharp, CLEAN_HABITS]), 'hold', CLEAN_HABITS, { repeats: 1 });
+    return after(inOneHour([sharp, sharp, CLEAN_HABITS]), 'hold', CLEAN_HABITS);
   },
   tiring: () => {
     const sharp = withFault('sharp');
-    return after(inOneHour([CLEAN_HABITS, CLEAN_HABITS, sharp]), 'hold', sharp, { repeats: 1 });
+    return after(inOneHour([CLEAN_HABITS, CLEAN_HABITS, sharp]), 'hold', sharp);
   },
   pairsNearer: () => {
     const parameters = { ...usualExercise(familyById('ventMatch'), 'alto'), pairs: 2 };

@@ -2,8 +2,8 @@ import type { FindingId } from '@inner-hum/core/judge';
 import { withFault, type FaultName } from '@inner-hum/core/simulate';
 import { describe, expect, it } from 'vitest';
 import { en } from '../web/src/i18n/en';
-import { EXPECTED_FINDINGS, SHOWN_BY } from './expectedFindings';
-import { OTHER_WAYS } from './otherWays';
+import { EXPECTED_FINDINGS, SHOWN_BY, SHOWN_WITH } from './expectedFindings';
+import { MEASURED, OTHER_WAYS } from './otherWays';
 import { playFamily, playSwell } from './play';
 
 const SEED = 12;
@@ -15,7 +15,7 @@ describe('every sentence of the catalogue is reached by an ordered habit', () =>
     const fault = (Object.keys(EXPECTED_FINDINGS) as FaultName[]).find((one) => EXPECTED_FINDINGS[one][0] === id)!;
     const family = SHOWN_BY[fault];
     const found = family
-      ? playFamily(family, 'alto', SEED, withFault(fault)).findings
+      ? playFamily(family, 'alto', SEED, withFault(fault), SHOWN_WITH[fault], MEASURED).findings
       : playSwell(SEED, withFault(fault)).verdict.findings;
     expect(found.map((one) => one.id)).toContain(id);
   });

@@ -3,7 +3,8 @@ import { hearingRangeHz, type ExerciseParameters } from '@inner-hum/core/exercis
 import { familyById, usualExercise } from '@inner-hum/core/families';
 import { writeBackupZip } from '@inner-hum/core/formats';
 import { assignmentOf, packFrames, planTake, takeOf, toInt16, type WholeTake } from '@inner-hum/core/take';
-import { assess, pastTake, type Decision, type PastTake } from '@inner-hum/core/judge';
+import { assess, type Decision, type PastTake } from '@inner-hum/core/judge';
+import { digestOf, pastTakeOf } from '@inner-hum/core/plan';
 import { hear, HOP_S } from '@inner-hum/core/signal';
 import { CLEAN_HABITS, playStandIn, SeededRandom, type Habits, type NoteHabit } from '@inner-hum/core/simulate';
 import type { InstrumentId, LevelRuler } from '@inner-hum/core/theory';
@@ -217,9 +218,11 @@ function playTake(plan: Planned, day: number, minute: number): void {
   const key = `${horn} ${plan.family} ${String(parameters['writtenMidi'])} ${day}`;
   const before = decisions.get(key) ?? [];
   const past = pasts.get(horn) ?? [];
-  const judged = assess(frames, { ...assignmentOf(take, { before, past, ...when }), firstBeatS: LEAD_S });
+  const judged = assess(frames, {
+    ...assignmentOf(take, { before, past, bounds: { goalNotes: [] }, ...when }),
+    firstBeatS: LEAD_S,
+  });
   decisions.set(key, [...before, judged.verdict.decision]);
-  pasts.set(horn, [...past, pastTake({ ...when, reed, score, measures: judged.measures })].slice(-120));
   const heard = {
     ...judged,
     frameCount: frames.count,
@@ -230,7 +233,9 @@ function playTake(plan: Planned, day: number, minute: number): void {
     lostMs: 0,
   };
   const id = `demo-${String(takes.length).padStart(3, '0')}`;
-  takes.push(takeOf(take, heard, { id, cut: false, keepSound: false, note: plan.note ?? '', demo: true }));
+  const made = takeOf(take, heard, { id, cut: false, keepSound: false, note: plan.note ?? '', demo: true });
+  pasts.set(horn, [...past, pastTakeOf(digestOf(made.record, when))].slice(-120));
+  takes.push(made);
 }
 
 for (let day = 0; day < DAYS; day++) {

@@ -30,13 +30,17 @@ describe('breathFit', () => {
 });
 
 describe('cautionsFor', () => {
-  const hold = (change: Record<string, number | string>) =>
-    cautionsFor(exerciseScore({ ...usualExercise(familyById('hold'), 'alto'), ...change }));
-  it.each([
-    [{ writtenMidi: 67, beats: 8, dynamic: 'mf' }, []],
-    [{ writtenMidi: 88, beats: 8, dynamic: 'mf' }, ['ears']],
-    [{ writtenMidi: 88, beats: 8, dynamic: 'mf', tempoBpm: 200 }, []],
-    [{ writtenMidi: 67, beats: 16, dynamic: 'ff' }, ['dizziness']],
-    [{ writtenMidi: 90, beats: 16, dynamic: 'ff' }, ['ears', 'dizziness']],
-  ])('%o: %o', (change, expected) => expect(hold(change)).toEqual(expected));
+  const of = (family: string, change: Record<string, number | string>) =>
+    cautionsFor(exerciseScore({ ...usualExercise(familyById(family), 'alto'), ...change }));
+  it.each<[string, Record<string, number | string>, string[]]>([
+    ['countedBreaths', { writtenMidi: 67, beats: 8, repeats: 4 }, []],
+    ['countedBreaths', { writtenMidi: 88, beats: 8, repeats: 4 }, ['ears']],
+    ['countedBreaths', { writtenMidi: 88, beats: 8, tempoBpm: 200, repeats: 4 }, []],
+    ['countedBreaths', { writtenMidi: 67, beats: 12, dynamic: 'p', repeats: 2 }, ['breath']],
+    ['countedBreaths', { writtenMidi: 60, beats: 8, dynamic: 'f', repeats: 2 }, ['neighbours']],
+    ['countedBreaths', { writtenMidi: 67, beats: 8, repeats: 16 }, ['hands']],
+    ['hold', { writtenMidi: 67 }, ['breath']],
+    ['hold', { writtenMidi: 90 }, ['ears', 'breath']],
+    ['overtoneLadder', { top: 4, repeats: 3 }, ['lip']],
+  ])('%s %o: %o', (family, change, expected) => expect(of(family, change)).toEqual(expected));
 });

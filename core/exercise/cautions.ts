@@ -1,22 +1,46 @@
 import { dynamicPosition, zoneOf } from '@inner-hum/core/theory';
 import { breathBudget } from './breathBudget';
-import { beatSeconds, type Score } from './score';
+import { beatSeconds, type Score, type Step } from './score';
 
 /** Things to mind with an exercise: practice hints, no medical advice. */
-export type Caution = 'ears' | 'dizziness';
+export const CAUTIONS = ['ears', 'breath', 'lip', 'neighbours', 'hands'] as const;
+export type Caution = (typeof CAUTIONS)[number];
 
-/** High tones from this length on are hard on the ears near the horn; loud breaths from this length on on the head, seconds. */
+/** High tones from this length on are hard on the ears near the horn, seconds. */
 const HIGH_TONE_S = 4;
-const LOUD_BREATH_S = 12;
+/** Breaths from this length on can make dizzy, at any dynamic, seconds. */
+const LONG_BREATH_S = 10;
+/** Overtones and altissimo of this length together want a rest of the lip after them, seconds. */
+const LIP_S = 20;
 const LOUD_FROM = 0.7;
+/** An exercise of this length is a reason to look at strap and neck, seconds. */
+const LONG_STAND_S = 120;
 
-/** What to mind with a score, if anything. */
+/** What to mind with a score, the most pressing first; said before the tone, in the count-in or the rest. */
 export function cautionsFor(score: Score): Caution[] {
   const beatS = beatSeconds(score);
-  const high = score.steps.some(
-    (step) => ['palm', 'altissimo'].includes(zoneOf(step.soundedMidi)) && step.beats * beatS >= HIGH_TONE_S,
-  );
-  const loud = score.steps.some((step) => step.dynamics.some((point) => dynamicPosition(point.dynamic) >= LOUD_FROM));
-  const long = breathBudget(score).longestBreathS >= LOUD_BREATH_S;
-  return [...(high ? (['ears'] as const) : []), ...(loud && long ? (['dizziness'] as const) : [])];
+  const lasts = (step: Step) => step.beats * beatS;
+  const high = score.steps.some((step) => isHigh(step) && lasts(step) >= HIGH_TONE_S);
+  const budget = breathBudget(score);
+  const open = score.steps.some((step) => step.openEnd);
+  const lipS = score.steps
+    .filter((step) => step.partialNumber > 1 || step.bendCents || zoneOf(step.soundedMidi) === 'altissimo')
+    .reduce((sum, step) => sum + lasts(step), 0);
+  const carries = score.steps.some((step) => isLoud(step) && (zoneOf(step.fingeredMidi) === 'low' || isHigh(step)));
+  const found: Readonly<Record<Caution, boolean>> = {
+    ears: high,
+    breath: open || budget.longestBreathS >= LONG_BREATH_S,
+    lip: lipS >= LIP_S,
+    neighbours: carries,
+    hands: budget.totalS >= LONG_STAND_S,
+  };
+  return CAUTIONS.filter((caution) => found[caution]);
+}
+
+function isHigh({ soundedMidi }: Step): boolean {
+  return ['palm', 'altissimo'].includes(zoneOf(soundedMidi));
+}
+
+function isLoud({ dynamics }: Step): boolean {
+  return dynamics.some((point) => (point.position ?? dynamicPosition(point.dynamic)) >= LOUD_FROM);
 }

@@ -45,7 +45,7 @@ export const phrase = (usual: string) => ({ kind: 'phrase', usual }) as const;
 export const dynamic = (usual: Dynamic) => choice(DYNAMICS, usual);
 
 /** How the target of overtones is tuned, as a field of a family. */
-export const tuning = choice(['tempered', 'natural', 'free'], 'tempered');
+export const tuning = choice(['natural', 'tempered', 'free'], 'natural');
 
 /** Highest written note that can be asked of a horn. */
 export function highestNote(horn: Instrument): number {

@@ -1,4 +1,4 @@
-export { cautionsFor, type Caution } from './cautions';
+export { CAUTIONS, cautionsFor, type Caution } from './cautions';
 export { hearingRangeHz } from './hearingRange';
 export { breathFit, type BreathFit } from './breathFit';
 export { breathBudget, type BreathBudget } from './breathBudget';
@@ -22,8 +22,11 @@ export {
   beatSeconds,
   longestRestBeats,
   plannedPosition,
+  notated,
   scoreBeats,
   TEMPO_RANGE_BPM,
+  VOWELS,
+  type Vowel,
   type Attack,
   type DynamicPoint,
   type Score,

@@ -1,5 +1,5 @@
 import { dynamicPosition, spellMidi, type Spelling } from '@inner-hum/core/theory';
-import type { DynamicPoint, Score, Step } from './score';
+import { notated, type DynamicPoint, type Score, type Step } from './score';
 
 const BARS_IN_A_LINE = 4;
 const LETTERS = ['C', 'D', 'E', 'F', 'G', 'A', 'B'];
@@ -19,7 +19,8 @@ interface Piece {
  * dynamics, hairpins, slurs, rests and a breath mark where a rest follows a tone. Beats down to quarters of one.
  * Source of the syntax: the ABC standard 2.1, abcnotation.com.
  */
-export function scoreToAbc(score: Score, spelling: Spelling = 'usual'): string {
+export function scoreToAbc(played: Score, spelling: Spelling = 'usual'): string {
+  const score = notated(played);
   const bar = score.beatsPerBar;
   const pieces = piecesOf(score);
   const marks = hairpins(score, pieces);
@@ -73,7 +74,7 @@ function tone(
   return [
     first ? dynamicAtStart(step, score.steps[index - 1]) : '',
     // Held for as long as it stays good.
-    last && score.family === 'hold' ? '!fermata!' : '',
+    last && step.openEnd ? '!fermata!' : '',
     breathes ? '!breath!' : '',
     opensSlur ? '(' : '',
     noteheads(step, spelling, first ? altered : undefined),

@@ -1,5 +1,9 @@
 import type { Dynamic, InstrumentId, PartialTuning } from '@inner-hum/core/theory';
 
+/** Vowels to think of, from bright to dark. */
+export const VOWELS = ['ee', 'ah', 'oh', 'oo'] as const;
+export type Vowel = (typeof VOWELS)[number];
+
 export type Attack = 'breath' | 'tongue' | 'slurred';
 
 /** A written dynamic at a beat of its step; between two points the level moves in a straight line of decibels. */
@@ -30,6 +34,10 @@ export interface Step {
   readonly bendCents?: number;
   /** no pitch is asked for: it may rest wherever it does */
   readonly freePitch?: boolean;
+  /** lasts as long as it stays good: `beats` is only the longest that is listened for */
+  readonly openEnd?: boolean;
+  /** vowels to think of, spread evenly over the step */
+  readonly vowels?: readonly Vowel[];
   /** should sound like the step before it and is compared with it */
   readonly pair?: boolean;
 }
@@ -57,6 +65,21 @@ export function beatSeconds(score: Pick<Score, 'tempoBpm'>): number {
 /** Beats from the first beat to the end of the last step. */
 export function scoreBeats(score: Pick<Score, 'steps'>): number {
   return Math.max(0, ...score.steps.map((step) => step.startBeat + step.beats));
+}
+
+/** A tone without a set end is written as one bar under a fermata. */
+const WRITTEN_OPEN_BEATS = 4;
+
+/** A score as it is written down: tones that last as long as they stay good are a bar long, what follows moves up. */
+export function notated(score: Score): Score {
+  let earlier = 0;
+  const steps = score.steps.map((step): Step => {
+    const startBeat = step.startBeat - earlier;
+    if (!step.openEnd || step.beats <= WRITTEN_OPEN_BEATS) return { ...step, startBeat };
+    earlier += step.beats - WRITTEN_OPEN_BEATS;
+    return { ...step, startBeat, beats: WRITTEN_OPEN_BEATS };
+  });
+  return { ...score, steps };
 }
 
 /** Beats of the longest silence between two steps. */

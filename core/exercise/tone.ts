@@ -9,7 +9,7 @@ import {
 } from '@inner-hum/core/theory';
 import { checkField, inLimits, onHorn, type ExerciseParameters, type Fields } from './field';
 import { NotPlayable } from './issue';
-import { TEMPO_RANGE_BPM, type Attack, type DynamicPoint, type Score, type Step } from './score';
+import { TEMPO_RANGE_BPM, type Attack, type DynamicPoint, type Score, type Step, type Vowel } from './score';
 
 /** A tone of a family, laid after the one before it. */
 export interface Tone {
@@ -21,6 +21,10 @@ export interface Tone {
   readonly hum?: boolean;
   readonly bendCents?: number;
   readonly freePitch?: boolean;
+  /** lasts as long as it stays good: `beats` is only the longest that is listened for */
+  readonly openEnd?: boolean;
+  /** vowels to think of, spread evenly over the tone */
+  readonly vowels?: readonly Vowel[];
   /** is to be like the tone before it, and compared with it */
   readonly pair?: boolean;
   readonly beats: number;
@@ -80,8 +84,10 @@ export function scoreOf(family: ToneMaker, parameters: ExerciseParameters): Scor
 }
 
 /** What a step is besides a plain tone. */
-function marks({ pair, octaveKey, hum, bendCents, freePitch }: Tone) {
+function marks({ pair, octaveKey, hum, bendCents, freePitch, openEnd, vowels }: Tone) {
   return {
+    ...(openEnd && { openEnd }),
+    ...(vowels && { vowels }),
     ...(pair && { pair }),
     ...(octaveKey && { octaveKey }),
     ...(hum && { hum }),

@@ -89,11 +89,14 @@ describe('what the families play', () => {
     ['relaySwell', { writtenMidi: 62, pairs: 2 }, [62, 63, 63, 64]],
     ['anchorSwell', { writtenMidi: 86, leaps: 3 }, [86, 85, 86, 84, 86, 83]],
     ['anchorSwell', { writtenMidi: 60, leaps: 2, direction: 'up' }, [60, 61, 60, 62]],
-    ['homeNote', { writtenMidi: 58, climbs: 2 }, [58, 59, 58, 58, 60, 58]],
+    ['homeNote', { writtenMidi: 58, climbs: 2 }, [58, 60, 58, 58, 62, 58]],
+    ['homeNote', { writtenMidi: 58, climbs: 2, along: 'arpeggio' }, [58, 62, 58, 58, 65, 58]],
     ['octaveRestart', { writtenMidi: 59, notes: 3, restarts: 2 }, [71, 59, 59, 59, 70, 58, 58, 58]],
     ['crossingBreak', { way: 'acrossSilence' }, [72, 74]],
     ['heardInterval', { writtenMidi: 67, intervals: 2, direction: 'down' }, [67, 66, 67, 65]],
-    ['endSets', { repeats: 1 }, [58, 59, 60, 61, 60, 59, 58]],
+    ['endSets', { repeats: 1 }, [58, 60, 62, 60, 58, 60, 62]],
+    ['endSets', { repeats: 1, set: 4 }, [59, 61, 63, 61, 59, 61, 63]],
+    ['endSets', { repeats: 1, end: 'top', set: 3 }, [89, 87, 86, 87, 89, 87, 86]],
   ])('%s %o', (id, change, expected) => expect(notes(usual(id, change))).toEqual(expected));
   it('a full-span scale goes to both ends of its key on this horn', () => {
     const played = notes(usual('fullSpanScale', { key: 'B♭' }));
@@ -140,13 +143,17 @@ describe('scoreToAbc', () => {
       '!mf!(c2 !breath!d2)|z4|(^c2 d2)|]',
     ));
   it('a tied note keeps its accidental unsaid', () =>
-    expect(lines(usual('hold', { writtenMidi: 66, beats: 8, repeats: 1 }))).toBe('!mf!^F4-|!fermata!F4|]'));
+    expect(lines(usual('countedBreaths', { writtenMidi: 66, beats: 8, repeats: 2, restBeats: 8 }))).toMatch(
+      /^!mf!\^F4-\|!breath!F4\|z4/,
+    ));
+  it('a tone without a set end is a bar under a fermata', () =>
+    expect(lines(usual('hold', { writtenMidi: 66 }))).toBe('!mf!!fermata!^F4|]'));
   it('shows an overtone with the fingered note as a diamond under it, an octave-key fingering as it is fingered', () => {
-    expect(lines(usual('overtoneLadder', { top: 2, beats: 2, restBeats: 4 }))).toBe(
+    expect(lines(usual('overtoneLadder', { top: 2, beats: 2, restBeats: 4, repeats: 1 }))).toBe(
       '!mf!(_B,2 [!style=harmonic!_B,_B]2)|]',
     );
     expect(lines(usual('shortTwelfths', { notes: 1, beats: 2 }))).toBe('!mf!(d2 [!style=harmonic!da]2)|]');
   });
   it('cancels an accidental within its bar only', () =>
-    expect(lines(usual('endSets', { repeats: 1, beats: 1 }))).toBe('!mf!(_B, =B, C ^C|C B, _B,) z|]'));
+    expect(lines(usual('homeNote', { along: 'chromatic', climbs: 1, beats: 1 }))).toBe('!mf!(_B, =B, _B,) z|]'));
 });

@@ -1,5 +1,6 @@
 import { instrumentById, type InstrumentId } from '@inner-hum/core/theory';
 import { highestNote, scoreOf, type ExerciseParameters, type Score } from '@inner-hum/core/exercise';
+import { breathLimitS, fittedToBreath } from './breath';
 import type { Family } from './family';
 import { airIntoTone } from './airIntoTone/airIntoTone';
 import { anchorSwell } from './anchorSwell/anchorSwell';
@@ -87,21 +88,17 @@ export function exerciseScore(parameters: ExerciseParameters): Score {
   return scoreOf(familyById(parameters.family), parameters);
 }
 
-/** What is usual of a family, its notes moved into the horn's range. */
+/** What is usual of a family on a horn: its notes within the horn's range, its breaths not longer than the horn allows. */
 export function usualExercise(family: Family, instrumentId: InstrumentId): ExerciseParameters {
   const values = Object.entries(family.fields).map(([name, field]) => [name, field.usual] as const);
-  return fitToHorn({
+  const usual = fitToHorn({
     family: family.id,
     instrumentId,
     tempoBpm: family.tempoBpm,
     tunerHidden: false,
     ...Object.fromEntries(values),
   });
-}
-
-/** What makes two exercises tries at one thing: the family and its note. */
-export function exerciseName(exercise: ExerciseParameters): string {
-  return `${exercise.family} ${String(exercise['writtenMidi'] ?? '')}`;
+  return fittedToBreath(usual, family, breathLimitS(family, instrumentId));
 }
 
 /** The same exercise with its notes moved into the range of its horn. */

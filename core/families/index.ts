@@ -1,5 +1,24 @@
-export { exerciseName, exerciseScore, FAMILIES, familyById, usualExercise } from './catalogue';
-export { STAGES, type Family, type Stage } from './family';
+export { exerciseScore, FAMILIES, familyById, usualExercise } from './catalogue';
+export { breathLimitS, fittedToBreath } from './breath';
+export { STAGES, topicsOf, type Family, type Stage } from './family';
+export {
+  CHANGE_IDS,
+  GOAL_KINDS,
+  LEVELS,
+  mainNoteOf,
+  type Aim,
+  type Aspect,
+  type ChangeId,
+  type FieldValues,
+  type GoalKind,
+  type Level,
+  type PlayerNow,
+  type Topic,
+  type Turn,
+  type WantedWork,
+} from './teaching';
+export { turned, type MadeTurn, type Room } from './turns';
+export { exerciseKey, ownExerciseKey } from './identity';
 export { isExercise, playable, tryScore, type FieldChange, type PlayableExercise } from './nearest';
 export {
   swell,

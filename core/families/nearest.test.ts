@@ -46,7 +46,7 @@ describe('what a person chooses', () => {
     ],
     ['anchorSwell', { writtenMidi: 58 }, { reason: 'tooLow', midi: 57, limit: 58 }, { field: 'writtenMidi' }],
     ['homeNote', { writtenMidi: 102 }, { reason: 'tooHigh', limit: 102 }, { field: 'writtenMidi' }],
-    ['overtoneLadder', { writtenMidi: 79 }, { reason: 'tooHigh', midi: 103 }, { field: 'writtenMidi', to: 78 }],
+    ['overtoneLadder', { writtenMidi: 91 }, { reason: 'tooHigh', midi: 103 }, { field: 'writtenMidi', to: 90 }],
     ['swell', { writtenMidi: 67.5 }, { reason: 'whole', path: 'writtenMidi' }, { field: 'writtenMidi', to: 68 }],
     ['swell', { softest: 'f' }, { reason: 'order' }, { to: 'mf' }],
     ['swell', { tempoBpm: 1e308 }, { reason: 'limits', path: 'tempoBpm', max: 200 }, { field: 'tempoBpm', to: 200 }],

@@ -1,3 +1,4 @@
+import { QUANTITY_ROWS, type QuantityName, type QuantityRow } from '@inner-hum/core/measure';
 import { HOP_S, type Frames } from '@inner-hum/core/signal';
 import { noteName, type NoteNameSystem } from '@inner-hum/core/theory';
 import Papa from 'papaparse';
@@ -20,40 +21,21 @@ export function framesCsv(frames: Frames): string {
   return Papa.unparse({ fields, data: rows }, OPTIONS);
 }
 
-/** Quantities of a step that go into the table of measures, with the unit in the name. */
-const QUANTITIES = {
-  response_s: 'responseS',
-  lateness_s: 'latenessS',
-  rise_s: 'riseS',
-  settle_s: 'settleS',
-  scoop_cents: 'scoopCents',
-  pitch_centre_cents: 'pitchCentreCents',
-  pitch_steadiness_cents: 'pitchSteadinessCents',
-  drift_cents_per_s: 'driftCentsPerS',
-  pitch_against_level_cents_per_10db: 'pitchAgainstLevelCents',
-  share_in_window: 'shareInWindow',
-  vibrato_hz: 'vibratoHz',
-  vibrato_cents: 'vibratoCents',
-  vibrato_regularity: 'vibratoRegularity',
-  centroid_partials: 'centroidPartials',
-  centroid_per_10db: 'centroidAgainstLevel',
-  breath_db: 'breathRatioDb',
-  breath_db_per_10db: 'breathAgainstLevel',
-  swell_error_db: 'swellErrorDb',
-  wrong_way_share: 'wrongWayShare',
-  range_db: 'rangeDb',
-  peak_place_beats: 'peakPlaceBeats',
-  breath_at_soft_end_db: 'breathAtSoftEndDb',
-  level_against_plan_db: 'levelAgainstPlanDb',
-  softest_dbfs: 'softestDb',
-} as const;
+type Tabled = { [N in QuantityName]: (typeof QUANTITY_ROWS)[N] extends { column: string } ? N : never }[QuantityName];
+/** Quantities of a step that go into the table of measures, by the name of their column. */
+const COLUMNS = Object.fromEntries(
+  (Object.keys(QUANTITY_ROWS) as QuantityName[]).flatMap((name) => {
+    const { column }: QuantityRow = QUANTITY_ROWS[name];
+    return column === undefined ? [] : [[column, name as Tabled]];
+  }),
+);
 
 /**
  * Measures of takes as CSV: a row for each step, each quantity with its uncertainty; empty where there is none. Without
  * its header it can be put after another.
  */
 export function measuresCsv(takes: readonly TakeRecord[], system: NoteNameSystem, header = true): string {
-  const names = Object.keys(QUANTITIES) as (keyof typeof QUANTITIES)[];
+  const names = Object.keys(COLUMNS);
   const fields = [
     'take',
     'started_at',
@@ -76,7 +58,7 @@ export function measuresCsv(takes: readonly TakeRecord[], system: NoteNameSystem
       index + 1,
       take.verdict.decision,
       ...names.flatMap((name): (number | string)[] => {
-        const quantity = step.kind === 'sounded' ? step[QUANTITIES[name]] : undefined;
+        const quantity = step.kind === 'sounded' ? step[COLUMNS[name]!] : undefined;
         return quantity?.kind === 'measured' ? [round(quantity.value), round(quantity.uncertainty)] : ['', ''];
       }),
       ...(step.kind === 'sounded' ? [step.stairs.length, step.jumps.length, step.dropOuts.length] : ['', '', '']),

@@ -1,4 +1,4 @@
-import { beatSeconds, type Score } from '@inner-hum/core/exercise';
+import { beatSeconds, notated, type Score } from '@inner-hum/core/exercise';
 import { dynamicPosition, instrumentById, soundingMidi } from '@inner-hum/core/theory';
 import toneMidi from '@tonejs/midi';
 
@@ -10,7 +10,8 @@ const PROGRAMS: Readonly<Record<string, number>> = { sopranino: 64, soprano: 64,
 const BARITONE = 67;
 
 /** A score as a Standard MIDI File in sounding pitch, one track, with its tempo. */
-export function writeMidi(score: Score, title: string): Uint8Array {
+export function writeMidi(played: Score, title: string): Uint8Array {
+  const score = notated(played);
   const midi = new toneMidi.Midi();
   midi.header.setTempo(score.tempoBpm);
   midi.header.timeSignatures.push({ ticks: 0, timeSignature: [score.beatsPerBar, 4] });

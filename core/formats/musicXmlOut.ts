@@ -1,4 +1,4 @@
-import type { Score, Step } from '@inner-hum/core/exercise';
+import { notated, type Score, type Step } from '@inner-hum/core/exercise';
 import { instrumentById, spellMidi, type Spelling } from '@inner-hum/core/theory';
 import { XMLBuilder } from 'fast-xml-parser';
 
@@ -29,7 +29,8 @@ interface Written {
  * dynamics at the start of each tone, ties over the bar lines and slurs. Beats down to quarters of one.
  * Source of the format: MusicXML 4.0, W3C Music Notation Community Group.
  */
-export function writeMusicXml(score: Score, title: string, spelling: Spelling = 'usual'): string {
+export function writeMusicXml(played: Score, title: string, spelling: Spelling = 'usual'): string {
+  const score = notated(played);
   const barUnits = score.beatsPerBar * DIVISIONS;
   const measures = bars(score, barUnits).map((bar, i) => ({
     '@number': i + 1,

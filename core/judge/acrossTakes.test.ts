@@ -1,57 +1,60 @@
 import { describe, expect, it } from 'vitest';
-import { type Attack } from '../exercise';
 import { exerciseScore, familyById, usualExercise } from '../families';
 import { absent, measured, type StepMeasures } from '../measure';
-import { acrossTakes, pastTake, type PastTake } from './acrossTakes';
+import { acrossTakes, harderToday, lean, presentTake, type PastTake } from './acrossTakes';
+import type { LowStart } from './leak';
 
 const MINUTE = 60_000;
-const step = (change: Partial<PastTake['steps'][number]> = {}) => ({
-  midi: 60,
-  attack: 'breath' as Attack,
-  soft: false,
-  spoke: true,
-  slopeCents: undefined,
-  share: 1,
-  ...change,
-});
 const take = (change: Partial<PastTake> = {}): PastTake => ({
   startedAtMs: 0,
   day: '2026-01-01',
-  reed: 'first',
-  exercise: 'hold 60',
-  steps: [step()],
+  exercise: 'hold 60 breath',
+  proposed: 'hold 60 breath',
+  decision: 'again',
+  starts: [],
+  slopes: [],
+  centres: [],
+  share: 1,
   ...change,
 });
 const ids = (now: PastTake, past: PastTake[]) => acrossTakes(now, past).map((one) => one.id);
 
 describe('a leak', () => {
-  const failing = (['tongue', 'tongue', 'tongue', 'breath', 'breath', 'breath'] as const).map((attack) =>
-    step({ attack, spoke: false }),
-  );
-  const monday = take({ day: '2026-01-05', reed: 'first', steps: failing });
-  const now = take({ day: '2026-01-07', reed: 'second', steps: failing });
-  it('is likely when both ways fail on two days and two reeds', () =>
-    expect(acrossTakes(now, [monday])).toEqual([
-      { id: 'leakLikely', weight: 2, stepIndex: 0, values: { tonguePercent: 100, airPercent: 100, days: 2, reeds: 2 } },
+  const starts = (day: string, reed: string, change: Partial<LowStart> = {}): LowStart[] => [
+    ...(['tongue', 'tongue', 'tongue', 'tongue', 'breath', 'breath', 'breath', 'breath'] as const).map((attack) => ({
+      midi: 60,
+      attack,
+      spoke: false,
+      day,
+      reed,
+      ...change,
+    })),
+    ...Array.from({ length: 4 }, () => ({ midi: 74, attack: 'breath', spoke: true, day, reed }) as const),
+  ];
+  const monday = take({ starts: starts('2026-01-05', 'first') });
+  const now = take({ starts: starts('2026-01-07', 'second') });
+  it('is likely when both ways fail on two days and two reeds while the upper notes speak', () =>
+    expect(acrossTakes(now, [monday])).toMatchObject([
+      { id: 'leakLikely', values: { tonguePercent: 100, airPercent: 100, days: 2, reeds: 2 } },
     ]));
-  it.each<[string, PastTake]>([
-    ['on one reed only', { ...monday, reed: 'second' }],
-    ['on one day only', { ...monday, day: '2026-01-07' }],
-    ['with a reed nobody named', { ...monday, reed: '' }],
-  ])('is not said %s', (_, past) => expect(ids(now, [past])).toEqual([]));
-  it('is not said when air alone speaks', () => {
-    const tongued = failing.map((one) => ({ ...one, spoke: one.attack === 'breath' }));
-    expect(ids({ ...now, steps: tongued }, [{ ...monday, steps: tongued }])).toEqual([]);
-  });
-  it('is not said of notes of the middle, nor when today all speaks', () => {
-    const middle = failing.map((one) => ({ ...one, midi: 70 }));
-    expect(ids({ ...now, steps: middle }, [{ ...monday, steps: middle }])).toEqual([]);
-    expect(ids(take({ day: '2026-01-07', reed: 'second' }), [monday, { ...monday, day: '2026-01-06' }])).toEqual([]);
+  it.each<[string, LowStart[]]>([
+    ['on one reed only', starts('2026-01-05', 'second')],
+    ['on one day only', starts('2026-01-07', 'first')],
+    ['with a reed nobody named', starts('2026-01-05', '')],
+  ])('is not said %s', (_, past) => expect(ids(now, [take({ starts: past })])).toEqual([]));
+  it('is not said when air alone speaks, of notes of the middle, nor when all speaks today', () => {
+    const both = (change: (start: LowStart) => Partial<LowStart>) =>
+      [monday, now].map(({ starts: own }) => take({ starts: own.map((start) => ({ ...start, ...change(start) })) }));
+    const [airThen, airNow] = both((start) => ({ spoke: start.attack === 'breath' }));
+    expect(ids(airNow!, [airThen!])).toEqual([]);
+    const [midThen, midNow] = both(() => ({ midi: 70 }));
+    expect(ids(midNow!, [midThen!])).toEqual([]);
+    expect(ids(take({ starts: starts('2026-01-08', 'second', { spoke: true }) }), [monday, now])).toEqual([]);
   });
 });
 
 describe('pitch that follows loudness', () => {
-  const on = (midi: number, slopeCents: number) => take({ steps: [step({ midi, slopeCents })] });
+  const on = (midi: number, cents: number) => take({ slopes: [{ midi, cents }] });
   it('on every note is a habit', () =>
     expect(ids(on(67, -10), [on(60, -9), on(64, -8), on(69, -12)])).toEqual(['slopeEverywhere']));
   it('on one alone is that note', () =>
@@ -72,7 +75,7 @@ describe('pitch that follows loudness', () => {
 
 describe('a sitting', () => {
   const row = (shares: number[], everyMs = 4 * MINUTE) =>
-    shares.map((share, i) => take({ startedAtMs: i * everyMs, steps: [step({ share })] }));
+    shares.map((share, i) => take({ startedAtMs: i * everyMs, share }));
   const last = (takes: PastTake[]) => ids(takes.at(-1)!, takes.slice(0, -1));
   it.each<[number[], string[]]>([
     [[0.4, 0.5, 0.8, 0.9], ['steadierNow']],
@@ -82,26 +85,59 @@ describe('a sitting', () => {
   ])('%j says %j', (shares, said) => expect(last(row(shares))).toEqual(said));
   it('takes far apart are no sitting', () => expect(last(row([0.4, 0.4, 0.9, 0.9], 70 * MINUTE))).toEqual([]));
   it('other exercises between do not count', () => {
-    const takes = row([0.4, 0.5, 0.8, 0.9]).map((one, i) => (i % 2 ? one : { ...one, exercise: 'swell 60' }));
+    const takes = row([0.4, 0.5, 0.8, 0.9]).map((one, i) =>
+      i % 2 ? one : { ...one, exercise: 'swell 60 growFade breath' },
+    );
     expect(last(takes)).toEqual([]);
   });
 });
 
-describe('pastTake', () => {
-  it('keeps what later takes need: the note, the start, the slope, the share', () => {
-    const score = exerciseScore({ ...usualExercise(familyById('tongueOrAir'), 'alto'), starts: 2 });
+describe('harder once a day', () => {
+  const harder = take({ decision: 'harder', proposed: 'hold 59 breath' });
+  it.each<[string, PastTake, boolean]>([
+    ['the same exercise', take(), true],
+    ['the one it proposed', take({ exercise: 'hold 59 breath' }), true],
+    ['another', take({ exercise: 'hold 70 breath' }), false],
+    ['another day', take({ day: '2026-01-02' }), false],
+  ])('%s', (_, now, expected) => expect(harderToday(now, [harder])).toBe(expected));
+});
+
+describe('lean', () => {
+  const centres = (...cents: number[]) => take({ centres: cents.map((one, i) => ({ midi: 60 + i, cents: one })) });
+  it.each<[number[], number]>([
+    [[9, 8, 12, 7, 6, 9], 1],
+    [[-9, -8, -12, -7, -6, -9], -1],
+    [[9, -8, 12, -7, 6, -9], 0],
+    [[9, 8, 12], 0],
+  ])('%j leans %i', (cents, expected) => expect(lean(centres(...cents), [])).toBe(expected));
+});
+
+describe('presentTake', () => {
+  it('keeps what later takes need: the starts, the slopes, the centres, the share', () => {
+    const parameters = { ...usualExercise(familyById('tongueOrAir'), 'alto'), starts: 3 };
     const tone = {
       kind: 'sounded',
       onsetS: 1,
+      endS: 3,
       jumps: [{ kind: 'jump', atS: 1.05, lastsS: 0.3, fromPartial: 1, toPartial: 2, cameBack: true }],
       pitchAgainstLevelCents: absent('levelHardlyMoved'),
+      pitchCentreCents: measured(4, 1),
       shareInWindow: measured(0.8, 0.01),
     } as unknown as StepMeasures;
-    const kept = pastTake({ startedAtMs: 5, day: '2026-01-01', reed: '', score, measures: [tone, { kind: 'silent' }] });
-    expect(kept.exercise).toBe('tongueOrAir 58');
-    expect(kept.steps).toEqual([
-      { midi: 58, attack: 'tongue', soft: true, spoke: false, slopeCents: undefined, share: 0.8 },
-      { midi: 58, attack: 'tongue', soft: true, spoke: false, slopeCents: undefined, share: 0 },
-    ]);
+    const measures: StepMeasures[] = [tone, { kind: 'silent' }, tone, { kind: 'silent' }];
+    const now = presentTake({
+      startedAtMs: 5,
+      day: '2026-01-01',
+      reed: 'first',
+      parameters,
+      score: exerciseScore(parameters),
+      measures,
+    });
+    expect(now.exercise).toBe('tongueOrAir 58');
+    const start = { midi: 58, attack: 'tongue', spoke: false, day: '2026-01-01', reed: 'first' };
+    expect(now.starts).toEqual([start, start, start]);
+    expect(now.centres).toHaveLength(2);
+    expect(now.slopes).toEqual([]);
+    expect(now.share).toBeCloseTo(1.6 / 3, 9);
   });
 });

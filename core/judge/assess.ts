@@ -1,5 +1,6 @@
 import { measureTake, type StepMeasures, type TakeContext } from '@inner-hum/core/measure';
-import { judgeTake, type TakeCase } from './judgeTake';
+import { judgeTake } from './judgeTake';
+import type { TakeCase } from './takeCase';
 import type { Verdict } from './verdict';
 
 /** What is known of a take before it is measured. */

@@ -1,7 +1,24 @@
-export { pastTake, type PastTake } from './acrossTakes';
+export { presentTake, type PastTake, type PresentTake } from './acrossTakes';
 export { assess, type Assignment } from './assess';
-export { judgeTake, type TakeCase } from './judgeTake';
-export { CHANGE_IDS, FINDING_IDS, NOT_JUDGED, TRY_IDS } from './verdict';
-export type { Decision, Finding, FindingId, NextStep, TryId, Verdict, Weight } from './verdict';
-export { applies, RULES } from './rules';
-export { demandsOf } from './familyDemands';
+export { judgeTake } from './judgeTake';
+export type { TakeCase } from './takeCase';
+export {
+  leakVerdict,
+  tallyBy,
+  tallyOf,
+  type LeakEvidence,
+  type LeakVerdict,
+  type LowStart,
+  type StartTally,
+} from './leak';
+export {
+  FINDING_IDS,
+  FINDING_VALUES,
+  finding,
+  type Finding,
+  type FindingId,
+  type ValuesOfFinding,
+  type Weight,
+} from './finding';
+export { NOT_JUDGED, TRY_IDS, type Decision, type NextStep, type TryId, type Verdict } from './verdict';
+export { applies, ruleOf, RULES } from './rules';

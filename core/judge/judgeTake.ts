@@ -1,66 +1,103 @@
-import { beatSeconds, type ExerciseParameters, type Score, type Step } from '@inner-hum/core/exercise';
-import { median, valueOf, type Demand, type StepMeasures } from '@inner-hum/core/measure';
-import { partialSemitones } from '@inner-hum/core/theory';
-import { demandsOf } from './familyDemands';
+import { beatSeconds, type Score, type Step } from '@inner-hum/core/exercise';
+import { familyById, topicsOf, type Family, type Topic } from '@inner-hum/core/families';
+import { median, valueOf, type StepMeasures } from '@inner-hum/core/measure';
+import { naturalOffsetCents, partialSemitones } from '@inner-hum/core/theory';
+import { acrossTakes, harderToday, lean, presentTake } from './acrossTakes';
+import { aimFindings } from './aims';
+import { finding, type Finding, type FindingId } from './finding';
 import { nextStep } from './nextStep';
-import { acrossTakes, pastTake, type PastTake } from './acrossTakes';
-import type { Sounded } from './rule';
-import { applies, RULES } from './rules';
-import { seriesFindings } from './seriesFindings';
-import type { Decision, Finding, FindingId, Verdict } from './verdict';
+import type { RuleContext, Sounded } from './rule';
+import { applies, ruleOf, RULES } from './rules';
+import type { TakeCase } from './takeCase';
+import type { Decision, TryId, Verdict } from './verdict';
 
 /** Tries in a row that break before the judge proposes to leave it for today. */
 const BREAKS_BEFORE_LEAVING = 3;
-/** From so many tones on, the same finding on several is told once. */
-const MANY_STEPS = 3;
-
-/** What the judge is told of a take besides its measures. */
-export interface TakeCase {
-  readonly score: Score;
-  readonly parameters: ExerciseParameters;
-  readonly demand: Demand;
-  /** decisions of the takes of the same exercise just before, latest last */
-  readonly before: readonly Decision[];
-  /** earlier takes on this horn, oldest first */
-  readonly past?: readonly PastTake[];
-  /** when this take was played and on which reed; needed to look back */
-  readonly now?: Pick<PastTake, 'startedAtMs' | 'day' | 'reed'>;
-  /** whether the colour should stay one from soft to loud */
-  readonly evenColour?: boolean;
-}
+/** From so many tones on, the same finding is told once. */
+const SEVERAL_TONES = 2;
+/** From so many tones on, a swell is summed up rather than told tone by tone. */
+const MANY_SWELLS = 3;
 
 /** Verdict on a take: what happened with evidence, what to try, and what comes next. */
 export function judgeTake(measures: readonly StepMeasures[], about: TakeCase): Verdict {
-  const { without } = demandsOf(about.parameters.family);
-  const found = toneFindings(measures, about).filter((one) => !without.includes(one.id));
-  const explained = found.filter((one) => !isExplained(one, found, measures));
-  const findings = [...together(explained, about.score), ...seriesFindings(measures, about.score)];
-  if (about.now && about.past)
-    findings.push(...acrossTakes(pastTake({ ...about.now, ...about, measures }), about.past));
-  findings.sort((a, b) => b.weight - a.weight);
-  const tries = findings.flatMap((one) => TRIES[one.id] ?? RULES.find((rule) => rule.id === one.id)?.tries ?? []);
-  if (findings.every((one) => one.weight < 2)) findings.unshift(...wellFindings(measures, about.score));
-  const decision = decide(findings, about.before);
+  const family = familyById(about.parameters.family);
+  const { unjudged = [], aims = [] } = family.teaching;
+  const found = toneFindings(measures, about).filter((one) => {
+    const aspect = ruleOf(one.id)?.aspect;
+    return aspect === undefined || !unjudged.includes(aspect);
+  });
+  const untold = found.filter((one) => !isExplained(one, found, measures));
+  const now = about.now && presentTake({ ...about.now, ...about, measures });
+  const past = about.past ?? [];
+  const findings = [
+    ...together(untold, about.score),
+    ...aimFindings(measures, about, aims),
+    ...vibratoFinding(measures),
+    ...(now ? acrossTakes(now, past) : []),
+  ].sort(byImportance(family));
+  const leaning = now ? lean(now, past) : 0;
+  const tries = findings.flatMap((one) => triesFor(one.id, leaning));
+  const well = [...found, ...findings].every((one) => one.weight < 2)
+    ? wellFindings(measures, about.score, findings)
+    : [];
+  // What is told once still weighs as it was found.
+  const decision = decide([...found, ...findings], about.before);
+  const bounds = about.bounds ?? { goalNotes: [] };
   return {
-    findings,
+    findings: [...well, ...findings],
     tries: [...new Set(tries)].slice(0, 2),
     decision,
-    next: nextStep(decision, findings, about.parameters),
+    next: nextStep(decision, findings, about.parameters, {
+      ...bounds,
+      harderToday: now !== undefined && harderToday(now, past),
+    }),
   };
 }
 
+/** What a finding weighs in the order of telling beside how far it is over its limit. */
+const MOST_SEVERE = 10;
+const OF_THE_TASK = 2;
+const OF_THE_DEMAND = 1.5;
+
+/** What broke first, then what is farthest over its limit, what the exercise is for counting double. */
+function byImportance(family: Family): (a: Finding, b: Finding) => number {
+  const topics: readonly Topic[] = topicsOf(family);
+  const importance = ({ id, weight, severity = 1 }: Finding) => {
+    if (weight === 0) return 0;
+    const topic = ruleOf(id)?.topic;
+    const ofTask = topic === undefined || topics.includes(topic) ? OF_THE_TASK : 1;
+    const size = Math.min(MOST_SEVERE, severity) * ofTask * (weight >= 2 ? OF_THE_DEMAND : 1);
+    return weight === 3 ? 100 + size : size;
+  };
+  return (a, b) => importance(b) - importance(a);
+}
+
 /** What to try for findings that no rule of a tone makes. */
-const TRIES: Partial<Record<FindingId, Verdict['tries']>> = {
+const TRIES: Partial<Record<FindingId, readonly TryId[]>> = {
   nothingHeard: ['checkMicrophone'],
   tongueFails: ['softerTongue'],
   airFails: ['letItSpeak'],
-  bothFail: ['haveItChecked'],
+  bothFail: ['letItSpeak'],
   laterWorse: ['restLonger'],
   slopeHere: ['anotherNote'],
   leakLikely: ['haveItChecked'],
   tiring: ['restLonger'],
   unevenTime: ['countTheChange'],
+  noSubtone: ['dropToSubtone'],
+  subtoneSags: ['supportWhenSoft'],
+  fadeBack: ['oneLongFade'],
+  fadeShallow: ['oneLongFade'],
+  colourStays: ['sayTheVowels'],
+  heldUntilPitch: ['listenAhead'],
+  heldUntilGap: ['onePressure'],
+  heldUntilJump: ['voiceTheNote'],
 };
+
+/** What to try: the mouthpiece is moved only when most notes lean that way. */
+function triesFor(id: FindingId, leaning: -1 | 0 | 1): readonly TryId[] {
+  if ((id === 'sharp' && leaning === 1) || (id === 'flat' && leaning === -1)) return ['tuneFirst'];
+  return TRIES[id] ?? ruleOf(id)?.tries ?? [];
+}
 
 /** A tone that goes on for so long where the next should be has not changed, seconds. */
 const WENT_ON_S = 0.25;
@@ -77,6 +114,9 @@ function stayedOn(stepIndex: number, measures: readonly StepMeasures[], { steps 
   return partialSemitones(partial) === above && partial !== step.partialNumber ? partial : undefined;
 }
 
+/** A tone that never came, or another in its place, is over any limit. */
+const ALL_OF_IT = 10;
+
 function toneFindings(measures: readonly StepMeasures[], about: TakeCase): Finding[] {
   const { steps, partialTuning } = about.score;
   const common = {
@@ -84,34 +124,37 @@ function toneFindings(measures: readonly StepMeasures[], about: TakeCase): Findi
     beatS: beatSeconds(about.score),
     evenColour: about.evenColour ?? false,
     freeTuning: partialTuning === 'free',
-    tempered: partialTuning === 'tempered',
+    ruler: about.ruler?.origin ?? 'assumed',
   };
-  const found: Finding[] = [];
+  const natural = partialTuning === 'natural';
   const played = measures.findLastIndex((step) => step.kind === 'sounded') + 1;
-  for (const weight of [3, 2, 1] as const)
-    measures.forEach((step, stepIndex) => {
-      if (step.kind === 'silent') {
-        const partial = stayedOn(stepIndex, measures, about.score);
-        if (partial !== undefined) {
-          const values = { partial, wanted: steps[stepIndex]!.partialNumber };
-          if (weight === 3) found.push({ id: 'wrongPartial', weight, stepIndex, values });
-          return;
-        }
-        if (weight === 3 && (played === 0 || stepIndex < played))
-          found.push({ id: 'nothingHeard', weight, stepIndex, values: {} });
-        if (weight === 1 && played > 0 && stepIndex === played)
-          found.push({ id: 'stoppedAfter', weight, stepIndex, values: { played, total: measures.length } });
-        return;
-      }
-      const asked = steps[stepIndex];
-      const context = { ...common, step: asked, changesOver: changesOver(asked, steps[stepIndex - 1]) };
-      for (const rule of RULES) {
-        if (rule.weight !== weight || !applies(rule.id, asked)) continue;
-        const values = rule.when(step, context);
-        if (values) found.push({ id: rule.id, weight, stepIndex, values });
-      }
+  return measures.flatMap((step, stepIndex): Finding[] => {
+    if (step.kind === 'silent') return silentFinding(stepIndex, played, measures, about.score);
+    const asked = steps[stepIndex];
+    const before = steps[stepIndex - 1];
+    const pairOffsetCents = natural ? offsetOf(asked) - offsetOf(before) : 0;
+    const context: RuleContext = { ...common, step: asked, changesOver: changesOver(asked, before), pairOffsetCents };
+    return RULES.flatMap((row) => {
+      const spoken = applies(row.id, asked) ? row.when(step, context) : undefined;
+      return spoken ? [finding(row.id, row.weight, stepIndex, spoken.values as never, spoken.severity)] : [];
     });
-  return found;
+  });
+}
+
+/** How far the natural partial of a step lies from the tempered note, cents. */
+function offsetOf(step: Step | undefined): number {
+  return step ? naturalOffsetCents(step.partialNumber) : 0;
+}
+
+/** What a step without a tone says. */
+function silentFinding(stepIndex: number, played: number, measures: readonly StepMeasures[], score: Score): Finding[] {
+  const partial = stayedOn(stepIndex, measures, score);
+  if (partial !== undefined) {
+    const wanted = score.steps[stepIndex]!.partialNumber;
+    return [finding('wrongPartial', 3, stepIndex, { partial, wanted }, ALL_OF_IT)];
+  }
+  if (played === 0 || stepIndex < played) return [finding('nothingHeard', 3, stepIndex, {}, ALL_OF_IT)];
+  return stepIndex === played ? [finding('stoppedAfter', 1, stepIndex, { played, total: measures.length }, 1)] : [];
 }
 
 /** Whether a step is slurred to from another partial of its tube, or from the tone it should be like. */
@@ -124,48 +167,77 @@ function changesOver(step: Step | undefined, before: Step | undefined): boolean 
 /** A break at the very beginning of a change is the change itself, told once. */
 const CHANGE_REACH_S = 0.35;
 
-/** A waver or drift that is the pitch following the loudness is told once, as that. */
+/** Whether another finding on the same tone says the same already. */
 function isExplained(one: Finding, found: readonly Finding[], measures: readonly StepMeasures[]): boolean {
-  if (['jump', 'crack', 'squeak', 'slurGap', 'dropOut'].includes(one.id)) {
-    const step = measures[one.stepIndex];
-    const startS = step?.kind === 'sounded' ? step.onsetS : 0;
-    const atChange = one.id === 'slurGap' || Math.abs((one.values['atS'] ?? Infinity) - startS) < CHANGE_REACH_S;
-    return atChange && found.some((other) => other.id === 'slowChange' && other.stepIndex === one.stepIndex);
-  }
-  if (!['unsteady', 'rising', 'sinking'].includes(one.id)) return false;
-  return found.some(
-    (other) => other.stepIndex === one.stepIndex && (other.id === 'sharpWhenSoft' || other.id === 'flatWhenSoft'),
-  );
-}
-
-/** In a long score the same finding on several tones becomes one, with the evidence of the plainest. */
-function together(found: readonly Finding[], score: Score): Finding[] {
-  if (score.steps.length <= MANY_STEPS) return [...found];
-  const size = (one: Finding) => Object.values(one.values)[0] ?? 0;
-  return [...new Set(found.map((one) => one.id))].map((id) => {
-    const own = found.filter((one) => one.id === id);
-    const plainest = own.reduce((best, one) => (size(one) > size(best) ? one : best));
-    return { ...plainest, steps: own.length };
+  return found.some((other) => {
+    if (other.stepIndex !== one.stepIndex || other.id === one.id) return false;
+    if (explains(other, one) && !(explains(one, other) && sizeOf(one) >= sizeOf(other))) return true;
+    return other.id === 'slowChange' && 'atS' in one.values && atChange(one.values.atS, measures[one.stepIndex]);
   });
 }
 
-function wellFindings(measures: readonly StepMeasures[], score: Score): Finding[] {
+/** What is much farther over its own limit than what would explain it is told as well. */
+const FAR_WORSE = 2;
+
+function explains(one: Finding, other: Finding): boolean {
+  if (!ruleOf(one.id)?.explains?.includes(other.id)) return false;
+  return one.weight === 3 || sizeOf(other) <= FAR_WORSE * sizeOf(one);
+}
+
+const sizeOf = ({ severity = 1 }: Finding) => severity;
+
+function atChange(atS: number, step: StepMeasures | undefined): boolean {
+  return Math.abs(atS - (step?.kind === 'sounded' ? step.onsetS : 0)) < CHANGE_REACH_S;
+}
+
+/** The same finding on several tones becomes one, with the evidence of the worst by its own measure. */
+function together(found: readonly Finding[], score: Score): Finding[] {
+  if (score.steps.length < SEVERAL_TONES) return [...found];
+  return [...new Set(found.map((one) => one.id))].map((id) => {
+    const same = found.filter((one) => one.id === id);
+    const worst = same.reduce((most, one) => ((one.severity ?? 0) > (most.severity ?? 0) ? one : most));
+    return { ...worst, steps: same.length };
+  });
+}
+
+/** Worth telling, but not what went well in this take. */
+const BESIDE: readonly FindingId[] = ['steadierNow', 'pairsNearer', 'vibratoHeard'];
+
+/** What went well: what the exercise is for where it has an aim of its own, else how steady or even it was. */
+function wellFindings(measures: readonly StepMeasures[], score: Score, told: readonly Finding[]): Finding[] {
+  if (told.some((one) => one.weight === 0 && !BESIDE.includes(one.id))) return [];
   const sounded = measures.flatMap((step, stepIndex) => (step.kind === 'sounded' ? [{ step, stepIndex }] : []));
   const special = specialFindings(sounded, score);
   if (special.length > 0) return special;
   const swells = score.steps.every((step) => step.dynamics.length > 1);
-  if (!swells || score.steps.length > MANY_STEPS) {
+  if (!swells || score.steps.length > MANY_SWELLS) {
     const shares = sounded.flatMap(({ step }) => valueOf(step.shareInWindow) ?? []);
     if (shares.length === 0) return [];
-    const percent = (100 * shares.reduce((sum, one) => sum + one, 0)) / shares.length;
-    return [{ id: 'steady', weight: 0, stepIndex: 0, values: { percent, tones: shares.length } }];
+    const percent = (100 * shares.reduce((sum, share) => sum + share, 0)) / shares.length;
+    return [finding('steady', 0, 0, { percent, tones: shares.length })];
   }
   return sounded.flatMap(({ step, stepIndex }): Finding[] => {
     const share = valueOf(step.shareInWindow);
     const db = valueOf(step.rangeDb);
-    if (share === undefined || db === undefined) return [];
-    return [{ id: 'even', weight: 0, stepIndex, values: { percent: 100 * share, db } }];
+    return share === undefined || db === undefined ? [] : [finding('even', 0, stepIndex, { percent: 100 * share, db })];
   });
+}
+
+/** A vibrato that most tones have: how fast, how wide, how regular. Whether it was asked for the player knows. */
+function vibratoFinding(measures: readonly StepMeasures[]): Finding[] {
+  const sounded = measures.filter((step) => step.kind === 'sounded');
+  const waves = sounded.flatMap(({ vibratoHz, vibratoCents, vibratoRegularity }) => {
+    const [hz, cents, regular] = [valueOf(vibratoHz), valueOf(vibratoCents), valueOf(vibratoRegularity)];
+    return hz === undefined || cents === undefined || regular === undefined ? [] : [{ hz, cents, regular }];
+  });
+  if (waves.length === 0 || waves.length < sounded.length / 2) return [];
+  const middle = (of: (wave: (typeof waves)[number]) => number) => median(waves.map(of));
+  const values = {
+    hz: middle((wave) => wave.hz),
+    cents: middle((wave) => wave.cents),
+    percent: 100 * middle((wave) => wave.regular),
+  };
+  return [finding('vibratoHeard', 0, 0, values)];
 }
 
 /** What went well where the pitch line is not the point. */
@@ -177,16 +249,11 @@ function specialFindings(
   const hums = sounded.filter(({ stepIndex }) => steps[stepIndex]?.hum);
   const hummed = hums.flatMap(({ step }) => valueOf(step.pitchCentreCents) ?? []);
   if (hummed.length > 0)
-    found.push({
-      id: 'humRight',
-      weight: 0,
-      stepIndex: hums[0]!.stepIndex,
-      values: { cents: median(hummed.map(Math.abs)) },
-    });
+    found.push(finding('humRight', 0, hums[0]!.stepIndex, { cents: median(hummed.map(Math.abs)) }));
   const bent = sounded.flatMap(({ step }) => (step.bend && valueOf(step.bend.depthCents)) ?? []);
-  if (bent.length > 0) found.push({ id: 'bendDeep', weight: 0, stepIndex: 0, values: { cents: median(bent) } });
+  if (bent.length > 0) found.push(finding('bendDeep', 0, 0, { cents: median(bent) }));
   const free = sounded.filter(({ stepIndex }) => steps[stepIndex]?.freePitch);
-  if (free.length > 0) found.push({ id: 'rests', weight: 0, stepIndex: 0, values: { hz: free[0]!.step.targetHz } });
+  if (free.length > 0) found.push(finding('rests', 0, 0, { hz: free[0]!.step.targetHz }));
   return found;
 }
 

@@ -3,11 +3,12 @@ import { describe, expect, it } from 'vitest';
 import { type ExerciseParameters } from '../exercise';
 import { exerciseScore, FAMILIES, usualExercise } from '../families';
 import { INSTRUMENTS } from '../theory';
-import { demandsOf } from './familyDemands';
 import { nextStep } from './nextStep';
-import type { Decision, Finding } from './verdict';
+import { finding } from './finding';
+import type { Finding } from './finding';
+import type { Decision } from './verdict';
 
-const stopped: Finding = { id: 'stoppedEarly', weight: 3, stepIndex: 0, values: { beats: 2 } };
+const stopped = finding('stoppedEarly', 3, 0, { beats: 2 });
 const usual = (id: string): ExerciseParameters =>
   usualExercise(
     FAMILIES.find((family) => family.id === id)!,
@@ -20,7 +21,8 @@ const apply = (now: ExerciseParameters, decision: Decision, findings: readonly F
 
 describe('nextStep', () => {
   it.each(FAMILIES.map((family) => family.id))('%s can be made easier and harder from what is usual', (id) => {
-    for (const decision of ['easier', 'harder'] as const) {
+    // A survey measures: there is nothing to make harder in it.
+    for (const decision of id === 'survey' ? (['easier'] as const) : (['easier', 'harder'] as const)) {
       const { change, next } = apply(usual(id), decision);
       expect(change).not.toBe('none');
       expect(next).not.toEqual(usual(id));
@@ -57,22 +59,59 @@ describe('nextStep', () => {
   });
 
   it('a breath that did not last is answered by the tempo first', () => {
-    expect(apply(usual('hold'), 'easier').change).toBe('startLouder');
-    expect(apply(usual('hold'), 'easier', [stopped])).toMatchObject({ change: 'fasterTempo', next: { tempoBpm: 69 } });
+    expect(apply(usual('countedBreaths'), 'easier').change).toBe('shorter');
+    expect(apply(usual('countedBreaths'), 'easier', [stopped])).toMatchObject({
+      change: 'fasterTempo',
+      next: { tempoBpm: 72 },
+    });
+  });
+
+  it('is made harder once a day', () =>
+    expect(nextStep('harder', [], usual('swell'), { goalNotes: [], harderToday: true })).toEqual({
+      change: 'tomorrow',
+      parameters: {},
+    }));
+
+  it('leaves the note that a goal names', () => {
+    const low = { ...usual('hold'), dynamic: 'f' };
+    expect(nextStep('easier', [], { ...low, writtenMidi: 60 })).toEqual({
+      change: 'higherNote',
+      parameters: { writtenMidi: 61 },
+    });
+    expect(nextStep('easier', [], { ...low, writtenMidi: 60 }, { goalNotes: [60], harderToday: false }).change).toBe(
+      'none',
+    );
+  });
+
+  it('easier is lower for a high note, and no semitone for a middle one', () => {
+    const loud = { ...usual('hold'), dynamic: 'f' };
+    expect(nextStep('easier', [], { ...loud, writtenMidi: 88 }).parameters).toEqual({ writtenMidi: 87 });
+    expect(nextStep('easier', [], { ...loud, writtenMidi: 70 }).change).toBe('none');
+  });
+
+  it('asks for no longer breath than the player has', () => {
+    const long = { ...usual('swell'), softest: 'pp', loudest: 'ff', tunerHidden: true };
+    expect(nextStep('harder', [], long).change).toBe('none');
+    expect(nextStep('harder', [], long, { goalNotes: [], harderToday: false, heldS: 14 })).toEqual({
+      change: 'slower',
+      parameters: { tempoBpm: 55 },
+    });
   });
 
   it.each<[string, Partial<ExerciseParameters>, Decision, string, object]>([
     ['swell', {}, 'harder', 'softer', { softest: 'pp' }],
     ['swell', { softest: 'pp' }, 'harder', 'hideTuner', { tunerHidden: true }],
     ['swell', { softest: 'pp', tunerHidden: true }, 'harder', 'wider', { loudest: 'ff' }],
-    ['swell', { softest: 'mf', loudest: 'f' }, 'easier', 'fasterTempo', { tempoBpm: 69 }],
-    ['countedBreaths', {}, 'easier', 'shorter', { beats: 6 }],
+    ['swell', { softest: 'mp', loudest: 'f' }, 'easier', 'fasterTempo', { tempoBpm: 65 }],
+    ['countedBreaths', {}, 'easier', 'shorter', { beats: 7 }],
     ['countedBreaths', { beats: 2 }, 'easier', 'fewer', { repeats: 5 }],
     ['countedBreaths', {}, 'harder', 'more', { repeats: 7 }],
-    ['tongueOrAir', { dynamic: 'ff' }, 'easier', 'higherNote', { writtenMidi: 59 }],
+    ['tongueOrAir', { dynamic: 'f' }, 'easier', 'higherNote', { writtenMidi: 59 }],
     ['tongueOrAir', { dynamic: 'pp', writtenMidi: 60 }, 'harder', 'lowerNote', { writtenMidi: 59 }],
-    ['fullSpanScale', {}, 'easier', 'slower', { tempoBpm: 70 }],
-    ['heardInterval', { intervals: 1 }, 'easier', 'longer', { beats: 5 }],
+    ['fullSpanScale', {}, 'easier', 'slower', { tempoBpm: 74 }],
+    ['crossingBreak', { tempoBpm: 130 }, 'harder', 'fasterTempo', { tempoBpm: 132 }],
+    ['crossingBreak', { tempoBpm: 132 }, 'harder', 'softer', { dynamic: 'mp' }],
+    ['overtoneLadder', {}, 'harder', 'more', { top: 3 }],
   ])('%s %o, %s: %s', (id, change, decision, expected, parameters) => {
     const now = { ...usual(id), ...change } as ExerciseParameters;
     expect(nextStep(decision, [], now)).toEqual({ change: expected, parameters });
@@ -83,13 +122,4 @@ describe('nextStep', () => {
       change: 'none',
       parameters: {},
     }));
-});
-
-describe('demandsOf', () => {
-  it('gives a family without its own what is usual', () => {
-    expect(demandsOf('relaySwell').easier[0]).toBe('startLouder');
-    expect(demandsOf('relaySwell').without).toEqual([]);
-  });
-  it('what is meant to be airy is not called so', () =>
-    expect(demandsOf('firstTrace').without).toContain('airySoftEnd'));
 });

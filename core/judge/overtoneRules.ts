@@ -1,132 +1,169 @@
-import { DEMAND_CENTS } from '@inner-hum/core/measure';
-import { above, evidence, inMs, LIMITS, negative, wrongPartial, type Rule } from './rule';
+import { DEMAND_CENTS, limitOf } from '@inner-hum/core/measure';
+import {
+  negative,
+  over,
+  overLimit,
+  rule,
+  said,
+  saidInMs,
+  wrongPartial,
+  type AnyRule,
+  type RuleContext,
+  type Sounded,
+} from './rule';
 
-const PAIR_LEVEL_DB = 4;
-/** A bend must reach this share of what is asked; faster than this within 40 ms it is a break, cents. */
+/** A bend must reach this share of what is asked. */
 const BEND_SHARE = 0.7;
-const BEND_STEP_CENTS = 60;
+/** A tone on another partial or a hum of another note is over any limit. */
+const ALL_OF_IT = 10;
 
-/** Rules of overtones, pairs, hums and bends, weightiest first. */
-export const OVERTONE_RULES: readonly Rule[] = [
-  {
+/** How far the second of a pair is sharp (1) or flat (−1) beside what its partial is by nature. */
+function pairApart(m: Sounded, { demand, freeTuning, pairOffsetCents }: RuleContext, sign: 1 | -1) {
+  const pitch = m.pair?.pitchCents;
+  if (freeTuning || pitch?.kind !== 'measured') return undefined;
+  return said('cents', over({ ...pitch, value: sign * (pitch.value - pairOffsetCents) }, DEMAND_CENTS[demand]));
+}
+
+/** Rules of overtones, pairs, hums and bends. */
+export const OVERTONE_RULES: readonly AnyRule[] = [
+  rule({
     id: 'hummedOther',
     weight: 3,
+    topic: 'break',
     tries: ['hearItAgain'],
-    when: (m) => (m.otherSoundingMidi === undefined ? undefined : { soundingMidi: m.otherSoundingMidi }),
-  },
-  {
+    explains: ['humSharp', 'humFlat'],
+    when: (m) =>
+      m.otherSoundingMidi === undefined
+        ? undefined
+        : { values: { soundingMidi: m.otherSoundingMidi }, severity: ALL_OF_IT },
+  }),
+  rule({
     id: 'wrongPartial',
     weight: 3,
+    topic: 'break',
     tries: ['humIt', 'voiceTheNote'],
+    explains: ['jump', 'crack', 'sharp', 'flat', 'scooped', 'unsteady', 'slowResponse', 'stairs', 'slowChange'],
     when: (m, { step }) => {
       const partial = wrongPartial(m);
-      return step && partial !== undefined ? { partial, wanted: step.partialNumber } : undefined;
+      return step && partial !== undefined
+        ? { values: { partial, wanted: step.partialNumber }, severity: ALL_OF_IT }
+        : undefined;
     },
-  },
-  {
+  }),
+  rule({
     id: 'slowChange',
     weight: 2,
+    topic: 'change',
     tries: ['changeWithoutJaw', 'humIt'],
-    when: (m, { demand, changesOver }) =>
-      changesOver && m.slur && m.slur.glitchS > LIMITS[demand].glitchS && wrongPartial(m) === undefined
-        ? { ms: 1000 * m.slur.glitchS }
-        : undefined,
-  },
-  {
+    explains: ['slurGap', 'slurStep', 'scooped'],
+    when: (m, { demand, changesOver }) => {
+      const limitS = limitOf('glitchS', demand);
+      return changesOver && m.slur && m.slur.glitchS > limitS && wrongPartial(m) === undefined
+        ? { values: { ms: 1000 * m.slur.glitchS }, severity: m.slur.glitchS / limitS }
+        : undefined;
+    },
+  }),
+  rule({
     id: 'pairSharp',
     weight: 2,
+    topic: 'pitch',
     tries: ['humIt'],
-    when: (m, { demand, tempered }) =>
-      tempered && m.pair && above(m.pair.pitchCents, DEMAND_CENTS[demand])
-        ? evidence('cents', m.pair.pitchCents)
-        : undefined,
-  },
-  {
+    explains: ['sharp'],
+    when: (m, context) => pairApart(m, context, 1),
+  }),
+  rule({
     id: 'pairFlat',
     weight: 2,
+    topic: 'pitch',
     tries: ['humIt'],
-    when: (m, { demand, tempered }) =>
-      tempered && m.pair && above(negative(m.pair.pitchCents), DEMAND_CENTS[demand])
-        ? evidence('cents', m.pair.pitchCents)
-        : undefined,
-  },
-  {
+    explains: ['flat'],
+    when: (m, context) => pairApart(m, context, -1),
+  }),
+  rule({
     id: 'humSharp',
     weight: 2,
+    topic: 'pitch',
     tries: ['hearItAgain'],
-    when: (m, { demand }) =>
-      above(m.pitchCentreCents, LIMITS[demand].humCents) ? evidence('cents', m.pitchCentreCents) : undefined,
-  },
-  {
+    when: (m, context) => said('cents', overLimit('humCents', m.pitchCentreCents, context)),
+  }),
+  rule({
     id: 'humFlat',
     weight: 2,
+    topic: 'pitch',
     tries: ['hearItAgain'],
-    when: (m, { demand }) =>
-      above(negative(m.pitchCentreCents), LIMITS[demand].humCents) ? evidence('cents', m.pitchCentreCents) : undefined,
-  },
-  {
+    when: (m, context) => said('cents', overLimit('humCents', negative(m.pitchCentreCents), context)),
+  }),
+  rule({
     id: 'bendShallow',
     weight: 2,
+    topic: 'change',
     tries: ['slowerBend'],
     when: (m, { step }) => {
       const asked = step?.bendCents ?? 0;
-      const short = m.bend?.depthCents.kind === 'measured' && m.bend.depthCents.value < BEND_SHARE * asked;
-      return m.bend && short ? { ...evidence('cents', m.bend.depthCents), asked } : undefined;
+      const depth = m.bend?.depthCents;
+      if (depth?.kind !== 'measured' || depth.value >= BEND_SHARE * asked) return undefined;
+      const { value, uncertainty } = depth;
+      return {
+        values: { cents: Math.abs(value), uncertainty, asked },
+        severity: (BEND_SHARE * asked) / Math.max(1, value),
+      };
     },
-  },
-  {
+  }),
+  rule({
     id: 'bendOff',
     weight: 2,
+    topic: 'pitch',
     tries: ['hearItAgain'],
     when: (m, { demand }) => {
       const back = m.bend?.returnCents;
-      return back && (above(back, DEMAND_CENTS[demand]) || above(negative(back), DEMAND_CENTS[demand]))
-        ? evidence('cents', back)
-        : undefined;
+      const limit = DEMAND_CENTS[demand];
+      return back && said('cents', over(back, limit) ?? over(negative(back), limit));
     },
-  },
-  {
+  }),
+  rule({
     id: 'bendRough',
     weight: 2,
+    topic: 'line',
     tries: ['slowerBend'],
-    when: (m) => (m.bend && above(m.bend.stepCents, BEND_STEP_CENTS) ? evidence('cents', m.bend.stepCents) : undefined),
-  },
-  {
+    when: (m, context) => m.bend && said('cents', overLimit('bendStepCents', m.bend.stepCents, context)),
+  }),
+  rule({
     id: 'colourApart',
     weight: 2,
+    topic: 'colour',
     tries: ['keepTheVowel'],
-    when: (m, { demand }) =>
-      m.pair && above(m.pair.spectralDistanceDb, LIMITS[demand].apartDb)
-        ? evidence('db', m.pair.spectralDistanceDb)
-        : undefined,
-  },
-  {
+    when: (m, context) => m.pair && said('db', overLimit('pairDistanceDb', m.pair.spectralDistanceDb, context)),
+  }),
+  rule({
     id: 'changeLate',
     weight: 1,
+    topic: 'time',
+    aspect: 'changeTime',
     tries: ['countTheChange'],
-    when: (m, { demand }) =>
-      m.pair && above(m.pair.changeS, LIMITS[demand].lateS) ? inMs(evidence('ms', m.pair.changeS)) : undefined,
-  },
-  {
+    when: (m, context) => m.pair && saidInMs(overLimit('latenessS', m.pair.changeS, context)),
+  }),
+  rule({
     id: 'changeEarly',
     weight: 1,
+    topic: 'time',
+    aspect: 'changeTime',
     tries: ['countTheChange'],
-    when: (m, { demand }) =>
-      m.pair && above(negative(m.pair.changeS), LIMITS[demand].lateS)
-        ? inMs(evidence('ms', m.pair.changeS))
-        : undefined,
-  },
-  {
+    when: (m, context) => m.pair && saidInMs(overLimit('latenessS', negative(m.pair.changeS), context)),
+  }),
+  rule({
     id: 'pairLouder',
     weight: 1,
+    topic: 'level',
     tries: ['matchTheAir'],
-    when: (m) => (m.pair && above(m.pair.levelDb, PAIR_LEVEL_DB) ? evidence('db', m.pair.levelDb) : undefined),
-  },
-  {
+    explains: ['slurStep'],
+    when: (m, context) => m.pair && said('db', overLimit('pairLevelDb', m.pair.levelDb, context)),
+  }),
+  rule({
     id: 'pairSofter',
     weight: 1,
+    topic: 'level',
     tries: ['matchTheAir'],
-    when: (m) =>
-      m.pair && above(negative(m.pair.levelDb), PAIR_LEVEL_DB) ? evidence('db', m.pair.levelDb) : undefined,
-  },
+    explains: ['slurStep'],
+    when: (m, context) => m.pair && said('db', overLimit('pairLevelDb', negative(m.pair.levelDb), context)),
+  }),
 ];

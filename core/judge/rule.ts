@@ -1,6 +1,9 @@
 import type { Step } from '@inner-hum/core/exercise';
-import type { Demand, Measured, StepMeasures } from '@inner-hum/core/measure';
-import type { FindingId, TryId, Weight } from './verdict';
+import type { Aspect, Topic } from '@inner-hum/core/families';
+import { limitOf, type Demand, type Measured, type StepMeasures } from '@inner-hum/core/measure';
+import type { LevelRuler } from '@inner-hum/core/theory';
+import type { FindingId, ValuesOfFinding, Weight } from './finding';
+import type { TryId } from './verdict';
 
 export type Sounded = Extract<StepMeasures, { kind: 'sounded' }>;
 
@@ -12,89 +15,96 @@ export interface RuleContext {
   readonly evenColour: boolean;
   /** whether a tone may sit wherever its tube puts it */
   readonly freeTuning: boolean;
-  /** whether overtones are asked to be tempered */
-  readonly tempered: boolean;
+  /** how far a pair may differ by the nature of its partials, cents */
+  readonly pairOffsetCents: number;
+  readonly ruler: LevelRuler['origin'];
   /** what was asked for */
   readonly step: Step | undefined;
   /** whether it is slurred to from another partial or from its twin */
   readonly changesOver: boolean;
 }
 
-/** One row of the judge: when it speaks, how much it weighs, what the sentence needs, what to try. */
-export interface Rule {
-  readonly id: FindingId;
-  readonly weight: Weight;
-  readonly tries: readonly TryId[];
-  /** evidence when the rule speaks, else undefined */
-  readonly when: (measures: Sounded, context: RuleContext) => Readonly<Record<string, number>> | undefined;
+/** Evidence of a rule that speaks: what its sentence needs, and how far over its limit it is (1 at the limit). */
+export interface Spoken<Id extends FindingId> {
+  readonly values: ValuesOfFinding<Id>;
+  readonly severity: number;
 }
 
-/** A tone that sounds another partial for this share of its length never sounded its own. */
-const WRONG_PARTIAL_SHARE = 0.6;
+/** One row of the judge: when it speaks, how much it weighs, what it explains, what to try. */
+export interface Rule<Id extends FindingId = FindingId> {
+  readonly id: Id;
+  readonly weight: Weight;
+  readonly topic: Topic;
+  /** a family may leave this side of a tone out of judgement */
+  readonly aspect?: Aspect;
+  readonly tries: readonly TryId[];
+  /** on the same tone these say the same once more, and are not told */
+  readonly explains?: readonly FindingId[];
+  readonly when: (measures: Sounded, context: RuleContext) => Spoken<Id> | undefined;
+}
 
-/** Limits of each demand. Our choice; the pitch windows are those of the measures. */
-export const LIMITS = {
-  loose: {
-    errorDb: 3,
-    slopeCents: 12,
-    driftCents: 6,
-    spreadCents: 8,
-    rangeShare: 0.5,
-    lateS: 0.12,
-    responseS: 0.25,
-    apartDb: 6,
-    glitchS: 0.15,
-    humCents: 40,
-  },
-  firm: {
-    errorDb: 2,
-    slopeCents: 7,
-    driftCents: 3.5,
-    spreadCents: 5,
-    rangeShare: 0.65,
-    lateS: 0.07,
-    responseS: 0.16,
-    apartDb: 4.5,
-    glitchS: 0.1,
-    humCents: 25,
-  },
-  fine: {
-    errorDb: 1.3,
-    slopeCents: 4,
-    driftCents: 2,
-    spreadCents: 3.5,
-    rangeShare: 0.8,
-    lateS: 0.04,
-    responseS: 0.1,
-    apartDb: 3,
-    glitchS: 0.06,
-    humCents: 15,
-  },
-} as const;
+/** A rule as a row of a list of rules of any kind. */
+export type AnyRule = { [Id in FindingId]: Rule<Id> }[FindingId];
+
+/** Keeps the kind of a rule tied to its numbers. */
+export function rule<Id extends FindingId>(row: Rule<Id>): AnyRule {
+  return row as unknown as AnyRule;
+}
+
+type Limited = Parameters<typeof limitOf>[0];
 
 /** True when a quantity lies above a limit by more than its own uncertainty. */
 export function above(quantity: Measured, limit: number): boolean {
   return quantity.kind === 'measured' && quantity.value - quantity.uncertainty > limit;
 }
 
-/** Evidence of a quantity under a name: the value's size and its uncertainty. */
-export function evidence(name: string, quantity: Measured): Record<string, number> {
-  return quantity.kind === 'measured' ? { [name]: Math.abs(quantity.value), uncertainty: quantity.uncertainty } : {};
-}
-
 export function negative(quantity: Measured): Measured {
   return quantity.kind === 'measured' ? { ...quantity, value: -quantity.value } : quantity;
 }
 
-/** Evidence in seconds as milliseconds. */
-export function inMs(values: Record<string, number>): Record<string, number> {
-  return Object.fromEntries(Object.entries(values).map(([name, seconds]) => [name, 1000 * seconds]));
+/** A quantity that is surely over a limit: its size, its uncertainty, and how far over. */
+export interface Over {
+  readonly size: number;
+  readonly uncertainty: number;
+  readonly severity: number;
 }
+
+/** What lies over a limit by more than its own uncertainty, else undefined. The limit may be negative, as of decibels. */
+export function over(quantity: Measured, limit: number): Over | undefined {
+  if (quantity.kind !== 'measured' || !above(quantity, limit)) return undefined;
+  const { value, uncertainty } = quantity;
+  const severity = limit > 0 ? (value - uncertainty) / limit : 1 + (value - uncertainty - limit) / Math.abs(limit);
+  return { size: Math.abs(value), uncertainty, severity };
+}
+
+/** The same against the limit that a quantity has under a demand. */
+export function overLimit(name: Limited, quantity: Measured, { demand }: Pick<RuleContext, 'demand'>) {
+  return over(quantity, limitOf(name, demand));
+}
+
+/** What an `over` says in cents, decibels, beats or partials. */
+export function said<const Unit extends string>(unit: Unit, found: Over | undefined) {
+  return (
+    found && {
+      values: { [unit]: found.size, uncertainty: found.uncertainty } as Readonly<Record<Unit | 'uncertainty', number>>,
+      severity: found.severity,
+    }
+  );
+}
+
+/** What an `over` of seconds says in milliseconds. */
+export function saidInMs(found: Over | undefined) {
+  return said('ms', found && { ...found, size: 1000 * found.size, uncertainty: 1000 * found.uncertainty });
+}
+
+/** A tone that sounds another partial for this share of its length never sounded its own. */
+const WRONG_PARTIAL_SHARE = 0.6;
 
 /** The partial that sounded instead of the one asked for, through most of the tone. */
 export function wrongPartial(m: Sounded): number | undefined {
   for (const { toPartial } of m.jumps) {
-    const lastedS = m.jumps.filter((one) => one.toPartial === toPartial).reduce((sum, one) => sum + one.lastsS, 0);
+    const own = m.jumps.filter((jump) => jump.toPartial === toPartial);
+    const lastedS = own.reduce((sum, jump) => sum + jump.lastsS, 0);
     if (lastedS >= WRONG_PARTIAL_SHARE * (m.endS - m.onsetS)) return toPartial;
   }
   return undefined;

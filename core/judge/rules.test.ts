@@ -2,7 +2,7 @@ import type { Step } from '../exercise';
 import { describe, expect, it } from 'vitest';
 import { absent, measured, type Measured } from '../measure';
 import type { RuleContext, Sounded } from './rule';
-import { applies, RULES } from './rules';
+import { applies, ruleOf, RULES } from './rules';
 
 const none = absent('tooShort');
 const untouched = { lastsS: 0, pitchCentreCents: none, centroidPartials: none };
@@ -29,6 +29,8 @@ const PLAIN: Sounded = {
   vibratoRegularity: none,
   centroidPartials: measured(3, 0.1),
   centroidAgainstLevel: measured(1, 0.1),
+  colourTravelPartials: measured(0.3, 0.1),
+  levelDb: measured(-28, 0.3),
   breathRatioDb: measured(-30, 1.5),
   breathAgainstLevel: measured(-2, 0.5),
   swellErrorDb: measured(0.4, 0.3),
@@ -51,7 +53,8 @@ const context: RuleContext = {
   beatS: 1,
   evenColour: false,
   freeTuning: false,
-  tempered: true,
+  pairOffsetCents: 0,
+  ruler: 'assumed',
   step: undefined,
   changesOver: false,
 };
@@ -72,8 +75,27 @@ describe('RULES', () => {
     expect(spoken({ pitchCentreCents: measured(-31, 1) }, { freeTuning: true })).toEqual([]);
   });
 
-  it('stand in the order of their weight', () =>
-    RULES.slice(1).forEach((rule, i) => expect(rule.weight).toBeLessThanOrEqual(RULES[i]!.weight)));
+  it('give a soft low note with a breath attack its air', () => {
+    const slow = { responseS: measured(0.28, 0.013) };
+    const low = { attack: 'breath', fingeredMidi: 58 } as Step;
+    expect(spoken(slow)).toEqual(['slowResponse']);
+    expect(spoken(slow, { step: low })).toEqual([]);
+    expect(spoken(slow, { step: { ...low, attack: 'tongue' } })).toEqual(['slowResponse']);
+  });
+
+  it('judge dynamics only against a measured ruler', () => {
+    const loud = { levelAgainstPlanDb: measured(9, 0.3) };
+    expect(spoken(loud)).toEqual([]);
+    expect(spoken(loud, { ruler: 'measured' })).toEqual(['tooLoud']);
+    expect(spoken({ levelAgainstPlanDb: measured(-9, 0.3) }, { ruler: 'measured' })).toEqual(['tooSoft']);
+  });
+
+  it('say how far over its limit a thing is', () => {
+    const severity = (cents: number) =>
+      ruleOf('sharp')!.when({ ...PLAIN, pitchCentreCents: measured(cents, 0) }, context)!.severity;
+    expect(severity(18)).toBeCloseTo(1.5, 9);
+    expect(severity(36)).toBeCloseTo(3, 9);
+  });
 
   // Each speaks just beyond its limit by more than the uncertainty, and not within.
   it.each<[string, keyof Sounded, number, number, number]>([
@@ -118,7 +140,7 @@ describe('RULES', () => {
     expect(spoken({ jumps: [jump(kind)] })).toEqual([kind]);
     const rule = RULES.find((one) => one.id === kind)!;
     const evidence = rule.when({ ...PLAIN, jumps: [jump(kind, 5.5), jump(kind, 7)] }, context);
-    expect(evidence).toMatchObject({ beat: 5, partial: 2, lastsMs: 100, count: 2 });
+    expect(evidence!.values).toMatchObject({ beat: 5, partial: 2, lastsMs: 100, count: 2 });
   });
 
   it.each([
@@ -194,8 +216,12 @@ describe('rules of overtones', () => {
     ['changeLate', pair({ changeS: measured(0.12, 0.02) })],
     ['changeEarly', pair({ changeS: measured(-0.12, 0.02) })],
   ])('%s', (id, change) => expect(spoken(change)).toEqual([id]));
-  it('natural overtones are not compared in pitch with tempered twins', () =>
-    expect(spoken(pair({ pitchCents: measured(-14, 1) }), { tempered: false })).toEqual([]));
+  it('natural overtones are compared with their twins as they are by nature, free ones not at all', () => {
+    const flat = pair({ pitchCents: measured(-14, 1) });
+    expect(spoken(flat, { pairOffsetCents: -14 })).toEqual([]);
+    expect(spoken(pair({ pitchCents: measured(2, 1) }), { pairOffsetCents: -14 })).toEqual(['pairSharp']);
+    expect(spoken(flat, { freeTuning: true })).toEqual([]);
+  });
   it('a hum is judged on its pitch alone', () => {
     const hum = { step: step({ hum: true }) };
     expect(spoken({ pitchCentreCents: measured(28, 2), dropOuts: [{ atS: 2, lastsS: 0.2 }] }, hum)).toEqual([

@@ -1,13 +1,18 @@
 import type { Step } from '@inner-hum/core/exercise';
+import type { FindingId } from './finding';
 import { OVERTONE_RULES } from './overtoneRules';
-import type { Rule } from './rule';
+import type { AnyRule } from './rule';
 import { TONE_RULES } from './toneRules';
-import type { FindingId } from './verdict';
 
-/** All rules, weightiest first; within a weight the order is the order of telling. */
-export const RULES: readonly Rule[] = [...OVERTONE_RULES, ...TONE_RULES].sort((a, b) => b.weight - a.weight);
+/** All rules of a tone. */
+export const RULES: readonly AnyRule[] = [...OVERTONE_RULES, ...TONE_RULES];
 
-/** What makes no sense of a hum, of a tone that bends on purpose, of one whose pitch is free. */
+/** The rule that makes a finding, if a rule of a tone does. */
+export function ruleOf(id: FindingId): AnyRule | undefined {
+  return RULES.find((row) => row.id === id);
+}
+
+/** What makes no sense of a tone that bends on purpose. */
 const PITCH_LINE: readonly FindingId[] = [
   'sharp',
   'flat',
@@ -19,12 +24,13 @@ const PITCH_LINE: readonly FindingId[] = [
   'scooped',
   'slipsAtEnd',
 ];
+const OF_HUMS: readonly FindingId[] = ['hummedOther', 'humSharp', 'humFlat'];
+const OF_OWN_PITCH: readonly FindingId[] = ['sharp', 'flat', 'otherNote'];
 
 /** Whether a rule means anything for a step. */
 export function applies(id: FindingId, step: Step | undefined): boolean {
-  const ofHums = id.startsWith('hum');
-  if (step?.hum) return ofHums;
-  if (ofHums) return false;
+  if (step?.hum) return OF_HUMS.includes(id);
+  if (OF_HUMS.includes(id)) return false;
   if (step?.bendCents) return !PITCH_LINE.includes(id);
-  return !step?.freePitch || !['sharp', 'flat', 'otherNote'].includes(id);
+  return !step?.freePitch || !OF_OWN_PITCH.includes(id);
 }

@@ -1,258 +1,347 @@
-import { DEMAND_CENTS, type Demand, type PartialJump } from '@inner-hum/core/measure';
+import { DEMAND_CENTS, limitOf, type Demand, type PartialJump } from '@inner-hum/core/measure';
 import {
-  above,
-  evidence,
-  inMs,
-  LIMITS,
   negative,
+  over,
+  overLimit,
+  rule,
+  said,
+  saidInMs,
   wrongPartial,
-  type Rule,
+  type AnyRule,
   type RuleContext,
   type Sounded,
+  type Spoken,
 } from './rule';
 
-const WRONG_WAY_SHARE = 0.12;
-const PEAK_BEATS = 0.75;
-const AIRY_DB = -14;
-const SLUR_GAP_S = 0.06;
-const SLUR_STEP_DB = 5;
-const SCOOP_CENTS = 20;
-const SLIP_CENTS = 12;
-/** A horn's own colour opens by up to two partials for each 10 dB. */
-const OPENS_PARTIALS = 2.6;
+/** A tone that ends this much before its plan ended early, seconds and beats. */
+const EARLY_END = { s: 0.35, beats: 0.4 } as const;
+/** A low note begun with air alone may take this long to speak: the column is long, and the air comes first. Seconds. */
+const LOW_BREATH_ATTACK_S = 0.3;
+const LAST_LOW_MIDI = 62;
+/** A break or a hole weighs as many times its limit as it lasts, seconds; a stair so many dB. Our choice. */
+const BREAK_S = 0.1;
+const STAIR_DB = 2.5;
 
 const beatOf = (timeS: number, measures: Sounded, { beatS }: RuleContext) =>
   1 + Math.max(0, Math.floor((timeS - measures.plannedStartS) / beatS));
 
-/** Rules of every tone, weightiest first; within a weight the order is the order of telling. */
-export const TONE_RULES: readonly Rule[] = [
-  {
+/** Rules of every tone. */
+export const TONE_RULES: readonly AnyRule[] = [
+  rule({
     id: 'otherNote',
     weight: 3,
+    topic: 'break',
     tries: ['checkFingering'],
-    when: (m) => (m.otherSoundingMidi === undefined ? undefined : { soundingMidi: m.otherSoundingMidi }),
-  },
-  {
+    explains: ['sharp', 'flat', 'scooped', 'unsteady', 'slowResponse', 'dropOut', 'stairs', 'slipsAtEnd'],
+    when: (m) =>
+      m.otherSoundingMidi === undefined
+        ? undefined
+        : { values: { soundingMidi: m.otherSoundingMidi }, severity: ALL_OF_IT },
+  }),
+  rule({
     id: 'jump',
     weight: 3,
+    topic: 'break',
     tries: ['voiceTheNote', 'startWhereItSpeaks'],
+    explains: ['stairs', 'wrongWay', 'unevenLine', 'unsteady', 'scooped', 'rising', 'sinking', 'slipsAtEnd', 'crack'],
     when: (m, context) => (wrongPartial(m) === undefined ? slips('jump', m, context) : undefined),
-  },
-  {
+  }),
+  rule({
     id: 'dropOut',
     weight: 3,
+    topic: 'break',
     tries: ['startWhereItSpeaks', 'onePressure'],
+    explains: ['stairs', 'wrongWay', 'unevenLine', 'narrowRange', 'unsteady'],
     when: (m, context) => {
       const gap = m.dropOuts[0];
       return (
-        gap && { beat: beatOf(gap.atS, m, context), atS: gap.atS, lastsMs: 1000 * gap.lastsS, count: m.dropOuts.length }
-      );
-    },
-  },
-  {
-    id: 'stoppedEarly',
-    weight: 3,
-    tries: ['fasterTempo', 'startWhereItSpeaks'],
-    when: (m, { beatS }) => {
-      const missing = (m.plannedEndS - m.endS) / beatS;
-      return missing * beatS > 0.35 && missing > 0.4 ? { beats: missing } : undefined;
-    },
-  },
-  {
-    id: 'crack',
-    weight: 2,
-    tries: ['voiceTheNote', 'onePressure'],
-    when: (m, context) => slips('crack', m, context),
-  },
-  {
-    id: 'squeak',
-    weight: 2,
-    tries: ['warmReed', 'voiceTheNote'],
-    when: (m, context) => slips('squeak', m, context),
-  },
-  {
-    id: 'slurGap',
-    weight: 2,
-    tries: ['keepAirThrough'],
-    when: (m) => (m.slur && m.slur.gapS > SLUR_GAP_S ? { ms: 1000 * m.slur.gapS } : undefined),
-  },
-  {
-    id: 'slurStep',
-    weight: 2,
-    tries: ['keepAirThrough', 'onePressure'],
-    when: (m) => {
-      const step = m.slur?.levelStepDb;
-      return step && (above(step, SLUR_STEP_DB) || above(negative(step), SLUR_STEP_DB))
-        ? evidence('db', step)
-        : undefined;
-    },
-  },
-  {
-    id: 'stairs',
-    weight: 2,
-    tries: ['onePressure', 'listenAhead'],
-    when: (m, context) => {
-      const largest = [...m.stairs].sort((a, b) => Math.abs(b.db) - Math.abs(a.db))[0];
-      return (
-        largest && {
-          count: m.stairs.length,
-          beat: beatOf(largest.atS, m, context),
-          atS: largest.atS,
-          db: Math.abs(largest.db),
+        gap && {
+          values: {
+            beat: beatOf(gap.atS, m, context),
+            atS: gap.atS,
+            lastsMs: 1000 * gap.lastsS,
+            count: m.dropOuts.length,
+          },
+          severity: 1 + gap.lastsS / BREAK_S,
         }
       );
     },
-  },
-  {
+  }),
+  rule({
+    id: 'stoppedEarly',
+    weight: 3,
+    topic: 'end',
+    aspect: 'length',
+    tries: ['fasterTempo', 'startWhereItSpeaks'],
+    explains: ['narrowRange', 'peakEarly', 'peakLate', 'slipsAtEnd', 'wrongWay', 'unevenLine'],
+    when: (m, { beatS }) => {
+      const beats = (m.plannedEndS - m.endS) / beatS;
+      return beats * beatS > EARLY_END.s && beats > EARLY_END.beats
+        ? { values: { beats }, severity: beats / EARLY_END.beats }
+        : undefined;
+    },
+  }),
+  rule({
+    id: 'crack',
+    weight: 2,
+    topic: 'break',
+    tries: ['voiceTheNote', 'onePressure'],
+    explains: ['stairs', 'scooped'],
+    when: (m, context) => slips('crack', m, context),
+  }),
+  rule({
+    id: 'squeak',
+    weight: 2,
+    topic: 'break',
+    aspect: 'squeak',
+    tries: ['warmReed', 'voiceTheNote'],
+    explains: ['stairs', 'scooped'],
+    when: (m, context) => slips('squeak', m, context),
+  }),
+  rule({
+    id: 'slurGap',
+    weight: 2,
+    topic: 'change',
+    tries: ['keepAirThrough'],
+    explains: ['slurStep', 'scooped', 'slowResponse'],
+    when: (m) =>
+      m.slur && m.slur.gapS > limitOf('slurGapS', 'firm')
+        ? { values: { ms: 1000 * m.slur.gapS }, severity: m.slur.gapS / limitOf('slurGapS', 'firm') }
+        : undefined,
+  }),
+  rule({
+    id: 'slurStep',
+    weight: 2,
+    topic: 'change',
+    aspect: 'slurLevel',
+    tries: ['keepAirThrough', 'onePressure'],
+    when: (m, context) =>
+      m.slur &&
+      said(
+        'db',
+        overLimit('slurStepDb', m.slur.levelStepDb, context) ??
+          overLimit('slurStepDb', negative(m.slur.levelStepDb), context),
+      ),
+  }),
+  rule({
+    id: 'stairs',
+    weight: 2,
+    topic: 'level',
+    tries: ['onePressure', 'listenAhead'],
+    explains: ['wrongWay', 'unevenLine', 'peakEarly', 'peakLate'],
+    when: (m, context) => {
+      const largest = [...m.stairs].sort((a, b) => Math.abs(b.db) - Math.abs(a.db))[0];
+      if (!largest) return undefined;
+      const db = Math.abs(largest.db);
+      const values = { count: m.stairs.length, beat: beatOf(largest.atS, m, context), atS: largest.atS, db };
+      return { values, severity: db / STAIR_DB };
+    },
+  }),
+  rule({
     id: 'wrongWay',
     weight: 2,
+    topic: 'level',
+    aspect: 'loudness',
     tries: ['onePressure', 'planTheMiddle'],
-    when: (m) =>
-      above(m.wrongWayShare, WRONG_WAY_SHARE) && m.wrongWayShare.kind === 'measured'
-        ? { percent: 100 * m.wrongWayShare.value }
-        : undefined,
-  },
-  {
+    explains: ['unevenLine', 'stairs'],
+    when: (m, context) => {
+      const found = overLimit('wrongWayShare', m.wrongWayShare, context);
+      return found && { values: { percent: 100 * found.size }, severity: found.severity };
+    },
+  }),
+  rule({
     id: 'narrowRange',
     weight: 2,
+    topic: 'level',
+    aspect: 'loudness',
     tries: ['wideRange'],
-    when: (m, { demand }) =>
-      m.rangeDb.kind === 'measured' &&
-      m.rangeDb.value + m.rangeDb.uncertainty < LIMITS[demand].rangeShare * m.plannedRangeDb
-        ? { ...evidence('db', m.rangeDb), plannedDb: m.plannedRangeDb }
-        : undefined,
-  },
-  {
+    explains: ['unevenLine', 'peakEarly', 'peakLate', 'tooLoud', 'tooSoft'],
+    when: (m, { demand }) => {
+      if (m.rangeDb.kind !== 'measured') return undefined;
+      const { value: db, uncertainty } = m.rangeDb;
+      const wanted = limitOf('rangeShare', demand) * m.plannedRangeDb;
+      if (db + uncertainty >= wanted) return undefined;
+      return {
+        values: { db: Math.abs(db), uncertainty, plannedDb: m.plannedRangeDb },
+        severity: wanted / Math.max(1, db + uncertainty),
+      };
+    },
+  }),
+  rule({
     id: 'unevenLine',
     weight: 2,
+    topic: 'level',
+    aspect: 'loudness',
     tries: ['planTheMiddle', 'listenAhead'],
-    when: (m, { demand }) =>
-      above(m.swellErrorDb, LIMITS[demand].errorDb) ? evidence('db', m.swellErrorDb) : undefined,
-  },
-  {
+    explains: ['stairs'],
+    when: (m, context) => said('db', overLimit('swellErrorDb', m.swellErrorDb, context)),
+  }),
+  rule({
+    id: 'tooLoud',
+    weight: 1,
+    topic: 'level',
+    aspect: 'loudness',
+    tries: ['hearTheDynamic'],
+    when: (m, context) => measuredRuler(context, () => overLimit('levelAgainstPlanDb', m.levelAgainstPlanDb, context)),
+  }),
+  rule({
+    id: 'tooSoft',
+    weight: 1,
+    topic: 'level',
+    aspect: 'loudness',
+    tries: ['hearTheDynamic'],
+    when: (m, context) =>
+      measuredRuler(context, () => overLimit('levelAgainstPlanDb', negative(m.levelAgainstPlanDb), context)),
+  }),
+  rule({
     id: 'sharpWhenSoft',
     weight: 2,
+    topic: 'line',
     tries: ['softenJawWhenSoft'],
-    when: (m, { demand }) =>
-      above(negative(m.pitchAgainstLevelCents), LIMITS[demand].slopeCents)
-        ? evidence('cents', m.pitchAgainstLevelCents)
-        : undefined,
-  },
-  {
+    explains: ['unsteady', 'rising', 'sinking'],
+    when: (m, context) =>
+      said('cents', overLimit('pitchAgainstLevelCents', negative(m.pitchAgainstLevelCents), context)),
+  }),
+  rule({
     id: 'flatWhenSoft',
     weight: 2,
+    topic: 'line',
     tries: ['supportWhenSoft'],
-    when: (m, { demand }) =>
-      above(m.pitchAgainstLevelCents, LIMITS[demand].slopeCents)
-        ? evidence('cents', m.pitchAgainstLevelCents)
-        : undefined,
-  },
-  {
+    explains: ['unsteady', 'rising', 'sinking'],
+    when: (m, context) => said('cents', overLimit('pitchAgainstLevelCents', m.pitchAgainstLevelCents, context)),
+  }),
+  rule({
     id: 'sharp',
     weight: 2,
-    tries: ['tuneFirst'],
-    when: (m, { demand, freeTuning }) =>
-      !freeTuning && above(m.pitchCentreCents, DEMAND_CENTS[demand])
-        ? evidence('cents', m.pitchCentreCents)
-        : undefined,
-  },
-  {
+    topic: 'pitch',
+    tries: ['voiceLower'],
+    when: (m, context) =>
+      context.freeTuning ? undefined : said('cents', overLimit('pitchCentreCents', m.pitchCentreCents, context)),
+  }),
+  rule({
     id: 'flat',
     weight: 2,
-    tries: ['tuneFirst', 'warmReed'],
-    when: (m, { demand, freeTuning }) =>
-      !freeTuning && above(negative(m.pitchCentreCents), DEMAND_CENTS[demand])
-        ? evidence('cents', m.pitchCentreCents)
-        : undefined,
-  },
-  {
+    topic: 'pitch',
+    tries: ['voiceHigher'],
+    when: (m, context) =>
+      context.freeTuning
+        ? undefined
+        : said('cents', overLimit('pitchCentreCents', negative(m.pitchCentreCents), context)),
+  }),
+  rule({
     id: 'rising',
     weight: 2,
+    topic: 'line',
+    aspect: 'line',
     tries: ['listenAhead'],
-    when: (m, { demand }) =>
-      above(m.driftCentsPerS, LIMITS[demand].driftCents) && driftsFar(m, demand)
-        ? evidence('cents', m.driftCentsPerS)
-        : undefined,
-  },
-  {
+    explains: ['unsteady'],
+    when: (m, context) =>
+      driftsFar(m, context.demand) ? said('cents', overLimit('driftCentsPerS', m.driftCentsPerS, context)) : undefined,
+  }),
+  rule({
     id: 'sinking',
     weight: 2,
+    topic: 'line',
+    aspect: 'line',
     tries: ['supportWhenSoft'],
-    when: (m, { demand }) =>
-      above(negative(m.driftCentsPerS), LIMITS[demand].driftCents) && driftsFar(m, demand)
-        ? evidence('cents', m.driftCentsPerS)
+    explains: ['unsteady'],
+    when: (m, context) =>
+      driftsFar(m, context.demand)
+        ? said('cents', overLimit('driftCentsPerS', negative(m.driftCentsPerS), context))
         : undefined,
-  },
-  {
+  }),
+  rule({
     id: 'unsteady',
     weight: 2,
+    topic: 'line',
+    aspect: 'line',
     tries: ['listenAhead', 'onePressure'],
-    when: (m, { demand }) =>
-      above(m.pitchSteadinessCents, LIMITS[demand].spreadCents) ? evidence('cents', m.pitchSteadinessCents) : undefined,
-  },
-  {
+    when: (m, context) => said('cents', overLimit('pitchSteadinessCents', m.pitchSteadinessCents, context)),
+  }),
+  rule({
     id: 'colourOpens',
     weight: 1,
+    topic: 'colour',
     tries: ['coverTheLoudEnd'],
-    when: (m, { evenColour }) =>
-      evenColour && above(m.centroidAgainstLevel, OPENS_PARTIALS)
-        ? evidence('partials', m.centroidAgainstLevel)
+    when: (m, context) =>
+      context.evenColour
+        ? said('partials', overLimit('centroidAgainstLevel', m.centroidAgainstLevel, context))
         : undefined,
-  },
-  {
+  }),
+  rule({
     id: 'late',
     weight: 1,
+    topic: 'time',
+    aspect: 'timing',
     tries: ['airBeforeBeat'],
-    when: (m, { demand }) => (above(m.latenessS, LIMITS[demand].lateS) ? inMs(evidence('ms', m.latenessS)) : undefined),
-  },
-  {
+    when: (m, context) => saidInMs(overLimit('latenessS', m.latenessS, context)),
+  }),
+  rule({
     id: 'early',
     weight: 1,
+    topic: 'time',
+    aspect: 'timing',
     tries: ['airBeforeBeat'],
-    when: (m, { demand }) =>
-      above(negative(m.latenessS), LIMITS[demand].lateS) ? inMs(evidence('ms', m.latenessS)) : undefined,
-  },
-  {
+    when: (m, context) => saidInMs(overLimit('latenessS', negative(m.latenessS), context)),
+  }),
+  rule({
     id: 'slowResponse',
     weight: 1,
+    topic: 'start',
+    aspect: 'response',
     tries: ['letItSpeak'],
-    when: (m, { demand }) =>
-      above(m.responseS, LIMITS[demand].responseS) ? inMs(evidence('ms', m.responseS)) : undefined,
-  },
-  {
+    explains: ['late', 'scooped'],
+    when: (m, { demand, step }) => {
+      const lowBreath = step?.attack === 'breath' && step.fingeredMidi <= LAST_LOW_MIDI;
+      const limitS = limitOf('responseS', demand);
+      return saidInMs(over(m.responseS, lowBreath ? Math.max(limitS, LOW_BREATH_ATTACK_S) : limitS));
+    },
+  }),
+  rule({
     id: 'scooped',
     weight: 1,
+    topic: 'start',
     tries: ['voiceTheNote'],
-    when: (m) => (above(negative(m.scoopCents), SCOOP_CENTS) ? evidence('cents', m.scoopCents) : undefined),
-  },
-  {
+    when: (m, context) => said('cents', overLimit('scoopCents', negative(m.scoopCents), context)),
+  }),
+  rule({
     id: 'slipsAtEnd',
     weight: 1,
+    topic: 'end',
     tries: ['endWithAir'],
-    when: (m) => {
-      const slip = m.release.slipCents;
-      return above(slip, SLIP_CENTS) || above(negative(slip), SLIP_CENTS) ? evidence('cents', slip) : undefined;
-    },
-  },
-  {
+    when: ({ release: { slipCents } }, context) =>
+      said('cents', overLimit('slipCents', slipCents, context) ?? overLimit('slipCents', negative(slipCents), context)),
+  }),
+  rule({
     id: 'peakLate',
     weight: 1,
+    topic: 'level',
+    aspect: 'peak',
     tries: ['planTheMiddle'],
-    when: (m) => (above(m.peakPlaceBeats, PEAK_BEATS) ? evidence('beats', m.peakPlaceBeats) : undefined),
-  },
-  {
+    explains: ['wrongWay', 'unevenLine', 'stairs'],
+    when: (m, context) => said('beats', overLimit('peakPlaceBeats', m.peakPlaceBeats, context)),
+  }),
+  rule({
     id: 'peakEarly',
     weight: 1,
+    topic: 'level',
+    aspect: 'peak',
     tries: ['planTheMiddle'],
-    when: (m) => (above(negative(m.peakPlaceBeats), PEAK_BEATS) ? evidence('beats', m.peakPlaceBeats) : undefined),
-  },
-  {
+    explains: ['wrongWay', 'unevenLine', 'stairs'],
+    when: (m, context) => said('beats', overLimit('peakPlaceBeats', negative(m.peakPlaceBeats), context)),
+  }),
+  rule({
     id: 'airySoftEnd',
     weight: 1,
+    topic: 'colour',
+    aspect: 'air',
     tries: ['lessThroatMoreAir'],
-    when: (m) => (above(m.breathAtSoftEndDb, AIRY_DB) ? evidence('db', m.breathAtSoftEndDb) : undefined),
-  },
+    when: (m, context) => said('db', overLimit('breathAtSoftEndDb', m.breathAtSoftEndDb, context)),
+  }),
 ];
+
+/** A tone that is another note altogether is over any limit. */
+const ALL_OF_IT = 10;
 
 /** Whether a drift leads anywhere: over a short tone a slope is only its waver. */
 function driftsFar(m: Sounded, demand: Demand): boolean {
@@ -261,17 +350,29 @@ function driftsFar(m: Sounded, demand: Demand): boolean {
   return far > DEMAND_CENTS[demand];
 }
 
+/** Only against a ruler that was measured with this player: an assumed one says nothing of p and f. */
+function measuredRuler({ ruler }: RuleContext, found: () => ReturnType<typeof over>) {
+  return ruler === 'measured' ? said('db', found()) : undefined;
+}
+
 /** The first slip of a kind, and how many there are. */
-function slips(kind: PartialJump['kind'], m: Sounded, context: RuleContext) {
-  const found = m.jumps.filter((one) => one.kind === kind);
+function slips<Kind extends PartialJump['kind']>(
+  kind: Kind,
+  m: Sounded,
+  context: RuleContext,
+): Spoken<'jump' | 'crack' | 'squeak'> | undefined {
+  const found = m.jumps.filter((jump) => jump.kind === kind);
   const first = found[0];
   return (
     first && {
-      beat: beatOf(first.atS, m, context),
-      atS: first.atS,
-      partial: first.toPartial,
-      lastsMs: 1000 * first.lastsS,
-      count: found.length,
+      values: {
+        beat: beatOf(first.atS, m, context),
+        atS: first.atS,
+        partial: first.toPartial,
+        lastsMs: 1000 * first.lastsS,
+        count: found.length,
+      },
+      severity: 1 + found.reduce((sum, jump) => sum + jump.lastsS, 0) / BREAK_S,
     }
   );
 }

@@ -1,7 +1,9 @@
 import { absent, measured, type Measured } from './measured';
-import { median, quantile, robustDeviation, theilSen } from './statistics';
+import { median, movingMedian, quantile, robustDeviation, theilSen } from './statistics';
 import { MIN_BODY_FRAMES, type ToneBody } from './tone';
 
+/** A vowel is there for longer than this, frames. */
+const TRAVEL_FRAMES = 21;
 /** Below this spread of level a slope against it means nothing, dB. */
 const LEAST_SPREAD_DB = 4;
 
@@ -10,6 +12,14 @@ export function centroidPartials(body: ToneBody): Measured {
   if (body.centroidPartials.length < MIN_BODY_FRAMES) return absent('tooShort');
   const deviation = robustDeviation(body.centroidPartials);
   return measured(median(body.centroidPartials), 0.05 + deviation / Math.sqrt(body.centroidPartials.length / 10));
+}
+
+/** How far the colour travels within the body, partials: its 10–90 % width less what it wavers by anyway. */
+export function colourTravelPartials(body: ToneBody): Measured {
+  const values = body.centroidPartials;
+  if (values.length < MIN_BODY_FRAMES) return absent('tooShort');
+  const smooth = movingMedian(Array.from(values), TRAVEL_FRAMES);
+  return measured(quantile(smooth, 0.9) - quantile(smooth, 0.1), 0.1);
 }
 
 /** How the centroid follows the level, partials for each 10 dB; the more the brighter when loud. */

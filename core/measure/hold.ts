@@ -2,10 +2,13 @@ import { HOP_S } from '@inner-hum/core/signal';
 import type { DropOut, PartialJump } from './interruptions';
 import { absent, measured, type Measured } from './measured';
 import type { PlannedLine } from './plannedLine';
+import { median } from './statistics';
 import type { ToneBody } from './tone';
 
 /** Out of the pitch window for this long is a lasting fault, seconds. */
 const LASTING_S = 0.5;
+/** The tone's own centre is that of its first settled seconds. */
+const OWN_CENTRE_S = 2;
 /** A tone that ends this much before its plan ended early, seconds. */
 const EARLY_S = 0.35;
 
@@ -23,18 +26,23 @@ export interface HeldTone {
   readonly onsetS: number;
   readonly endS: number;
   readonly body: ToneBody;
+  /** its cents with a vibrato taken out */
+  readonly restCents: Float64Array;
   readonly jumps: readonly PartialJump[];
   readonly dropOuts: readonly DropOut[];
 }
 
-/** Hold: the first of a partial jump, a drop-out, half a second out of the pitch window, and an early end. */
+/**
+ * Hold: the first of a partial jump, a drop-out, half a second out of the window around the tone's own centre, and an early
+ * end. How sharp or flat that centre is, is told apart; a vibrato is taken out.
+ */
 export function hold(tone: HeldTone, line: PlannedLine, windowCents: number): Hold {
   if (tone.body.cents.length === 0) return { beats: absent('anotherNote'), fault: 'none' };
   const faults: { atS: number; fault: HoldFault }[] = [
     ...tone.jumps.slice(0, 1).map(({ atS }) => ({ atS, fault: 'jump' as const })),
     ...tone.dropOuts.slice(0, 1).map(({ atS }) => ({ atS, fault: 'dropOut' as const })),
   ];
-  const leftS = leavesWindowS(tone.body, windowCents);
+  const leftS = leavesWindowS(tone, windowCents);
   if (leftS !== undefined) faults.push({ atS: leftS, fault: 'pitch' });
   const early = tone.endS < line.endS - EARLY_S;
   faults.push({ atS: tone.endS, fault: early ? 'ended' : 'none' });
@@ -42,10 +50,12 @@ export function hold(tone: HeldTone, line: PlannedLine, windowCents: number): Ho
   return { beats: measured((first.atS - tone.onsetS) / line.beatS, HOP_S / line.beatS), fault: first.fault };
 }
 
-function leavesWindowS({ cents, timeS }: ToneBody, windowCents: number): number | undefined {
+function leavesWindowS({ body: { timeS }, restCents: cents }: HeldTone, windowCents: number): number | undefined {
+  const settled = timeS.findIndex((atS) => atS > timeS[0]! + OWN_CENTRE_S);
+  const centre = median(cents.subarray(0, settled < 0 ? cents.length : settled));
   let outSinceS: number | undefined;
   for (let i = 0; i < cents.length; i++) {
-    if (Math.abs(cents[i]!) <= windowCents) outSinceS = undefined;
+    if (Math.abs(cents[i]! - centre) <= windowCents) outSinceS = undefined;
     else outSinceS ??= timeS[i]!;
     if (outSinceS !== undefined && timeS[i]! - outSinceS >= LASTING_S) return outSinceS;
   }

@@ -110,12 +110,26 @@ describe('release', () => {
 describe('hold', () => {
   const line = { startS: 0, endS: 3, beatS: 0.5, levelDbAt: flat, innerPeakBeat: undefined };
   const held = (course: Course, more = {}) =>
-    hold({ onsetS: 0, endS: course.lengthS ?? 3, body: bodyOf(course), jumps: [], dropOuts: [], ...more }, line, 12);
+    hold(
+      {
+        onsetS: 0,
+        endS: course.lengthS ?? 3,
+        body: bodyOf(course),
+        restCents: bodyOf(course).cents,
+        jumps: [],
+        dropOuts: [],
+        ...more,
+      },
+      line,
+      12,
+    );
   it('holds to its end, in beats', () => expect(held({})).toMatchObject({ beats: { value: 6 }, fault: 'none' }));
+  it('around its own centre: a steady tone 15 cents sharp has held', () =>
+    expect(held({ cents: () => 15 })).toMatchObject({ beats: { value: 6 }, fault: 'none' }));
   it('until it leaves the window for good', () => {
-    const left = held({ cents: (t) => (t > 1.5 ? 20 : 0) });
+    const left = held({ cents: (t) => (t > 2.3 ? 20 : 0) });
     expect(left.fault).toBe('pitch');
-    expect(valueOf(left.beats)).toBeCloseTo(3, 1);
+    expect(valueOf(left.beats)).toBeCloseTo(4.6, 1);
   });
   it('a short excursion is not lasting', () =>
     expect(held({ cents: (t) => (t > 1 && t < 1.4 ? 20 : 0) }).fault).toBe('none'));
@@ -173,9 +187,10 @@ describe('response series', () => {
     ({
       kind: 'sounded',
       onsetS: 1,
+      endS: 3,
       responseS: measured(responseS, 0.01),
       latenessS: measured(0, 0.01),
-      jumps: early ? [{ atS: 1.02, toPartial: early }] : [],
+      jumps: early ? [{ atS: 1.02, lastsS: 0.2, toPartial: early }] : [],
     }) as unknown as StepMeasures;
   it('counts what spoke at once, and how soon', () => {
     const series = responseSeries([sounded(0.02), sounded(0.04), sounded(0.06, 2), { kind: 'silent' }]);

@@ -1,5 +1,6 @@
 import { valueOf } from './measured';
 import { median, robustDeviation } from './statistics';
+import { spoke } from './spoke';
 import type { StepMeasures } from './takeMeasures';
 
 /** One restart of a series, in the order of the score. */
@@ -31,7 +32,7 @@ export function responseSeries(steps: readonly StepMeasures[], intendedPartial =
     const partial = early?.toPartial ?? intendedPartial;
     return {
       stepIndex,
-      spoke: partial === intendedPartial && step.otherSoundingMidi === undefined,
+      spoke: spoke(step),
       responseS: valueOf(step.responseS),
       latenessS: valueOf(step.latenessS),
       partial,

@@ -6,16 +6,23 @@ import { responseS, riseS } from './attack';
 import { bend, type Bend } from './bend';
 import { byLoudness, softestDb, type ByLoudness } from './byLoudness';
 import { breathAtSoftEndDb } from './breathAtSoftEnd';
-import { breathAgainstLevel, breathRatioDb, centroidAgainstLevel, centroidPartials } from './colour';
+import {
+  breathAgainstLevel,
+  breathRatioDb,
+  centroidAgainstLevel,
+  centroidPartials,
+  colourTravelPartials,
+} from './colour';
 import { hold, type Hold } from './hold';
 import { dropOuts, partialJumps, type DropOut, type PartialJump } from './interruptions';
-import { levelAgainstPlanDb } from './levelAgainstPlan';
+import { levelAgainstPlanDb, levelDb } from './levelAgainstPlan';
 import { latenessS, type AudioPath } from './lateness';
 import { absent, valueOf, type Measured } from './measured';
 import { driftCentsPerS, pitchCentreCents, pitchSteadinessCents, shareInWindow } from './pitch';
 import { overtonePair, type OvertonePair } from './overtonePair';
 import { pairChangeS } from './pairChange';
 import { pitchAgainstLevelCents } from './pitchAgainstLevel';
+import { DEMAND_CENTS, type Demand } from './quantities.data';
 import { plannedLine, type PlannedLine } from './plannedLine';
 import { release, type Release } from './release';
 import { settling } from './settle';
@@ -24,10 +31,6 @@ import { median } from './statistics';
 import { halfBeatLevels, peakPlaceBeats, rangeDb, stairs, swellErrorDb, wrongWayShare, type Stair } from './swellShape';
 import { toneAttack, toneBody, type ToneBody, type ToneSpan } from './tone';
 import { vibrato } from './vibrato';
-
-/** Half-width of the pitch window of each demand, cents. */
-export const DEMAND_CENTS = { loose: 20, firm: 12, fine: 7 } as const;
-export type Demand = keyof typeof DEMAND_CENTS;
 
 /** What was measured on one step of a score. Times are seconds in the take's frames. */
 export type StepMeasures =
@@ -55,6 +58,8 @@ export type StepMeasures =
       readonly vibratoCents: Measured;
       readonly vibratoRegularity: Measured;
       readonly centroidPartials: Measured;
+      /** how far the colour travelled within the tone, partials */
+      readonly colourTravelPartials: Measured;
       /** partials for each 10 dB */
       readonly centroidAgainstLevel: Measured;
       readonly breathRatioDb: Measured;
@@ -67,6 +72,8 @@ export type StepMeasures =
       readonly plannedRangeDb: number;
       readonly peakPlaceBeats: Measured;
       readonly breathAtSoftEndDb: Measured;
+      /** median of its body, dBFS */
+      readonly levelDb: Measured;
       readonly levelAgainstPlanDb: Measured;
       /** softest level at which it was itself, dBFS */
       readonly softestDb: Measured;
@@ -208,6 +215,7 @@ function measureTone(
     vibratoCents: wave.extentCents,
     vibratoRegularity: wave.regularity,
     centroidPartials: centroidPartials(body),
+    colourTravelPartials: colourTravelPartials(body),
     centroidAgainstLevel: centroidAgainstLevel(body),
     breathRatioDb: breathRatioDb(body),
     breathAgainstLevel: breathAgainstLevel(body),
@@ -217,6 +225,7 @@ function measureTone(
     plannedRangeDb: plannedRange(line),
     peakPlaceBeats: peakPlaceBeats(halfBeats, line),
     breathAtSoftEndDb: breathAtSoftEndDb(body),
+    levelDb: levelDb(body),
     levelAgainstPlanDb: levelAgainstPlanDb(body, line),
     softestDb: softestDb(body),
     byLoudness: byLoudness(body, context.ruler),
@@ -225,7 +234,11 @@ function measureTone(
     dropOuts: gaps,
     release: release(frames, span, targetHz),
     ...(step.bendCents && { bend: bend(frames, span, targetHz) }),
-    hold: hold({ onsetS, endS, body, jumps, dropOuts: gaps }, line, DEMAND_CENTS[context.demand]),
+    hold: hold(
+      { onsetS, endS, body, restCents: wave.restCents, jumps, dropOuts: gaps },
+      line,
+      DEMAND_CENTS[context.demand],
+    ),
   };
 }
 

@@ -1,8 +1,9 @@
 import { scoreBeats, type ExerciseParameters, type Score } from '@inner-hum/core/exercise';
-import { exerciseName } from '@inner-hum/core/families';
-import type { Decision, Verdict } from '@inner-hum/core/judge';
+import { exerciseKey } from '@inner-hum/core/families';
+import type { Decision, LowStart, PastTake, Verdict } from '@inner-hum/core/judge';
 import { valueOf, type StepMeasures } from '@inner-hum/core/measure';
-import { dynamicPosition, type InstrumentId } from '@inner-hum/core/theory';
+import type { InstrumentId } from '@inner-hum/core/theory';
+import { isLoud, type HeldTone } from './holds';
 import { observations, type Observation } from './observation';
 
 /** What was played on and where, by the player's own names; left out where the player does not say. */
@@ -18,13 +19,6 @@ export interface SetupNames {
 /** The parts of a set-up that a map tells apart. */
 export const SETUP_PARTS = ['horn', 'mouthpiece', 'neck', 'reed', 'room'] as const;
 export type SetupPart = (typeof SETUP_PARTS)[number];
-
-/** How long a tone stayed good. */
-export interface HeldTone {
-  readonly midi: number;
-  readonly loud: boolean;
-  readonly holdS: number;
-}
 
 /** A take in a few hundred bytes: what maps, plans, trends and lists need of it. */
 export interface Digest {
@@ -96,14 +90,6 @@ export function digestOf(
   return { ...digest, tags: [...tagsOf(digest), ...(take.cues ?? []).map((cue) => `cue:${cue}`)] };
 }
 
-/** Loudness above this place on the ruler takes more air. */
-const LOUD_FROM = 0.5;
-
-/** Whether a step asks for the air of a loud tone. */
-export function isLoud({ dynamics }: Pick<Score['steps'][number], 'dynamics'>): boolean {
-  return dynamics.some((point) => (point.position ?? dynamicPosition(point.dynamic)) > LOUD_FROM);
-}
-
 function shareOf({ measures }: Pick<DigestibleTake, 'measures'>): number {
   const shares = measures.flatMap((one) => (one.kind === 'sounded' ? (valueOf(one.shareInWindow) ?? []) : []));
   return shares.reduce((sum, one) => sum + one, 0) / Math.max(1, shares.length);
@@ -112,10 +98,41 @@ function shareOf({ measures }: Pick<DigestibleTake, 'measures'>): number {
 function holdsOf({ score, measures }: Pick<DigestibleTake, 'score' | 'measures'>): HeldTone[] {
   return measures.flatMap((step, i): HeldTone[] => {
     const beats = step.kind === 'sounded' ? valueOf(step.hold.beats) : undefined;
-    if (beats === undefined) return [];
+    if (step.kind !== 'sounded' || beats === undefined) return [];
     const asked = score.steps[i]!;
-    return [{ midi: asked.soundedMidi, loud: isLoud(asked), holdS: (beats * 60) / score.tempoBpm }];
+    const { fault } = step.hold;
+    const ended = fault === 'ended' || (fault === 'none' && asked.openEnd === true);
+    const held = { midi: asked.soundedMidi, loud: isLoud(asked), holdS: (beats * 60) / score.tempoBpm };
+    return [{ ...held, ...(ended && { ended }) }];
   });
+}
+
+/** A take as the judge looks back on it, from its digest. */
+export function pastTakeOf(digest: Digest): PastTake {
+  const { startedAtMs, day, parameters, next, decision, seen, shareInWindow } = digest;
+  const told = (quantity: 'pitchAgainstLevelCents' | 'pitchCentreCents') =>
+    seen.flatMap(({ midi, partial, values }) => {
+      const cents = values[quantity];
+      return cents === undefined || partial > 1 ? [] : [{ midi, cents }];
+    });
+  return {
+    startedAtMs,
+    day,
+    exercise: exerciseKey(parameters),
+    proposed: exerciseKey({ ...parameters, ...next }),
+    decision,
+    starts: startsOf(digest),
+    slopes: told('pitchAgainstLevelCents'),
+    centres: told('pitchCentreCents'),
+    share: shareInWindow,
+  };
+}
+
+/** Starts that a take tried by the regular fingering, not slurred to. */
+export function startsOf({ day, setup, seen }: Pick<Digest, 'day' | 'setup' | 'seen'>) {
+  return seen.flatMap(({ tried, partial, attack, midi, spoke, band }): (LowStart & Pick<Observation, 'band'>)[] =>
+    tried && partial === 1 && attack !== 'slurred' ? [{ midi, attack, spoke, day, reed: setup.reed ?? '', band }] : [],
+  );
 }
 
 /** One word for a set-up; takes with the same word were played on the same. */
@@ -126,9 +143,9 @@ export function setupKey(setup: SetupNames): string {
 /** The tag of takes that came with the demo data. */
 export const DEMO_TAG = 'demo';
 
-/** The tag that all tries at one thing carry: the family and its note, on any horn. */
+/** The tag that all tries at one thing carry: see {@link exerciseKey}. */
 export function exerciseTag(parameters: ExerciseParameters): string {
-  return `exercise:${exerciseName(parameters)}`;
+  return `exercise:${exerciseKey(parameters)}`;
 }
 
 function tagsOf(digest: Omit<Digest, 'tags'>): string[] {

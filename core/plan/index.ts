@@ -2,17 +2,17 @@ export { QUANTITIES, observations, type Observation, type Quantity } from './obs
 export {
   DEMO_TAG,
   digestOf,
+  pastTakeOf,
   exerciseTag,
-  isLoud,
   setupKey,
   SETUP_PARTS,
   type Digest,
   type DigestibleTake,
-  type HeldTone,
   type SetupNames,
   type SetupPart,
 } from './digest';
 export { cellsAfter, cellsFrom, RECENT, type Cell } from './cells';
+export { heldFor, isLoud, longestHolds, type Held, type HeldTone, type Holds } from './holds';
 export { estimate, knownValue, type Estimate } from './estimate';
 export { difference, hornMap, ofNote, type NoteOnMap } from './hornMap';
 export { seams, SEAM_QUANTITIES, type Seam, type SeamQuantity } from './seams';
@@ -25,7 +25,7 @@ export {
   type PartOfEvenness,
 } from './evenness';
 export { compare, type Comparison } from './compare';
-export { leakWatch, type LeakEvidence, type LeakWatch, type StartTally } from './leakWatch';
+export { leakWatch, type LeakWatch } from './leakWatch';
 export { fingeringTrials, type FingeringTrials } from './fingeringTrials';
 export { exerciseFor, exerciseForSeam } from './exerciseFor';
 export { needs, NEED_REASONS, type Need, type NeedReason } from './needs';

@@ -1,4 +1,4 @@
-import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
+import { limitOf, LOUDNESS_BANDS } from '@inner-hum/core/measure';
 import { instrumentById, type InstrumentId } from '@inner-hum/core/theory';
 import { estimate, type Estimate } from './estimate';
 import { ofNote, type NoteOnMap } from './hornMap';
@@ -16,8 +16,8 @@ export interface Need {
   readonly value: number;
 }
 
-/** Where each reason begins to matter: the limits of the firm demand. Our choice. */
-const LIMITS = { pitchCents: 12, slopeCents: 7, steadinessCents: 5, responseS: 0.16, failing: 0.25 } as const;
+/** So many failed starts matter; of the other reasons it is the limit of the firm demand. Our choice. */
+const FAILING = 0.25;
 const DAY_MS = 86_400_000;
 /** A note not played for so long is due again. */
 const DUE_DAYS = 14;
@@ -52,11 +52,11 @@ function ofKnown(note: NoteOnMap, nowMs: number): Need[] {
   const response = estimate(all, 'responseS');
   return [
     need('stale', Math.min(MOST_STALE, days / DUE_DAYS) * 0.9, days),
-    need('failing', failed / LIMITS.failing, failed),
-    need('pitch', sureSize(pitch) / LIMITS.pitchCents, valueOf(pitch)),
-    need('slope', sureSize(slope) / LIMITS.slopeCents, valueOf(slope)),
-    need('steadiness', sureSize(steadiness) / LIMITS.steadinessCents, valueOf(steadiness)),
-    need('response', sureSize(response) / LIMITS.responseS, valueOf(response)),
+    need('failing', failed / FAILING, failed),
+    need('pitch', sureSize(pitch) / limitOf('pitchCentreCents', 'firm'), valueOf(pitch)),
+    need('slope', sureSize(slope) / limitOf('pitchAgainstLevelCents', 'firm'), valueOf(slope)),
+    need('steadiness', sureSize(steadiness) / limitOf('pitchSteadinessCents', 'firm'), valueOf(steadiness)),
+    need('response', sureSize(response) / limitOf('responseS', 'firm'), valueOf(response)),
   ];
 }
 

@@ -1,5 +1,5 @@
 import type { Attack, Score, Step } from '@inner-hum/core/exercise';
-import { bandAt, LOUDNESS_BANDS, valueOf, type LoudnessBand, type StepMeasures } from '@inner-hum/core/measure';
+import { bandAt, LOUDNESS_BANDS, spoke, valueOf, type LoudnessBand, type StepMeasures } from '@inner-hum/core/measure';
 import { dynamicPosition, naturalOffsetCents } from '@inner-hum/core/theory';
 
 /** What a note is known by on the map. Each is a number in the unit of its name. */
@@ -34,9 +34,6 @@ export interface Observation {
 
 /** Shorter than this a band tells nothing, seconds. */
 const LEAST_BAND_S = 0.4;
-/** A wrong start reaches this far into the tone, seconds; so much of a tone on another partial is not that tone. */
-const START_S = 0.1;
-const OTHER_SHARE = 0.3;
 /** A tone tells of the range only when it is asked to move this far, dB. */
 const LEAST_RANGE_DB = 6;
 
@@ -61,7 +58,7 @@ function ofStep(step: Step, measures: StepMeasures, atMs: number, natural: boole
     attack: step.attack,
   };
   if (measures.kind === 'silent') return [{ ...about, band: start, tried: true, spoke: false, values: {} }];
-  const spoke = spokeAsItself(measures);
+  const speaks = spoke(measures);
   const own = measures.otherSoundingMidi === undefined;
   const bands = measures.byLoudness;
   const main = LOUDNESS_BANDS.reduce((best, one) => (bands[one].lastsS > bands[best].lastsS ? one : best), start);
@@ -86,19 +83,13 @@ function ofStep(step: Step, measures: StepMeasures, atMs: number, natural: boole
         ])),
     });
     if (values.pitchCentreCents !== undefined) values.pitchCentreCents += offsetCents;
-    return [{ ...about, band, tried: band === start, spoke, values }];
+    return [{ ...about, band, tried: band === start, spoke: speaks, values }];
   });
 }
 
 function placeOf(step: Step): number {
   const first = step.dynamics[0]!;
   return first.position ?? dynamicPosition(first.dynamic);
-}
-
-function spokeAsItself(m: Extract<StepMeasures, { kind: 'sounded' }>): boolean {
-  if (m.otherSoundingMidi !== undefined) return false;
-  const otherS = m.jumps.reduce((sum, one) => sum + one.lastsS, 0);
-  return otherS < OTHER_SHARE * (m.endS - m.onsetS) && !m.jumps.some((one) => one.atS - m.onsetS < START_S);
 }
 
 type AnyMeasured = Parameters<typeof valueOf>[0];

@@ -1,6 +1,6 @@
 import { beatSeconds, scoreBeats, type ExerciseParameters } from '@inner-hum/core/exercise';
 import { STAGES } from '@inner-hum/core/families';
-import { exerciseName, exerciseScore, familyById, usualExercise } from '@inner-hum/core/families';
+import { exerciseKey, exerciseScore, familyById, usualExercise } from '@inner-hum/core/families';
 import {
   dynamicPosition,
   instrumentById,
@@ -129,7 +129,7 @@ function candidates(plan: PlanFor): Candidate[] {
   return ready
     .sort((a, b) => b.weight - a.weight || jitter(a, plan.day) - jitter(b, plan.day))
     .filter(({ exercise }) => {
-      const key = exerciseName(exercise);
+      const key = exerciseKey(exercise);
       return !seen.has(key) && seen.add(key);
     });
 }
@@ -225,9 +225,9 @@ function ordinary(plan: PlanFor, family: string, midi: number, kind: OrdinaryKin
 
 /** A candidate as it stands with this player now: where it went on to, fit for the hour; undefined when not for today. */
 function readied(candidate: Candidate, { recent, quiet, nowMs, day }: PlanFor): Candidate | undefined {
-  const name = exerciseName(candidate.exercise);
+  const name = exerciseKey(candidate.exercise);
   const same = recent
-    .filter((one) => exerciseName(one.parameters) === name)
+    .filter((one) => exerciseKey(one.parameters) === name)
     .sort((a, b) => a.startedAtMs - b.startedAtMs);
   const last = same.at(-1);
   if (last?.decision === 'leave' && last.day === day) return undefined;
@@ -323,6 +323,6 @@ const daysBetween = (from: string, to: string) => dayNumber(to) - dayNumber(from
 /** A small number that is the same for the same candidate and day: which of two equals comes first. */
 function jitter({ exercise }: Candidate, day: string): number {
   let hash = 7;
-  for (const letter of `${day} ${exerciseName(exercise)}`) hash = (Math.imul(hash, 31) + letter.charCodeAt(0)) >>> 0;
+  for (const letter of `${day} ${exerciseKey(exercise)}`) hash = (Math.imul(hash, 31) + letter.charCodeAt(0)) >>> 0;
   return hash;
 }

@@ -37,6 +37,15 @@ export interface Habits {
   readonly breathDb: number;
   /** how much more breath noise for each 10 dB softer than the loudest of the plan, dB */
   readonly breathWhenSoftDb: number;
+  /** plays all louder (softer, negative), dB, and nothing softer than this place on the ruler, 0–1 */
+  readonly loudDb: number;
+  readonly softestPlace: number;
+  /** flatter by this much at the soft end of the ruler, cents */
+  readonly sagsSoftCents: number;
+  /** how far the colour goes from the brightest vowel to the darkest, dB for each octave of partials */
+  readonly vowelTiltDb: number;
+  /** how long a tone without a set end lasts, seconds */
+  readonly breathS: number;
   /** ends each tone after this share of its length */
   readonly stopsAt: number;
   /** silence before a slurred tone, seconds, and its level against the plan, dB */
@@ -99,6 +108,11 @@ export const CLEAN_HABITS: Habits = {
   dropOuts: [],
   breathDb: -34,
   breathWhenSoftDb: 3,
+  loudDb: 0,
+  softestPlace: 0,
+  sagsSoftCents: 0,
+  vowelTiltDb: 8,
+  breathS: 11,
   stopsAt: 1,
   slurGapS: 0,
   slurStepDb: 0,
@@ -154,6 +168,11 @@ export const FAULTS = {
   breaksSlurs: { slurGapS: 0.1 },
   stepsAtSlurs: { slurStepDb: 9 },
   colourApart: { pairTiltDb: -8 },
+  staysOneVowel: { vowelTiltDb: 0 },
+  tooLoud: { loudDb: 10 },
+  tooSoft: { loudDb: -10 },
+  neverSoft: { softestPlace: 0.5 },
+  sagsSoft: { sagsSoftCents: 40 },
   partialTooLow: { partialTooLow: true },
   slowChange: { glitchS: 0.16 },
   changesLate: { changeLateS: 0.3 },

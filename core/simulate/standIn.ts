@@ -44,7 +44,8 @@ const FATIGUE = { cents: -40, wobble: 2, breathDb: 8 } as const;
  * The stand-in player: plays a score with habits, as samples in −1…1, the first beat at `leadS`. The same seed plays the
  * same. Sum of partials with jitter and shimmer, breath noise that runs before the tone speaks, and a room.
  */
-export function playStandIn(score: Score, settings: StandInSettings): Float32Array<ArrayBuffer> {
+export function playStandIn(planned: Score, settings: StandInSettings): Float32Array<ArrayBuffer> {
+  const score = endedByBreath(planned, settings.habits.breathS);
   const { sampleRateHz, leadS, tailS, habits } = settings;
   const beatS = beatSeconds(score);
   const beats = scoreBeats(score);
@@ -62,6 +63,15 @@ export function playStandIn(score: Score, settings: StandInSettings): Float32Arr
   addRoom(out, sampleRateHz, habits.roomS);
   for (let i = 0; i < out.length; i++) out[i]! += ROOM_NOISE * random.normal();
   return out;
+}
+
+/** Tones without a set end last as long as the player's breath. */
+function endedByBreath(score: Score, breathS: number): Score {
+  const most = breathS / beatSeconds(score);
+  return {
+    ...score,
+    steps: score.steps.map((step) => (step.openEnd ? { ...step, beats: Math.min(step.beats, most) } : step)),
+  };
 }
 
 /** One tone on its way into the sound. */
@@ -156,7 +166,10 @@ class Tone {
         const middleDb = (plan.minDb + plan.maxDb) / 2;
         const noteTiltDb = this.note.tiltDb ?? 0;
         const tiltDb =
-          noteTiltDb + (step.pair ? habits.pairTiltDb : 0) + (habits.opensWhenLoudDb * (levelDb - middleDb)) / 10;
+          noteTiltDb +
+          this.vowelDb(place) +
+          (step.pair ? habits.pairTiltDb : 0) +
+          (habits.opensWhenLoudDb * (levelDb - middleDb)) / 10;
         const instrument = instrumentById(this.score.instrumentId);
         const fingered = this.fingeredAt(t, lengthS);
         const { fingeredMidi } = fingered;
@@ -192,11 +205,20 @@ class Tone {
     return step;
   }
 
+  /** Colour of the vowel that is thought of at a share of the tone, dB for each octave of partials. */
+  private vowelDb(place: number): number {
+    const { vowels } = this.step;
+    return vowels ? this.habits.vowelTiltDb * (0.5 - Math.floor(place * vowels.length) / (vowels.length - 1)) : 0;
+  }
+
   /** What the tone has on top of its plan, dB. */
   private stepDb(): number {
     const { step, habits } = this;
     return (
-      (step.attack === 'slurred' ? habits.slurStepDb : 0) + (step.pair ? habits.pairDb : 0) + (this.note.levelDb ?? 0)
+      habits.loudDb +
+      (step.attack === 'slurred' ? habits.slurStepDb : 0) +
+      (step.pair ? habits.pairDb : 0) +
+      (this.note.levelDb ?? 0)
     );
   }
 
@@ -213,7 +235,8 @@ class Tone {
     this.wander = 0.97 * this.wander + wobble * Math.sqrt(1 - 0.97 ** 2) * random.normal();
     const middleDb = (plan.minDb + plan.maxDb) / 2;
     return (
-      habits.tuningCents +
+      habits.tuningCents -
+      habits.sagsSoftCents * this.softness(levelDb) +
       (this.note.cents ?? 0) +
       (this.step.pair ? habits.pairCents : 0) +
       habits.driftCentsPerS * (t - lengthS / 2) -
@@ -226,6 +249,12 @@ class Tone {
       habits.jitterCents * random.normal() +
       this.wander
     );
+  }
+
+  /** 1 at the soft end of the ruler, 0 from its middle on. */
+  private softness(levelDb: number): number {
+    const { softestDb, loudestDb } = this.settings.ruler;
+    return Math.min(1, Math.max(0, 1 - (2 * (levelDb - softestDb)) / (loudestDb - softestDb)));
   }
 
   /** How far under its note a bent tone is at a share of its length, cents. */
@@ -261,7 +290,7 @@ function humOf(hz: number): number {
 function levelPlan(step: Step, habits: Habits, ruler: LevelRuler) {
   const position = (place: number) => {
     const warped = habits.peakShift === 0 ? place : place ** (Math.log(0.5) / Math.log(0.5 + habits.peakShift));
-    return plannedPosition(step, warped * step.beats, dynamicPosition);
+    return Math.max(habits.softestPlace, plannedPosition(step, warped * step.beats, dynamicPosition));
   };
   const places = Array.from({ length: 101 }, (_, i) => position(i / 100));
   const low = Math.min(...places);

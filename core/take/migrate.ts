@@ -15,6 +15,8 @@ const ADDED = [
   'breathAgainstLevel',
   'levelAgainstPlanDb',
   'softestDb',
+  'levelDb',
+  'colourTravelPartials',
 ] as const;
 
 type Loose = Record<string, unknown>;

@@ -48,7 +48,9 @@ describe('planTake', () => {
 it('the judge is told all of the plan, and the reed for looking back', () => {
   const plan = planTake(wish);
   const { score, onBeat, audioPath, setup } = plan;
-  expect(assignmentOf(plan, { before: ['again'], past: [], startedAtMs: 5, day: '2026-03-01' })).toEqual({
+  expect(
+    assignmentOf(plan, { before: ['again'], past: [], bounds: { goalNotes: [] }, startedAtMs: 5, day: '2026-03-01' }),
+  ).toEqual({
     score,
     parameters,
     onBeat,
@@ -56,6 +58,7 @@ it('the judge is told all of the plan, and the reed for looking back', () => {
     ...setup,
     before: ['again'],
     past: [],
+    bounds: { goalNotes: [] },
     now: { startedAtMs: 5, day: '2026-03-01', reed: 'second' },
   });
 });

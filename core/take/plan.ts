@@ -1,5 +1,5 @@
 import { type ExerciseParameters } from '@inner-hum/core/exercise';
-import { exerciseScore } from '@inner-hum/core/families';
+import { exerciseScore, type Room } from '@inner-hum/core/families';
 import type { Assignment, Decision, PastTake } from '@inner-hum/core/judge';
 import type { AudioPath } from '@inner-hum/core/measure';
 import type { TakeRecord, TakeSetup, TakeSource } from './record';
@@ -50,6 +50,8 @@ export interface LookBack {
   /** decisions on the same exercise today, oldest first */
   readonly before: readonly Decision[];
   readonly past: readonly PastTake[];
+  /** what bounds the next step */
+  readonly bounds: Room;
   readonly startedAtMs: number;
   /** the player's own day of the take, yyyy-mm-dd */
   readonly day: string;
@@ -59,8 +61,8 @@ export interface LookBack {
 export type OpenAssignment = Omit<Assignment, 'firstBeatS'>;
 
 /** What the judge is told of a planned take. */
-export function assignmentOf(plan: TakePlan, { before, past, startedAtMs, day }: LookBack): OpenAssignment {
+export function assignmentOf(plan: TakePlan, { before, past, bounds, startedAtMs, day }: LookBack): OpenAssignment {
   const { score, parameters, audioPath, onBeat, setup } = plan;
   const now = { startedAtMs, day, reed: setup.reed ?? '' };
-  return { score, parameters, audioPath, onBeat, ...setup, before, past, now };
+  return { score, parameters, audioPath, onBeat, ...setup, before, past, bounds, now };
 }

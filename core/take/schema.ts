@@ -1,6 +1,6 @@
-import { type ExerciseParameters } from '@inner-hum/core/exercise';
-import { FAMILIES, isExercise } from '@inner-hum/core/families';
-import { CHANGE_IDS, FINDING_IDS, TRY_IDS } from '@inner-hum/core/judge';
+import { VOWELS, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { CHANGE_IDS, FAMILIES, isExercise } from '@inner-hum/core/families';
+import { FINDING_IDS, TRY_IDS } from '@inner-hum/core/judge';
 import { DEMAND_CENTS } from '@inner-hum/core/measure';
 import { A4_RANGE_HZ, DYNAMICS, INSTRUMENTS } from '@inner-hum/core/theory';
 import { outOfBounds } from './outOfBounds';
@@ -44,6 +44,8 @@ const step = whole({
   hum: boolean().optional(),
   bendCents: number().optional(),
   freePitch: boolean().optional(),
+  openEnd: boolean().optional(),
+  vowels: array(string().oneOf(VOWELS).required()).max(16).optional(),
 });
 
 const score = whole({
@@ -165,7 +167,7 @@ const verdict = whole({
   decision: string().oneOf(['again', 'easier', 'harder', 'leave']).required(),
   next: whole({
     change: string()
-      .oneOf(['none', ...CHANGE_IDS])
+      .oneOf(['none', 'tomorrow', ...CHANGE_IDS])
       .required(),
     parameters: mixed((value): value is Record<string, unknown> => isPlain(value)).required(),
   }),

@@ -5,14 +5,14 @@ import { defineFamily } from '../family';
 export const altissimoVoicing = defineFamily({
   id: 'altissimoVoicing',
   stage: 'altissimo',
-  tempoBpm: 54,
+  tempoBpm: 60,
   fields: {
-    writtenMidi: note(58),
-    partial: number(3, 9, 5),
+    writtenMidi: note(60),
+    partial: number(3, 9, 6),
     reach: number(1, 2, 1),
-    beats: number(2, 12, 4),
-    repeats: number(1, 4, 2),
-    restBeats: number(2, 12, 4),
+    beats: number(1, 12, 1),
+    repeats: number(1, 4, 3),
+    restBeats: number(2, 16, 8),
     dynamic: dynamic('mf'),
     tuning,
   },
@@ -31,5 +31,14 @@ export const altissimoVoicing = defineFamily({
         rest: i === row.length - 1 ? restBeats : 0,
       })),
     ).flat();
+  },
+  teaching: {
+    mainNote: 'writtenMidi',
+    amount: 'partial',
+    within: { tempoBpm: [50, 92], beats: [1, 4], partial: [4, 9], dynamic: ['mp', 'f'] },
+    longestBreathS: 6,
+    easier: ['fewer', 'fasterTempo', 'startLouder'],
+    harder: ['more', 'hideTuner'],
+    planned: { from: 'advanced' },
   },
 });

@@ -23,4 +23,17 @@ export const anchorSwell = defineFamily({
       { note: writtenMidi + sign * (i + 1), beats, dynamics: [loudest, softest], attack: 'slurred', rest: restBeats },
     ]).flat();
   },
+  teaching: {
+    mainNote: 'writtenMidi',
+    amount: 'leaps',
+    within: { tempoBpm: [50, 100], beats: [2, 8], leaps: [1, 8], softest: ['p', 'mf'], loudest: ['mf', 'ff'] },
+    easier: ['fewer', 'startLouder', 'fasterTempo'],
+    harder: ['more', 'hideTuner', 'softer'],
+    planned: {
+      from: 'home',
+      goals: { highNote: (writtenMidi) => ({ writtenMidi, direction: 'down' }) },
+      turn: ({ horn, turn }) =>
+        turn % 2 ? { writtenMidi: horn.lowestWrittenMidi, direction: 'up' } : { writtenMidi: 86, direction: 'down' },
+    },
+  },
 });

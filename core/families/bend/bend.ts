@@ -1,5 +1,6 @@
 import { dynamic, note, number, series } from '@inner-hum/core/exercise';
 import { defineFamily } from '../family';
+import { byTurn } from '../teaching';
 
 /** From a held note down and back by voicing alone: held for a quarter, down to the middle, back, held for a quarter. */
 export const bend = defineFamily({
@@ -23,4 +24,15 @@ export const bend = defineFamily({
       attack: 'breath',
       rest: restBeats,
     })),
+  teaching: {
+    about: ['change', 'line', 'pitch'],
+    mainNote: 'writtenMidi',
+    amount: 'bendCents',
+    amountStep: 20,
+    within: { tempoBpm: [50, 92], beats: [4, 10], bendCents: [40, 250], dynamic: ['mp', 'f'] },
+    longestBreathS: 8,
+    easier: ['fewer', 'shorter'],
+    harder: ['more', 'hideTuner'],
+    planned: { from: 'home', turn: ({ turn }) => ({ writtenMidi: byTurn([84, 82, 86, 81], turn) }) },
+  },
 });

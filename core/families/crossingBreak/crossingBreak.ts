@@ -1,5 +1,6 @@
 import { choice, dynamic, number, type Tone } from '@inner-hum/core/exercise';
 import { defineFamily } from '../family';
+import { byTurn } from '../teaching';
 
 const WAYS = {
   fromAbove: [
@@ -33,4 +34,20 @@ export const crossingBreak = defineFamily({
         return { note: one, beats: last ? holdBeats : beats, dynamics: [loudness], attack, rest: last ? restBeats : 0 };
       }),
     ),
+  teaching: {
+    about: ['break', 'change'],
+    // A squeak at the break is part of learning it.
+    unjudged: ['squeak'],
+    within: { tempoBpm: [60, 132], beats: [1, 4], holdBeats: [2, 8], dynamic: ['p', 'f'] },
+    easier: ['slower', 'startLouder'],
+    harder: ['fasterTempo', 'softer', 'hideTuner'],
+    planned: {
+      from: 'new',
+      meets: ({ midi, reason }) =>
+        reason === 'failing' && midi >= 73 && midi <= 75 ? { way: 'fromAbove' } : undefined,
+      turn: ({ level, turn }) => ({
+        way: level === 'new' ? 'fromAbove' : byTurn(['fromAbove', 'byStep', 'acrossSilence'], turn),
+      }),
+    },
+  },
 });

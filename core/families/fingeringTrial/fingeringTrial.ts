@@ -1,5 +1,7 @@
+import { TRY_FINGERINGS } from '@inner-hum/core/theory';
 import { choice, dynamic, note, number, series, text } from '@inner-hum/core/exercise';
 import { defineFamily } from '../family';
+import { byTurn } from '../teaching';
 
 /** One fingering for one altissimo note, three tries, each started anew. */
 export const fingeringTrial = defineFamily({
@@ -18,4 +20,23 @@ export const fingeringTrial = defineFamily({
   },
   tones: ({ writtenMidi, beats, tries, attack, restBeats, dynamic: loudness }) =>
     series(tries, () => ({ note: writtenMidi, beats, dynamics: [loudness], attack, rest: restBeats })),
+  teaching: {
+    about: ['start', 'pitch', 'break'],
+    mainNote: 'writtenMidi',
+    amount: 'tries',
+    within: { beats: [2, 6], tries: [2, 5], dynamic: ['mp', 'f'] },
+    longestBreathS: 5,
+    easier: ['shorter', 'startLouder'],
+    harder: ['longer', 'softer'],
+    planned: {
+      from: 'advanced',
+      turn: ({ horn, turn }) => {
+        const known = TRY_FINGERINGS.filter(
+          ({ midi, sizes }) => midi > horn.highestKeyedWrittenMidi && sizes.includes(horn.id),
+        );
+        const { midi, keys } = byTurn(known, turn);
+        return { writtenMidi: midi, fingering: keys.join(' ') };
+      },
+    },
+  },
 });

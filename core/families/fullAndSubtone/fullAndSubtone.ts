@@ -1,5 +1,6 @@
 import { dynamic, note, number } from '@inner-hum/core/exercise';
 import { defineFamily } from '../family';
+import { byTurn } from '../teaching';
 
 /** The same low note full, then as a subtone, then full again, in one slur. */
 export const fullAndSubtone = defineFamily({
@@ -8,8 +9,18 @@ export const fullAndSubtone = defineFamily({
   tempoBpm: 66,
   fields: { writtenMidi: note(62), beats: number(2, 16, 4), dynamic: dynamic('mf'), subtone: dynamic('pp') },
   tones: ({ writtenMidi, beats, dynamic: loudness, subtone }) => [
-    { note: writtenMidi, beats, dynamics: [loudness], attack: 'breath', rest: 1 },
-    { note: writtenMidi, beats, dynamics: [subtone], attack: 'breath', rest: 1 },
+    { note: writtenMidi, beats, dynamics: [loudness], attack: 'breath', rest: 2 },
+    { note: writtenMidi, beats, dynamics: [subtone], attack: 'breath', rest: 2 },
     { note: writtenMidi, beats, dynamics: [loudness], attack: 'breath' },
   ],
+  teaching: {
+    about: ['colour', 'pitch', 'line'],
+    mainNote: 'writtenMidi',
+    unjudged: ['response', 'air', 'peak'],
+    aims: ['subtone'],
+    within: { tempoBpm: [50, 90], beats: [2, 8], dynamic: ['mp', 'f'], subtone: ['pp', 'p'] },
+    easier: ['shorter', 'fasterTempo'],
+    harder: ['longer', 'hideTuner', 'slower'],
+    planned: { from: 'home', turn: ({ turn }) => ({ writtenMidi: byTurn([62, 60, 58, 64, 65], turn) }) },
+  },
 });

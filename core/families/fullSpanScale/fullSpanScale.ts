@@ -1,5 +1,6 @@
 import { choice, dynamic, number, series, type Tone } from '@inner-hum/core/exercise';
 import { defineFamily } from '../family';
+import { byTurn } from '../teaching';
 
 const MAJOR = [0, 2, 4, 5, 7, 9, 11];
 const TONICS = ['C', 'D♭', 'D', 'E♭', 'E', 'F', 'G♭', 'G', 'A♭', 'A', 'B♭', 'B'] as const;
@@ -27,5 +28,14 @@ export const fullSpanScale = defineFamily({
       const attack = i % notesInBreath === 0 ? 'breath' : 'slurred';
       return { note: one, beats, dynamics: [loudness], attack, rest: (i + 1) % notesInBreath === 0 ? restBeats : 0 };
     });
+  },
+  teaching: {
+    within: { tempoBpm: [60, 132], dynamic: ['p', 'f'] },
+    easier: ['slower', 'startLouder'],
+    harder: ['fasterTempo', 'hideTuner', 'softer'],
+    planned: {
+      from: 'home',
+      turn: ({ turn }) => ({ key: byTurn(['C', 'G', 'F', 'D', 'B♭', 'A', 'E♭', 'E', 'A♭', 'B', 'D♭', 'G♭'], turn) }),
+    },
   },
 });

@@ -1,5 +1,6 @@
 import { choice, dynamic, note, number, series, type Tone } from '@inner-hum/core/exercise';
 import { defineFamily } from '../family';
+import { byTurn } from '../teaching';
 
 /** Hold a note, hear the next interval inwardly while it rests, play it; ever wider. */
 export const heardInterval = defineFamily({
@@ -18,5 +19,18 @@ export const heardInterval = defineFamily({
     const sign = direction === 'up' ? 1 : -1;
     const tone = (one: number): Tone => ({ note: one, beats, dynamics: [loudness], attack: 'breath', rest: hearBeats });
     return series(intervals, (i) => [tone(writtenMidi), tone(writtenMidi + sign * (i + 1))]).flat();
+  },
+  teaching: {
+    about: ['pitch', 'start'],
+    mainNote: 'writtenMidi',
+    amount: 'intervals',
+    within: { tempoBpm: [50, 90], beats: [2, 6], intervals: [1, 13], dynamic: ['p', 'f'] },
+    easier: ['fewer', 'startLouder'],
+    harder: ['more', 'hideTuner'],
+    planned: {
+      from: 'new',
+      // Another start note each day.
+      turn: ({ turn }) => ({ writtenMidi: byTurn([67, 69, 65, 72, 70], turn) }),
+    },
   },
 });

@@ -15,4 +15,12 @@ export const homeCheck = defineFamily({
   tones: ({ writtenMidi, beats, dynamic: loudness, attack }) => [
     { note: writtenMidi, beats, dynamics: [loudness], attack },
   ],
+  teaching: {
+    about: ['start', 'break'],
+    mainNote: 'writtenMidi',
+    within: { dynamic: ['p', 'f'] },
+    easier: ['startLouder'],
+    harder: ['softer'],
+    planned: { from: 'new' },
+  },
 });

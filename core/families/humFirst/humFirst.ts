@@ -25,4 +25,13 @@ export const humFirst = defineFamily({
         { ...common, beats, rest: restBeats },
       ];
     }).flat(),
+  teaching: {
+    mainNote: 'writtenMidi',
+    unjudged: ['timing'],
+    amount: 'partial',
+    within: { tempoBpm: [50, 80], beats: [2, 6], partial: [1, 6], dynamic: ['mp', 'f'] },
+    easier: ['fewer', 'startLouder'],
+    harder: ['more', 'hideTuner', 'softer'],
+    planned: { from: 'new', turn: ({ frontier }) => ({ writtenMidi: frontier.tubeMidi, partial: frontier.partial }) },
+  },
 });

@@ -1,5 +1,6 @@
 import { choice, dynamic, number, phrase, phraseTones } from '@inner-hum/core/exercise';
 import { defineFamily } from '../family';
+import { byTurn } from '../teaching';
 
 const SEMITONES = { up: 12, down: -12 } as const;
 
@@ -18,4 +19,10 @@ export const octaveDisplacement = defineFamily({
     [0, SEMITONES[direction]].flatMap((by) =>
       phraseTones(text, restBeats, (midi) => ({ note: midi + by, dynamics: [loudness] })),
     ),
+  teaching: {
+    within: { tempoBpm: [56, 120], dynamic: ['p', 'f'] },
+    easier: ['slower', 'startLouder'],
+    harder: ['fasterTempo', 'hideTuner', 'softer'],
+    planned: { from: 'new', turn: ({ turn }) => ({ direction: byTurn(['down', 'up'], turn) }) },
+  },
 });

@@ -24,4 +24,12 @@ export const octaveRestart = defineFamily({
         ...series(restarts, () => again),
       ];
     }).flat(),
+  teaching: {
+    mainNote: 'writtenMidi',
+    amount: 'notes',
+    within: { tempoBpm: [50, 92], notes: [1, 4], dynamic: ['p', 'f'] },
+    easier: ['fewer', 'startLouder', 'easierNote'],
+    harder: ['more', 'softer', 'harderNote'],
+    planned: { from: 'home' },
+  },
 });

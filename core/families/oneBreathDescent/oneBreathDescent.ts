@@ -20,4 +20,13 @@ export const oneBreathDescent = defineFamily({
       attack: i === 0 ? ('breath' as const) : ('slurred' as const),
     }));
   },
+  teaching: {
+    mainNote: 'writtenMidi',
+    aims: ['fadeOver'],
+    within: { tempoBpm: [60, 132], beats: [1, 4], softest: ['pp', 'mp'], loudest: ['mf', 'ff'] },
+    longestBreathS: 16,
+    easier: ['fasterTempo', 'startLouder'],
+    harder: ['softer', 'hideTuner', 'slower'],
+    planned: { from: 'new' },
+  },
 });

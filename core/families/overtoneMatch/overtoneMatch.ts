@@ -13,14 +13,14 @@ const PATTERNS = {
 export const overtoneMatch = defineFamily({
   id: 'overtoneMatch',
   stage: 'overtones',
-  tempoBpm: 60,
+  tempoBpm: 72,
   fields: {
     writtenMidi: note(58),
     partial: number(2, 8, 2),
     pattern: choice(['regularOvertone', 'lowRegular', 'lowRegularOvertone'], 'regularOvertone'),
     accent: choice(['plain', 'accented'], 'plain'),
-    beats: number(2, 8, 4),
-    repeats: number(1, 6, 2),
+    beats: number(1, 8, 2),
+    repeats: number(1, 6, 3),
     restBeats: number(1, 8, 4),
     dynamic: dynamic('mf'),
     tuning,
@@ -43,5 +43,20 @@ export const overtoneMatch = defineFamily({
         };
       }),
     ).flat();
+  },
+  teaching: {
+    mainNote: 'writtenMidi',
+    amount: 'partial',
+    within: { tempoBpm: [50, 96], beats: [1, 4], partial: [2, 4], dynamic: ['mp', 'f'] },
+    longestBreathS: 8,
+    easier: ['fewer', 'startLouder', 'fasterTempo'],
+    harder: ['more', 'hideTuner', 'softer'],
+    planned: {
+      from: 'new',
+      turn: ({ frontier }) => ({
+        writtenMidi: frontier.tubeMidi,
+        partial: Math.min(4, Math.max(2, frontier.partial - 1)),
+      }),
+    },
   },
 });

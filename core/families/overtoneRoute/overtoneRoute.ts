@@ -17,9 +17,9 @@ import { defineFamily } from '../family';
 export const overtoneRoute = defineFamily({
   id: 'overtoneRoute',
   stage: 'overtones',
-  tempoBpm: 60,
+  tempoBpm: 72,
   fields: {
-    phrase: phrase('B♭4:2 F5:2 B♭5:2 F5:2 B♭4:2'),
+    phrase: phrase('B♭4 F5 B♭5 F5 B♭4:2'),
     aim: choice(ROUTE_AIMS, 'easiest'),
     // Names of sources in order, "58/2 58/3 …"; empty for the best route of a player who is not known.
     route: text(''),
@@ -34,6 +34,12 @@ export const overtoneRoute = defineFamily({
       const { tubeMidi, partialNumber, octaveKey } = sources[i]!;
       return { note: tubeMidi, partial: partialNumber, octaveKey, dynamics: [loudness] };
     });
+  },
+  teaching: {
+    within: { tempoBpm: [50, 108], dynamic: ['mp', 'f'] },
+    easier: ['slower', 'startLouder'],
+    harder: ['fasterTempo', 'hideTuner', 'softer'],
+    planned: { from: 'home', turn: ({ frontier }) => (frontier.partial > 3 ? {} : undefined) },
   },
 });
 

@@ -1,12 +1,13 @@
 import { dynamic, note, number, series, tuning, type Tone } from '@inner-hum/core/exercise';
 import { partialSemitones } from '@inner-hum/core/theory';
 import { defineFamily } from '../family';
+import { byTurn } from '../teaching';
 
 /** Regular fingering and overtone of one pitch by turns in eighths, then held. */
 export const quickAlternation = defineFamily({
   id: 'quickAlternation',
   stage: 'overtones',
-  tempoBpm: 60,
+  tempoBpm: 72,
   fields: {
     writtenMidi: note(58),
     partial: number(2, 6, 2),
@@ -29,5 +30,21 @@ export const quickAlternation = defineFamily({
       })),
       { note: regular, pair: true, beats: 2, dynamics: [loudness], attack: 'slurred', rest: restBeats } as const,
     ]).flat();
+  },
+  teaching: {
+    about: ['time', 'pitch'],
+    mainNote: 'writtenMidi',
+    // In eighths nothing settles: what counts is the time and the sameness of the pitch.
+    unjudged: ['response', 'line', 'slurLevel', 'changeTime'],
+    aims: ['changeTimes'],
+    amount: 'changes',
+    within: { tempoBpm: [50, 108], changes: [4, 16], dynamic: ['mp', 'f'] },
+    easier: ['slower', 'fewer'],
+    harder: ['fasterTempo', 'more'],
+    planned: {
+      from: 'home',
+      turn: ({ frontier, turn }) =>
+        frontier.partial > 2 ? { writtenMidi: byTurn([58, 59, 60], turn), partial: 2 } : undefined,
+    },
   },
 });

@@ -1,5 +1,6 @@
 import { dynamic, note, number, series, softerThan, type Tone } from '@inner-hum/core/exercise';
 import { defineFamily } from '../family';
+import { byTurn } from '../teaching';
 
 /** Grow on one note, slur at the peak to the next semitone, fade there; pair by pair upwards. */
 export const relaySwell = defineFamily({
@@ -20,5 +21,13 @@ export const relaySwell = defineFamily({
       { note: writtenMidi + i, beats, dynamics: [softest, loudest], attack: 'breath' },
       { note: writtenMidi + i + 1, beats, dynamics: [loudest, softest], attack: 'slurred', rest: restBeats },
     ]).flat();
+  },
+  teaching: {
+    mainNote: 'writtenMidi',
+    amount: 'pairs',
+    within: { tempoBpm: [50, 100], beats: [2, 8], pairs: [1, 6], softest: ['pp', 'mp'], loudest: ['mf', 'ff'] },
+    easier: ['startLouder', 'fasterTempo', 'fewer'],
+    harder: ['softer', 'hideTuner', 'more', 'slower'],
+    planned: { from: 'home', turn: ({ turn }) => ({ writtenMidi: byTurn([62, 67, 72, 77, 82], turn) }) },
   },
 });

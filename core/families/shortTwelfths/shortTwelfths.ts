@@ -44,6 +44,14 @@ export const shortTwelfths = defineFamily({
       ];
     }).flat();
   },
+  teaching: {
+    mainNote: 'writtenMidi',
+    amount: 'notes',
+    within: { tempoBpm: [56, 112], beats: [1, 4], notes: [1, 10], dynamic: ['mp', 'f'] },
+    easier: ['fewer', 'slower', 'startLouder'],
+    harder: ['more', 'fasterTempo', 'softer'],
+    planned: { from: 'home', turn: ({ frontier }) => (frontier.partial > 2 ? {} : undefined) },
+  },
 });
 
 function overblown(fingered: number): Pick<Tone, 'note' | 'partial' | 'octaveKey'> {

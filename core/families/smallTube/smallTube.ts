@@ -1,5 +1,6 @@
 import { choice, number, series } from '@inner-hum/core/exercise';
 import { defineFamily } from '../family';
+import { byTurn } from '../teaching';
 
 /** Where the pitch may lie does not matter: any keyed note stands for it. */
 const ANY_NOTE_MIDI = 81;
@@ -11,7 +12,7 @@ export const smallTube = defineFamily({
   tempoBpm: 60,
   fields: {
     tube: choice(['mouthpiece', 'neck'], 'neck'),
-    beats: number(4, 24, 8),
+    beats: number(4, 24, 6),
     repeats: number(1, 6, 3),
     restBeats: number(2, 12, 4),
   },
@@ -24,4 +25,14 @@ export const smallTube = defineFamily({
       rest: restBeats,
       freePitch: true,
     })),
+  teaching: {
+    about: ['line'],
+    unjudged: ['response', 'timing'],
+    within: { beats: [4, 12] },
+    firstBreathS: 8,
+    longestBreathS: 10,
+    easier: ['shorter'],
+    harder: ['longer'],
+    planned: { from: 'home', turn: ({ turn }) => ({ tube: byTurn(['neck', 'mouthpiece'], turn) }) },
+  },
 });

@@ -15,7 +15,7 @@ export const survey = defineFamily({
   fields: {
     part: choice(['nine', 'low', 'middle', 'palm'], 'nine'),
     beats: number(2, 8, 2),
-    restBeats: number(1, 8, 1),
+    restBeats: number(1, 8, 2),
   },
   tones: ({ part, beats, restBeats }, horn) =>
     surveyNotes(part, horn.lowestWrittenMidi, horn.highestKeyedWrittenMidi).flatMap((note) =>
@@ -27,6 +27,14 @@ export const survey = defineFamily({
         rest: restBeats,
       })),
     ),
+  teaching: {
+    about: ['pitch', 'start'],
+    unjudged: ['timing'],
+    easier: ['slower'],
+    harder: [],
+    within: { tempoBpm: [60, 100] },
+    planned: { from: 'new' },
+  },
 });
 
 function surveyNotes(part: 'nine' | 'low' | 'middle' | 'palm', lowest: number, highest: number): number[] {

@@ -11,6 +11,7 @@ import {
 } from '@inner-hum/core/exercise';
 import type { Dynamic, InstrumentId } from '@inner-hum/core/theory';
 import { defineFamily } from '../family';
+import { byTurn } from '../teaching';
 
 /** Shapes of a swell, as players name them. */
 export const SWELL_SHAPES = ['grow', 'fade', 'growFade', 'fadeGrow'] as const;
@@ -79,6 +80,20 @@ export const swellFamily = defineFamily({
       fadeGrow: [loudest, softest, loudest],
     }[shape];
     return series(repeats, () => ({ note: writtenMidi, beats, dynamics, attack, rest: restBeats }));
+  },
+  teaching: {
+    mainNote: 'writtenMidi',
+    within: { tempoBpm: [44, 96], beats: [4, 16], softest: ['pp', 'mp'], loudest: ['mf', 'ff'] },
+    longestBreathS: 16,
+    easier: ['startLouder', 'fasterTempo', 'shorter'],
+    harder: ['softer', 'hideTuner', 'wider', 'slower', 'longer'],
+    planned: {
+      from: 'new',
+      // A swell tells of all three loudnesses at once.
+      meets: ({ midi, reason }) =>
+        reason === 'slope' || reason === 'stale' || reason === 'unmeasured' ? { writtenMidi: midi } : undefined,
+      turn: ({ weakest, turn }) => ({ writtenMidi: weakest(byTurn(['middle', 'palm', 'low'] as const, turn)) }),
+    },
   },
 });
 

@@ -16,4 +16,14 @@ export const threeZones = defineFamily({
   },
   tones: ({ middle, low, palm, beats, restBeats, dynamic: loudness }) =>
     [middle, low, palm].map((one) => ({ note: one, beats, dynamics: [loudness], attack: 'breath', rest: restBeats })),
+  teaching: {
+    mainNote: 'middle',
+    within: { tempoBpm: [50, 100], beats: [4, 16], dynamic: ['pp', 'f'] },
+    easier: ['shorter', 'startLouder'],
+    harder: ['hideTuner', 'softer', 'longer'],
+    planned: {
+      from: 'new',
+      turn: ({ weakest }) => ({ middle: weakest('middle'), low: weakest('low'), palm: weakest('palm') }),
+    },
+  },
 });

@@ -1,5 +1,6 @@
 import { choice, dynamic, note, number, series, softerThan } from '@inner-hum/core/exercise';
 import { defineFamily } from '../family';
+import { byTurn } from '../teaching';
 
 /** Chromatic descent with rests; the dynamics grow and fade by turns. */
 export const zigzagDescent = defineFamily({
@@ -24,5 +25,13 @@ export const zigzagDescent = defineFamily({
       const dynamics = grows ? [softest, loudest] : [loudest, softest];
       return { note: writtenMidi - i, beats, dynamics, attack, rest: restBeats };
     });
+  },
+  teaching: {
+    mainNote: 'writtenMidi',
+    amount: 'notes',
+    within: { tempoBpm: [56, 100], beats: [2, 8], notes: [3, 12], softest: ['pp', 'mp'], loudest: ['mf', 'ff'] },
+    easier: ['startLouder', 'fewer', 'shorter'],
+    harder: ['softer', 'more', 'hideTuner', 'slower'],
+    planned: { from: 'new', turn: ({ turn }) => ({ writtenMidi: byTurn([67, 65, 79, 74], turn) }) },
   },
 });

@@ -1,9 +1,11 @@
 import { hearingRangeHz } from '@inner-hum/core/exercise';
-import type { Decision, PastTake } from '@inner-hum/core/judge';
+import type { Decision } from '@inner-hum/core/judge';
 import type { AudioPath } from '@inner-hum/core/measure';
 import { assignmentOf, planTake, type OpenAssignment, type TakePlan, type TakeSource } from '@inner-hum/core/take';
 import type { DraftPlan } from '../db/database';
+import type { Before } from '../db/past';
 import { whenOf } from '../shared/format';
+import { store } from '../store';
 import { setupNow } from '../store/gear';
 import { exerciseOf, rulerOf, type Settings } from '../store/settings';
 import type { HearingSettings } from './protocol';
@@ -32,10 +34,13 @@ export function planNow(settings: Settings, source: TakeSource, audioPath: Audio
 /** What the judge is told of a planned take, on the player's own day. */
 export function assignmentFor(
   plan: TakePlan,
+  { past, heldS }: Before = { past: [], heldS: undefined },
   before: readonly Decision[] = [],
-  past: readonly PastTake[] = [],
 ): OpenAssignment {
-  return assignmentOf(plan, { before, past, ...whenOf(plan.startedAt) });
+  const { goals } = store.getState().settings;
+  const goalNotes = goals.filter((goal) => goal.instrumentId === plan.score.instrumentId).map((goal) => goal.midi);
+  const bounds = { goalNotes, ...(heldS !== undefined && { heldS }) };
+  return assignmentOf(plan, { before, past, bounds, ...whenOf(plan.startedAt) });
 }
 
 /** How the ear is set for a planned take: the horn bounds the search. */

@@ -65,7 +65,7 @@ describe('a session', () => {
     const queue = sessionQueue();
     queue.after({ decision: 'harder', next: { beats: 20 } });
     expect(queue.now()!.exercise['beats']).toBe(20);
-    expect(session().change).toMatchObject({ decision: 'harder', of: 'hold 67' });
+    expect(session().change).toMatchObject({ decision: 'harder', of: 'hold 67 breath' });
     queue.after(again);
     expect(session().change).toMatchObject({ decision: 'harder' });
   });

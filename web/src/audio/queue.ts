@@ -1,5 +1,5 @@
 import { type ExerciseParameters } from '@inner-hum/core/exercise';
-import { exerciseName } from '@inner-hum/core/families';
+import { exerciseKey } from '@inner-hum/core/families';
 import { adapted, VERDICT_S, type Outcome } from '@inner-hum/core/plan';
 import { store } from '../store';
 import { settingsChanged } from '../store/settings';
@@ -46,9 +46,7 @@ export function sessionQueue(): Queue {
       if (!session || !block) return 0;
       const blocks = adapted(session.blocks, outcome);
       const change =
-        outcome.decision === 'again'
-          ? session.change
-          : { decision: outcome.decision, of: exerciseName(block.exercise) };
+        outcome.decision === 'again' ? session.change : { decision: outcome.decision, of: exerciseKey(block.exercise) };
       store.dispatch(settingsChanged({ session: { ...session, blocks, change, done: session.done + 1 } }));
       const sameBlock = blocks[0]?.reason === block.reason;
       return sameBlock ? VERDICT_S : Math.max(VERDICT_S, block.restS);

@@ -1,3 +1,4 @@
+import { ownExerciseKey } from '@inner-hum/core/families';
 import { beatSeconds, longestRestBeats, scoreBeats, type Score } from '@inner-hum/core/exercise';
 import { instrumentById, soundingRangeHz, writtenToHz } from '@inner-hum/core/theory';
 import { VERDICT_S } from '@inner-hum/core/plan';
@@ -8,12 +9,11 @@ import { backUpWhenDue } from '../db/autoBackup';
 import { keepWithinBudget } from '../db/soundBudget';
 import { keepTake, type Kept } from '../db/takes';
 import { i18next } from '../i18n';
-import { pastTakes } from '../db/past';
+import { lookBack } from '../db/past';
 import { dayOf } from '../shared/format';
 import { exerciseOf, mainNote, scoreOf, settingsChanged, type Settings } from '../store/settings';
 import {
   blockMoved,
-  exerciseKey,
   goingOn,
   nextExercise,
   pausedFor,
@@ -50,6 +50,8 @@ const POLL_MS = 15;
 const FREE_RETAIN_S = 30;
 /** Silence that halts a take, beyond the rests that are written, seconds. */
 const SILENCE_S = 8;
+/** A tone without a set end is over when it has been silent for so long, seconds. */
+const OPEN_END_S = 1.5;
 /** A stopped take shorter than this is not kept, seconds. */
 const LEAST_KEPT_S = 1;
 
@@ -180,7 +182,7 @@ class TakeRunner {
     this.pausing = undefined;
     const today = dayOf(new Date());
     for (let now = queue.now(); now; now = queue.now()) {
-      if (store.getState().settings.left[exerciseKey(now.exercise)] === today) {
+      if (store.getState().settings.left[ownExerciseKey(now.exercise)] === today) {
         queue.after({ decision: 'leave', next: {} });
         continue;
       }
@@ -203,7 +205,7 @@ class TakeRunner {
   /** Leaves the present exercise for today: what runs ends, and a block goes on with its next. */
   leave(): void {
     const { settings } = store.getState();
-    const left = { ...settings.left, [exerciseKey(exerciseOf(settings))]: dayOf(new Date()) };
+    const left = { ...settings.left, [ownExerciseKey(exerciseOf(settings))]: dayOf(new Date()) };
     store.dispatch(settingsChanged({ left }));
     if (isBusy()) this.ending = 'left';
     else this.pausing?.(store.getState().stand.block !== null);
@@ -353,12 +355,11 @@ class TakeRunner {
       return;
     }
     store.dispatch(phaseChanged('judging'));
-    const before = stand.decisionsAbout === exerciseKey(parameters) ? stand.decisions : [];
+    const before = stand.decisionsAbout === ownExerciseKey(parameters) ? stand.decisions : [];
     const cut = this.ending !== 'score';
     this.givenUp = new AbortController();
-    // Looking back is a help; without it the take is judged by itself.
-    const past = await pastTakes(plan.setup.instrumentId).catch(() => []);
-    const heard = await this.orGivenUp(earService().finishTake(assignmentFor(plan, before, past), firstBeatAtS));
+    const earlier = await lookBack(plan.score);
+    const heard = await this.orGivenUp(earService().finishTake(assignmentFor(plan, earlier, before), firstBeatAtS));
     if (!heard) throw new Error('no sound came');
     const take = takeOf(plan, heard, { id: takeId, cut, keepSound: plan.keepSound ?? true });
     try {
@@ -380,9 +381,12 @@ class TakeRunner {
     const endS = firstBeatAtS + scoreBeats(score) * beatS + TAIL_S + plan.audioPath.delayS;
     const endDrone = this.drone(desk.context, score, plan.setup.a4Hz, firstBeatAtS);
     const silenceS = SILENCE_S + longestRestBeats(score) * beatS;
+    const open = score.steps.some((step) => step.openEnd);
     await this.until(() => {
       const nowS = desk.context.currentTime;
-      if (nowS - Math.max(firstBeatAtS, desk.trace.lastToneAtS() ?? 0) > silenceS) this.ending ??= 'silence';
+      const lastToneS = desk.trace.lastToneAtS() ?? 0;
+      if (open && lastToneS > firstBeatAtS + beatS / 2 && nowS - lastToneS > OPEN_END_S) this.ending ??= 'score';
+      if (nowS - Math.max(firstBeatAtS, lastToneS) > silenceS) this.ending ??= 'silence';
       return nowS >= endS;
     });
     endDrone();

@@ -1,20 +1,36 @@
-import { pastTake, type PastTake } from '@inner-hum/core/judge';
-import { whenOf } from '../shared/format';
+import { heldFor, isDigest, longestHolds, pastTakeOf, type Digest } from '@inner-hum/core/plan';
+import type { PastTake } from '@inner-hum/core/judge';
+import type { Score } from '@inner-hum/core/exercise';
+import { subDays } from 'date-fns';
 import { database } from './database';
 
 /** How many of the newest takes are looked back on. */
 const MOST = 120;
+/** Breath is that of the last weeks. */
+const LATELY_DAYS = 60;
 
-/** Earlier takes on a horn as the judge looks back on them, oldest first. */
-export async function pastTakes(instrumentId: string): Promise<PastTake[]> {
-  const found: PastTake[] = [];
-  await database.takes
-    .orderBy('startedAt')
-    .reverse()
-    .limit(MOST)
-    .each((take) => {
-      if (take.setup.instrumentId === instrumentId)
-        found.unshift(pastTake({ ...take, ...whenOf(take.startedAt), reed: take.setup.reed ?? '' }));
-    });
-  return found;
+/** What came before a take: earlier takes on its horn, oldest first, and the longest good tone where it asks for breath. */
+export interface Before {
+  readonly past: readonly PastTake[];
+  readonly heldS: number | undefined;
+}
+
+/** Looks back before a take is judged. Looking back is a help: where it can't be read, the take is judged by itself. */
+export async function lookBack(score: Score): Promise<Before> {
+  try {
+    const digests: Digest[] = [];
+    await database.digests
+      .orderBy('startedAtMs')
+      .reverse()
+      .limit(MOST)
+      .each((digest) => {
+        if (isDigest(digest) && digest.setup.instrumentId === score.instrumentId) digests.unshift(digest);
+      });
+    const since = subDays(new Date(), LATELY_DAYS).getTime();
+    const lately = digests.filter((digest) => digest.startedAtMs >= since);
+    const held = heldFor(score, longestHolds(lately.flatMap((digest) => digest.holds)));
+    return { past: digests.map(pastTakeOf), heldS: held?.holdS };
+  } catch {
+    return { past: [], heldS: undefined };
+  }
 }

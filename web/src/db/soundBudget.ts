@@ -1,4 +1,4 @@
-import { exerciseName } from '@inner-hum/core/families';
+import { ownExerciseKey } from '@inner-hum/core/families';
 import { database } from './database';
 
 const BYTES_PER_SAMPLE = 2;
@@ -49,7 +49,7 @@ export async function keepWithinBudget(budgetBytes: number, pinned: readonly str
   const kept = (await digests.bulkGet([...bytesOf.keys()])).flatMap((one): KeptSound[] => {
     if (!one) return [];
     const { takeId, startedAtMs, parameters, shareInWindow } = one;
-    const exercise = `${parameters.instrumentId} ${exerciseName(parameters)}`;
+    const exercise = ownExerciseKey(parameters);
     return [{ takeId, startedAtMs, exercise, shareInWindow, bytes: bytesOf.get(takeId)! }];
   });
   await sounds.bulkDelete(soundsToDrop(kept, budgetBytes, pinned));

@@ -1,11 +1,12 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { DEMO_TAG } from '@inner-hum/core/plan';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { Suspense, useEffect, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { NavLink, Outlet, useLocation } from 'react-router';
 import { database, storageNow } from '../db/database';
 import { removeDemoTakes } from '../db/takes';
+import { useKeyDown } from './useKeyDown';
 import { useAppSelector } from '../store';
 import { Boundary, PlaceBoundary } from './Boundary';
 import { Button, Key } from './controls';
@@ -43,13 +44,9 @@ export function AppFrame() {
   const [keysShown, showKeys] = useState(false);
   const source = useAppSelector((state) => state.settings.source);
   const instrumentId = useAppSelector((state) => state.settings.instrumentId);
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.key === '?' && !(event.target as HTMLElement).closest('input, textarea')) showKeys(true);
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, []);
+  useKeyDown('input, textarea', (event) => {
+    if (event.key === '?') showKeys(true);
+  });
   return (
     <Flex minHeight="100dvh">
       <chakra.a

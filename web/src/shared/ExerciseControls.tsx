@@ -11,11 +11,15 @@ import { Choice, Tick } from './controls';
 import { PhraseField } from './PhraseField';
 import { NotPossible } from './NotPossible';
 import { NumberField } from './NumberField';
-import { useBreathFit } from './useBreathFit';
+import { useBreathFit, type OwnBreath } from './useBreathFit';
 import { useNoteName } from './useNoteName';
 
 /** Longer breaths than this are remarked on until the player's own hold times are known, seconds. */
 const LONG_BREATH_S = 20;
+
+/** Where no breath was heard to its end, only what was held at least is known. */
+const breathWords = ({ sure, fit }: OwnBreath) =>
+  sure ? (fit.possible ? fit.fits : 'never') : fit.fits === 'withReserve' ? 'withReserve' : 'atLeast';
 
 /** Everything that can be set on the exercise of the Stand, with the breath it asks for. */
 export function ExerciseControls({ withFamily = false }: { readonly withFamily?: boolean }) {
@@ -84,13 +88,13 @@ export function ExerciseControls({ withFamily = false }: { readonly withFamily?:
         </chakra.span>
       </chakra.div>
       {own ? (
-        <chakra.p color={own.fit.fits === 'not' ? 'accent' : 'inkSoft'} data-testid="breath-fit">
-          {t(`exercise.breath.${own.fit.possible ? own.fit.fits : 'never'}`, {
+        <chakra.p color={own.sure && own.fit.fits === 'not' ? 'accent' : 'inkSoft'} data-testid="breath-fit">
+          {t(`exercise.breath.${breathWords(own)}`, {
             hold: own.holdS.toFixed(1),
             just: own.fit.justBpm,
             reserve: own.fit.reserveBpm,
           })}{' '}
-          {own.fit.fits !== 'withReserve' && own.fit.reserveBpm <= TEMPO_RANGE_BPM.max && (
+          {own.sure && own.fit.fits !== 'withReserve' && own.fit.reserveBpm <= TEMPO_RANGE_BPM.max && (
             <chakra.button
               textDecoration="underline"
               cursor="pointer"

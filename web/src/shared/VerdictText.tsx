@@ -5,7 +5,7 @@ import { useTranslation } from 'react-i18next';
 import type { TryId } from '@inner-hum/core/judge';
 import { useAppSelector } from '../store';
 import type { Schools } from '../store/schools';
-import { findingText, nextText } from './findingText';
+import { decisionText, findingText, nextText } from './findingText';
 import { useNoteName } from './useNoteName';
 
 /** Which answer of the player's school words a thing to try; undefined where schools agree. */
@@ -48,7 +48,7 @@ export function VerdictText({ take, large = false }: { readonly take: TakeRecord
         </chakra.p>
       )}
       <chakra.p fontSize={large ? '1.2rem' : '1rem'} mt="10px">
-        <strong>{t(`verdict.decision.${verdict.decision}`)} </strong>
+        <strong>{decisionText(t, verdict)} </strong>
         {verdict.next.change !== 'none' && nextText(t, verdict, take, nameOf)}
       </chakra.p>
     </Box>

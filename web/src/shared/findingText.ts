@@ -1,4 +1,5 @@
-import type { Finding, Verdict } from '@inner-hum/core/judge';
+import { familyById } from '@inner-hum/core/families';
+import { FINDING_VALUES, type Finding, type Verdict } from '@inner-hum/core/judge';
 import type { TakeRecord } from '@inner-hum/core/take';
 import { hzToMidi, instrumentById, writtenMidi } from '@inner-hum/core/theory';
 import type { TFunction } from 'i18next';
@@ -22,6 +23,11 @@ const ABOUT_ALL = new Set<Finding['id']>([
   'leakLikely',
   'steadierNow',
   'tiring',
+  'colourNear',
+  'colourStays',
+  'colourTravels',
+  'fades',
+  'vibratoHeard',
 ]);
 
 /** Decimals of the numbers in sentences, by their name; others are whole. */
@@ -34,24 +40,23 @@ export function findingText(
   take: TakeRecord,
   nameOf: (midi: number) => string,
 ): string {
-  const { values } = finding;
+  const values: Readonly<Record<string, number>> = finding.values;
   const words: Record<string, string | number> = {};
+  const [first = ''] = FINDING_VALUES[finding.id];
   for (const [name, value] of Object.entries(values)) {
-    const unit = name === 'uncertainty' ? Object.keys(values)[0]! : name;
-    const decimals = DECIMALS[unit] ?? 0;
+    const decimals = DECIMALS[name === 'uncertainty' ? first : name] ?? 0;
     const rounded = name === 'uncertainty' ? Math.max(value, 10 ** -decimals) : value;
     words[name] = formatNumber(rounded, decimals);
   }
-  if (finding.id === 'rests') words['note'] = nameOf(Math.round(hzToMidi(values['hz']!, take.setup.a4Hz)));
+  if (finding.id === 'rests') words['note'] = nameOf(Math.round(hzToMidi(finding.values.hz, take.setup.a4Hz)));
   if (finding.id === 'otherNote' || finding.id === 'hummedOther') {
     const horn = instrumentById(take.setup.instrumentId);
-    words['heard'] = nameOf(writtenMidi(horn, values['soundingMidi']!));
+    words['heard'] = nameOf(writtenMidi(horn, finding.values.soundingMidi));
     words['wanted'] = nameOf(take.score.steps[finding.stepIndex]!.soundedMidi);
   }
-  const sentence = t(`verdict.findings.${finding.id}`, {
-    ...words,
-    ...(values['count'] && { count: values['count'] }),
-  });
+  const sentence = String(
+    t(`verdict.findings.${finding.id}`, { ...words, ...(values['count'] && { count: values['count'] }) }),
+  );
   const step = take.score.steps[finding.stepIndex];
   if (take.score.steps.length === 1 || !step || ABOUT_ALL.has(finding.id)) return sentence;
   const which = t('verdict.toneOf', { number: finding.stepIndex + 1, note: nameOf(step.soundedMidi) });
@@ -59,10 +64,23 @@ export function findingText(
   return `${which}${sentence}${more > 0 ? ` ${t('verdict.moreTones', { count: more })}` : ''}`;
 }
 
+/** What is decided, and why where a plain decision would mislead; nothing where what comes next says it all. */
+export function decisionText(t: TFunction, { decision, findings, next }: Verdict): string {
+  const found = (id: Finding['id']) => findings.some((finding) => finding.id === id);
+  if (next.change === 'tomorrow') return '';
+  if (decision === 'leave' && found('tiring')) return t('verdict.decision.tired');
+  if (decision === 'again' && (found('otherNote') || found('hummedOther'))) return t('verdict.decision.other');
+  if (decision === 'again' && found('nothingHeard')) return t('verdict.decision.missed');
+  return t(`verdict.decision.${decision}`);
+}
+
 /** The sentence of what comes next. */
 export function nextText(t: TFunction, verdict: Verdict, take: TakeRecord, nameOf: (midi: number) => string): string {
   const { change, parameters } = verdict.next;
-  const [name = 'tempoBpm', value = ''] = Object.entries(parameters)[0] ?? [];
-  const text = (one: unknown) => (name === 'writtenMidi' ? nameOf(Number(one)) : String(one));
-  return t(`verdict.change.${change}`, { value: text(value), was: text(take.parameters[name]) });
+  const { amount, mainNote } = familyById(take.parameters.family).teaching;
+  // One partial or note more can shorten the beats as well: what is told is the one more.
+  const name =
+    (change === 'more' || change === 'fewer') && amount ? amount : (Object.keys(parameters)[0] ?? 'tempoBpm');
+  const text = (one: unknown) => (name === mainNote ? nameOf(Number(one)) : String(one));
+  return t(`verdict.change.${change}`, { value: text(parameters[name]), was: text(take.parameters[name]) });
 }

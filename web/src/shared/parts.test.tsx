@@ -2,7 +2,7 @@
 import 'fake-indexeddb/auto';
 import { swell, SWELL_DEFAULTS } from '@inner-hum/core/families';
 import type { TakeRecord } from '@inner-hum/core/take';
-import type { Finding, Verdict } from '@inner-hum/core/judge';
+import { finding as makeFinding, type Finding, type ValuesOfFinding, type Verdict } from '@inner-hum/core/judge';
 import { ASSUMED_RULER } from '@inner-hum/core/theory';
 import { act, fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
@@ -122,12 +122,7 @@ it('the keys are all listed', () => {
 
 describe('a verdict in words', () => {
   const parameters = { ...SWELL_DEFAULTS, instrumentId: 'alto' } as const;
-  const finding = (id: Finding['id'], values: Record<string, number>): Finding => ({
-    id,
-    weight: 2,
-    stepIndex: 0,
-    values,
-  });
+  const finding = <Id extends Finding['id']>(id: Id, values: ValuesOfFinding<Id>) => makeFinding(id, 2, 0, values);
   const shown = (verdict: Partial<Verdict>) => {
     const take = {
       parameters,

@@ -2,7 +2,7 @@ import { type Field } from '@inner-hum/core/exercise';
 import { STAGES } from '@inner-hum/core/families';
 import { FAMILIES, familyById, swell, SWELL_DEFAULTS, usualExercise } from '@inner-hum/core/families';
 import type { TakeRecord } from '@inner-hum/core/take';
-import { RULES, type Finding, type Verdict } from '@inner-hum/core/judge';
+import { finding as makeFinding, RULES, type Finding, type ValuesOfFinding, type Verdict } from '@inner-hum/core/judge';
 import { DYNAMICS, noteName } from '@inner-hum/core/theory';
 import { describe, expect, it } from 'vitest';
 import { i18next } from '../i18n';
@@ -25,12 +25,8 @@ function takeWith(verdict: Partial<Verdict>, repeats = 1): TakeRecord {
   return { ...record, parameters, score, setup, measures: [], verdict: { ...record.verdict, ...verdict } };
 }
 
-const finding = (id: Finding['id'], values: Record<string, number>, stepIndex = 0): Finding => ({
-  id,
-  weight: 2,
-  stepIndex,
-  values,
-});
+const finding = <Id extends Finding['id']>(id: Id, values: ValuesOfFinding<Id>, stepIndex = 0) =>
+  makeFinding(id, 2, stepIndex, values);
 
 describe('sentences', () => {
   it.each([
@@ -87,7 +83,7 @@ describe('sentences', () => {
         count: 2,
         soundingMidi: 60,
       };
-      expect(findingText(t, finding(rule.id, values), takeWith({}), name)).not.toContain('{{');
+      expect(findingText(t, finding(rule.id, values as never), takeWith({}), name)).not.toContain('{{');
     }
   });
 });
@@ -122,7 +118,7 @@ describe('words of exercises', () => {
     expect(title('firstTrace')).toBe('B♭3 · First trace');
   });
   it('the small print has beats where the family has them', () => {
-    expect(exerciseMeta(t, usualExercise(familyById('hold'), 'alto'))).toBe('16 beats at 60');
+    expect(exerciseMeta(t, usualExercise(familyById('countedBreaths'), 'alto'))).toBe('8 beats at 66');
     const noBeats = { ...usualExercise(familyById('homeCheck'), 'alto') };
     delete (noBeats as Record<string, unknown>)['beats'];
     expect(exerciseMeta(t, noBeats)).toBe('at 80');

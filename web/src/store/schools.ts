@@ -11,7 +11,7 @@ export const SCHOOLS = {
   restBreath: ['nose', 'corners'],
   softBegin: ['speaks', 'softest'],
   tuner: ['watch', 'hide', 'drone'],
-  overtoneTuning: ['tempered', 'natural', 'free'],
+  overtoneTuning: ['natural', 'tempered', 'free'],
   brightEnd: ['shown', 'judged'],
   effort: ['sweep', 'dwell'],
 } as const;

@@ -65,11 +65,11 @@ it('a family on the present horn follows the player’s school', () => {
 });
 
 it.each([
-  [{ writtenMidi: 60 }, 60],
-  [{ middle: 62 }, 62],
-  [{}, 67],
-])('the main note of %o is %i', (fields, midi) =>
-  expect(mainNote({ family: 'x', instrumentId: 'alto', tempoBpm: 60, tunerHidden: false, ...fields })).toBe(midi),
+  ['hold', { writtenMidi: 60 }, 60],
+  ['threeZones', { middle: 62 }, 62],
+  ['crossingBreak', {}, 67],
+])('the main note of %s %o is %i', (family, fields, midi) =>
+  expect(mainNote({ family, instrumentId: 'alto', tempoBpm: 60, tunerHidden: false, ...fields })).toBe(midi),
 );
 
 it('a record loses one entry and no other', () => {

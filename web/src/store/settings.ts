@@ -1,6 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { type ExerciseParameters, type Score } from '@inner-hum/core/exercise';
-import { familyById, playable, usualExercise } from '@inner-hum/core/families';
+import { familyById, mainNoteOf, playable, usualExercise } from '@inner-hum/core/families';
 import type { Decision } from '@inner-hum/core/judge';
 import type { AudioPath, Demand } from '@inner-hum/core/measure';
 import type { Goal, SessionBlock } from '@inner-hum/core/plan';
@@ -223,7 +223,10 @@ export function usualFor(settings: Settings, family: string): ExerciseParameters
   return withSchools(usualExercise(familyById(family), settings.instrumentId), settings.schools);
 }
 
+/** Stands for a family that is about no note, written G4. */
+const ANY_MIDDLE_MIDI = 67;
+
 /** The written note an exercise is mainly about. */
 export function mainNote(exercise: ExerciseParameters): number {
-  return Number(exercise['writtenMidi'] ?? exercise['middle'] ?? 67);
+  return mainNoteOf(familyById(exercise.family).teaching, exercise) ?? ANY_MIDDLE_MIDI;
 }

@@ -1,24 +1,17 @@
 import { type ExerciseParameters } from '@inner-hum/core/exercise';
-import { FAMILIES, familyById, usualExercise } from '@inner-hum/core/families';
+import { FAMILIES, familyById, ownExerciseKey, usualExercise } from '@inner-hum/core/families';
 import type { TakeRecord } from '@inner-hum/core/take';
 import type { Decision } from '@inner-hum/core/judge';
 import { describe, expect, it } from 'vitest';
-import {
-  awayFrom,
-  blockMoved,
-  exerciseKey,
-  goingOn,
-  pausedFor,
-  phaseChanged,
-  problemMet,
-  standReducer,
-  takeJudged,
-} from './stand';
+import { awayFrom, blockMoved, goingOn, pausedFor, phaseChanged, problemMet, standReducer, takeJudged } from './stand';
 
 const swell = usualExercise(familyById('swell'), 'alto');
 const first = standReducer(undefined, { type: 'none' });
 const take = (parameters: ExerciseParameters, decision: Decision) =>
-  ({ parameters, verdict: { decision } }) as unknown as TakeRecord;
+  ({
+    parameters,
+    verdict: { decision, findings: [], next: { change: 'none', parameters: {} } },
+  }) as unknown as TakeRecord;
 const after = (...takes: TakeRecord[]) => takes.reduce((state, one) => standReducer(state, takeJudged(one)), first);
 
 describe('decisions of a sitting', () => {
@@ -37,7 +30,7 @@ describe('decisions of a sitting', () => {
   });
   it('every family’s key holds its name and its horn', () => {
     for (const family of FAMILIES) {
-      const key = exerciseKey(usualExercise(family, 'tenor'));
+      const key = ownExerciseKey(usualExercise(family, 'tenor'));
       expect(key.startsWith(`tenor ${family.id}`)).toBe(true);
       expect(key).not.toContain('undefined');
     }

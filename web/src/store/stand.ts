@@ -1,6 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
-import { type ExerciseParameters, type Field } from '@inner-hum/core/exercise';
-import { familyById } from '@inner-hum/core/families';
+import type { ExerciseParameters } from '@inner-hum/core/exercise';
+import { ownExerciseKey } from '@inner-hum/core/families';
 import type { Decision } from '@inner-hum/core/judge';
 import type { TakeRecord } from '@inner-hum/core/take';
 
@@ -58,7 +58,7 @@ const slice = createSlice({
     awayFrom: (state, { payload }: PayloadAction<ExerciseParameters | null>) => ({ ...state, away: payload }),
     blockMoved: (state, { payload }: PayloadAction<BlockPlace | null>) => ({ ...state, block: payload }),
     takeJudged: (state, { payload }: PayloadAction<TakeRecord>): StandState => {
-      const about = exerciseKey(payload.parameters);
+      const about = ownExerciseKey(payload.parameters);
       const before = about === state.decisionsAbout ? state.decisions : [];
       return {
         ...state,
@@ -74,20 +74,7 @@ const slice = createSlice({
 export const { phaseChanged, problemMet, takeJudged, blockMoved, awayFrom, goingOn, pausedFor } = slice.actions;
 export const standReducer = slice.reducer;
 
-/** Takes with the same key are tries at one thing, also when made easier or harder. */
-export function exerciseKey(parameters: TakeRecord['parameters']): string {
-  const fields = Object.entries(familyById(parameters.family).fields);
-  const decisive = fields.filter(
-    ([, field]) => field.kind === 'note' || (field.kind === 'choice' && !isDynamic(field)),
-  );
-  return [parameters.instrumentId, parameters.family, ...decisive.map(([name]) => parameters[name])].join(' ');
-}
-
 /** What a verdict proposes: the exercise that was played with what is to change. */
 export function nextExercise({ parameters, verdict }: TakeRecord): ExerciseParameters {
   return { ...parameters, ...verdict.next.parameters };
-}
-
-function isDynamic(field: Field): boolean {
-  return field.kind === 'choice' && field.options.includes('mf');
 }

@@ -1,3 +1,4 @@
+import { QUANTITY_ROWS } from '@inner-hum/core/measure';
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { familyById, usualExercise } from '@inner-hum/core/families';
 import { SETUP_PARTS, type Comparison, type Quantity } from '@inner-hum/core/plan';
@@ -158,23 +159,24 @@ function Results({ found }: { readonly found: readonly Comparison[] }) {
   );
 }
 
-/** Unit, factor and half width of the drawing of each compared quantity. */
-const SCALES: Partial<Record<Quantity, readonly ['cents' | 'ms' | 'db' | 'partials', number, number, number]>> = {
-  pitchCentreCents: ['cents', 1, 20, 1],
-  pitchSteadinessCents: ['cents', 1, 5, 1],
-  responseS: ['ms', 1000, 120, 0],
-  softestDb: ['db', 1, 8, 1],
-  breathRatioDb: ['db', 1, 8, 1],
-  centroidPartials: ['partials', 1, 3, 1],
-  levelAgainstPlanDb: ['db', 1, 6, 1],
+/** Half width of the drawing of each compared quantity, in its shown unit. */
+const SPANS: Partial<Record<Quantity, number>> = {
+  pitchCentreCents: 20,
+  pitchSteadinessCents: 5,
+  responseS: 120,
+  softestDb: 8,
+  breathRatioDb: 8,
+  centroidPartials: 3,
+  levelAgainstPlanDb: 6,
 };
 
 /** One difference as a bar of its interval across "no difference", with its numbers. */
 function Row({ one, label }: { readonly one: Comparison; readonly label: string }) {
   const { t } = useTranslation();
-  const [unit, factor, span, decimals] = SCALES[one.quantity]!;
+  const { unit, factor, digits } = QUANTITY_ROWS[one.quantity];
+  const span = SPANS[one.quantity]!;
   const place = (value: number) => 50 + 50 * Math.max(-1, Math.min(1, (value * factor) / span));
-  const text = (value: number) => formatSigned(value * factor, decimals);
+  const text = (value: number) => formatSigned(value * factor, digits);
   return (
     <Flex align="center" gap="14px" borderTopWidth="1px" borderColor="line" py="6px" wrap="wrap">
       <chakra.span width="230px">{label}</chakra.span>

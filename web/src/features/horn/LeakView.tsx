@@ -1,5 +1,6 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import { leakWatch, type StartTally } from '@inner-hum/core/plan';
+import type { StartTally } from '@inner-hum/core/judge';
+import { leakWatch } from '@inner-hum/core/plan';
 import { familyById, usualExercise } from '@inner-hum/core/families';
 import { subDays } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';

@@ -1,10 +1,11 @@
+import { QUANTITY_ROWS, type Unit } from '@inner-hum/core/measure';
 import type { Quantity } from '@inner-hum/core/plan';
 
 /** One way of looking at the map: a quantity, its unit and the span that the drawing shows. */
 export interface Layer {
   readonly id: LayerId;
   readonly quantity: Quantity;
-  readonly unit: 'cents' | 'ms' | 'partials' | 'db';
+  readonly unit: Unit;
   /** what the value is multiplied by to be in that unit */
   readonly factor: number;
   readonly decimals: number;
@@ -17,19 +18,15 @@ export interface Layer {
 export type LayerId = 'pitch' | 'steadiness' | 'response' | 'colour' | 'range' | 'breath';
 
 export const LAYERS: readonly Layer[] = [
-  layer('pitch', 'pitchCentreCents', 'cents', { from: -30, to: 30, signed: true, decimals: 0 }),
-  layer('steadiness', 'pitchSteadinessCents', 'cents', { from: 0, to: 12, decimals: 1 }),
-  layer('response', 'responseS', 'ms', { from: 0, to: 300, factor: 1000, decimals: 0 }),
-  layer('colour', 'centroidPartials', 'partials', { from: 0, to: 12, decimals: 1 }),
-  layer('range', 'rangeDb', 'db', { from: 0, to: 30, decimals: 0 }),
-  layer('breath', 'breathRatioDb', 'db', { from: -45, to: 0, zero: -45, decimals: 0 }),
+  layer('pitch', 'pitchCentreCents', { from: -30, to: 30, decimals: 0 }),
+  layer('steadiness', 'pitchSteadinessCents', { from: 0, to: 12, decimals: 1 }),
+  layer('response', 'responseS', { from: 0, to: 300, decimals: 0 }),
+  layer('colour', 'centroidPartials', { from: 0, to: 12, decimals: 1 }),
+  layer('range', 'rangeDb', { from: 0, to: 30, decimals: 0 }),
+  layer('breath', 'breathRatioDb', { from: -45, to: 0, zero: -45, decimals: 0 }),
 ];
 
-function layer(
-  id: LayerId,
-  quantity: Quantity,
-  unit: Layer['unit'],
-  more: Partial<Layer> & Pick<Layer, 'from' | 'to' | 'decimals'>,
-): Layer {
-  return { id, quantity, unit, factor: 1, zero: 0, signed: false, ...more };
+function layer(id: LayerId, quantity: Quantity, more: Partial<Layer> & Pick<Layer, 'from' | 'to' | 'decimals'>): Layer {
+  const { unit, factor, signed } = QUANTITY_ROWS[quantity];
+  return { id, quantity, unit, factor, zero: 0, signed, ...more };
 }

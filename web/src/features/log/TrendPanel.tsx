@@ -1,4 +1,5 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
+import { QUANTITY_ROWS } from '@inner-hum/core/measure';
 import { QUANTITIES, type KeptFirst, type Quantity, type Trend as FoundTrend } from '@inner-hum/core/plan';
 import { format } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
@@ -14,18 +15,6 @@ import { useNoteName } from '../../shared/useNoteName';
 /** So long after the list the trend is made ready, milliseconds. */
 const READY_AFTER_MS = 800;
 const SHOWN = 8;
-const UNITS: Readonly<Record<Quantity, readonly ['cents' | 'ms' | 'db' | 'partials', number]>> = {
-  pitchCentreCents: ['cents', 1],
-  pitchSteadinessCents: ['cents', 1],
-  responseS: ['ms', 1000],
-  softestDb: ['db', 1],
-  breathRatioDb: ['db', 1],
-  centroidPartials: ['partials', 1],
-  rangeDb: ['db', 1],
-  levelAgainstPlanDb: ['db', 1],
-  pitchAgainstLevelCents: ['cents', 1],
-};
-
 /**
  * The trend of what the list shows: a quantity over time in the takes that fit the filter, and the firsts among them. It is
  * made ready while the list is read, so that it opens at once.
@@ -67,7 +56,7 @@ function TrendPanel({
   readonly onChoose: (quantity: Quantity) => void;
 }) {
   const { t } = useTranslation();
-  const [unit, factor] = UNITS[quantity];
+  const { unit, factor } = QUANTITY_ROWS[quantity];
   return (
     <Box>
       <Flex align="flex-end" gap="14px" mt="8px" mb="6px">

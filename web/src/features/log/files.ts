@@ -3,7 +3,7 @@ import { proxy } from 'comlink';
 import { earService } from '../../audio/desk';
 import { takeOf } from '@inner-hum/core/take';
 import { assignmentFor, hearingFor, planNow } from '../../audio/planNow';
-import { pastTakes } from '../../db/past';
+import { lookBack } from '../../db/past';
 import { backupService } from '../../db/backup';
 import { readSettings } from '../../db/readSettings';
 import { hasTakes, keepTake, mergeTakes } from '../../db/takes';
@@ -85,9 +85,7 @@ export async function analyseRecording(
   const plan = planNow(settings, { kind: 'file', name: file.name }, { delayS: 0, delayErrorS: 0 });
   const samples = mixDown(decoded);
   const hearing = hearingFor(plan, decoded.sampleRate);
-  // Looking back is a help; without it the take is judged by itself.
-  const past = await pastTakes(plan.setup.instrumentId).catch(() => []);
-  const about = assignmentFor(plan, [], past);
+  const about = assignmentFor(plan, await lookBack(plan.score));
   const heard = await earService().assessRecording(samples, hearing, about, null, proxy(onProgress));
   if (!heard) return { kind: 'refused', reason: 'noTone', detail: '' };
   const id = crypto.randomUUID();

@@ -20,7 +20,7 @@ import { usePartialName } from '../../shared/usePartialName';
 import { useNoteName } from '../../shared/useNoteName';
 import { useAppSelector } from '../../store';
 import { exerciseOf, scoreOf } from '../../store/settings';
-import { exerciseKey } from '../../store/stand';
+import { ownExerciseKey } from '@inner-hum/core/families';
 import { FingeringOf } from './FingeringOf';
 
 /** How many tubes are named that could give a freely played note. */
@@ -35,7 +35,7 @@ export function StandHead() {
   const settings = useAppSelector((state) => state.settings);
   const exercise = exerciseOf(settings);
   const score = scoreOf(settings);
-  const tries = decisionsAbout === exerciseKey(exercise) ? decisions.length : 0;
+  const tries = decisionsAbout === ownExerciseKey(exercise) ? decisions.length : 0;
   const [fingeredMidi, setFingered] = useState(score.steps[0]!.fingeredMidi);
   const partialName = usePartialName();
   const number = useRef<HTMLSpanElement>(null);

@@ -15,7 +15,8 @@ import { VerdictText } from '../../shared/VerdictText';
 import { noticed } from '../../store/notices';
 import { store, useAppDispatch, useAppSelector } from '../../store';
 import { exerciseChanged, exerciseOf, settingsChanged, usualFor } from '../../store/settings';
-import { awayFrom, exerciseKey, nextExercise, phaseChanged } from '../../store/stand';
+import { ownExerciseKey } from '@inner-hum/core/families';
+import { awayFrom, nextExercise, phaseChanged } from '../../store/stand';
 import { ExerciseControls } from '../../shared/ExerciseControls';
 import { LiveRibbon } from './LiveRibbon';
 import { BeforePlaying } from './BeforePlaying';
@@ -190,7 +191,7 @@ function Status() {
     free: t('stand.freeListening'),
   }[phase];
   const leftToday =
-    useAppSelector(({ settings }) => settings.left[exerciseKey(exerciseOf(settings))]) === dayOf(new Date());
+    useAppSelector(({ settings }) => settings.left[ownExerciseKey(exerciseOf(settings))]) === dayOf(new Date());
   return (
     <chakra.p role="status" fontSize="1.15rem" minHeight="1.5em">
       {paused ? t('stand.paused') : phase === 'idle' && leftToday ? t('stand.leftToday') : text}

@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useKeyDown } from '../../shared/useKeyDown';
 
 export interface StandActions {
   readonly toggle: () => void;
@@ -18,44 +18,39 @@ export interface StandActions {
 
 /** Keys of the Stand. They rest in a field (Enter or Escape leaves it) and leave keys with modifiers to the browser. */
 export function useStandKeys(actions: StandActions): void {
-  useEffect(() => {
-    const run: Record<string, () => void> = {
-      ' ': actions.toggle,
-      p: actions.pause,
-      l: actions.leave,
-      r: actions.again,
-      PageUp: actions.again,
-      ArrowRight: actions.next,
-      PageDown: actions.next,
-      b: actions.home,
-      x: actions.full,
-      h: actions.hide,
-      c: actions.click,
-      n: actions.reference,
-      f: actions.free,
-      '-': () => actions.tempo(-2),
-      '+': () => actions.tempo(2),
-      '=': () => actions.tempo(2),
-      ArrowDown: () => actions.note(-1),
-      ArrowUp: () => actions.note(1),
-    };
-    const onKey = (event: KeyboardEvent) => {
-      if (event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
-      const target = event.target as HTMLElement;
-      if (target.closest('dialog')) return;
-      if (target.closest('input, select, textarea')) {
-        // Enter or Escape leaves a field, so that the next key is the Stand's again.
-        if (event.key === 'Escape' || event.key === 'Enter') target.blur();
-        return;
-      }
-      // Space on a focused button is that button's own.
-      if (event.key === ' ' && target.closest('button')) return;
-      const action = run[event.key.length === 1 ? event.key.toLowerCase() : event.key];
-      if (!action) return;
-      event.preventDefault();
-      action();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [actions]);
+  const run: Record<string, () => void> = {
+    ' ': actions.toggle,
+    p: actions.pause,
+    l: actions.leave,
+    r: actions.again,
+    PageUp: actions.again,
+    ArrowRight: actions.next,
+    PageDown: actions.next,
+    b: actions.home,
+    x: actions.full,
+    h: actions.hide,
+    c: actions.click,
+    n: actions.reference,
+    f: actions.free,
+    '-': () => actions.tempo(-2),
+    '+': () => actions.tempo(2),
+    '=': () => actions.tempo(2),
+    ArrowDown: () => actions.note(-1),
+    ArrowUp: () => actions.note(1),
+  };
+  useKeyDown('dialog', (event) => {
+    if (event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
+    const target = event.target as HTMLElement;
+    if (target.closest('input, select, textarea')) {
+      // Enter or Escape leaves a field, so that the next key is the Stand's again.
+      if (event.key === 'Escape' || event.key === 'Enter') target.blur();
+      return;
+    }
+    // Space on a focused button is that button's own.
+    if (event.key === ' ' && target.closest('button')) return;
+    const action = run[event.key.length === 1 ? event.key.toLowerCase() : event.key];
+    if (!action) return;
+    event.preventDefault();
+    action();
+  });
 }

@@ -1,7 +1,7 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { unpackFrames, type TakeRecord, type WholeTake } from '@inner-hum/core/take';
 import { isWholeTake } from '@inner-hum/core/take/schema';
-import { valueOf, type Measured, type StepMeasures } from '@inner-hum/core/measure';
+import { QUANTITY_ROWS, valueOf, type Measured, type StepMeasures } from '@inner-hum/core/measure';
 import { exerciseTag, type Digest } from '@inner-hum/core/plan';
 import { format } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
@@ -16,19 +16,14 @@ import { takeView } from '../../shared/takeView';
 import { SectionTitle } from '../../shared/PageTitle';
 import { drawRibbon } from '../../shared/ribbon';
 import { setupText } from '../../shared/setupText';
+import { useKeyDown } from '../../shared/useKeyDown';
 import { usePalette } from '../../shared/useColourMode';
 import { AbPlayer } from './abPlayer';
 import { soundOf } from './playback';
 
 type Sounded = Extract<StepMeasures, { kind: 'sounded' }>;
-/** What is set side by side: the quantity, its unit, its factor and decimals. */
-const COMPARED = [
-  ['pitchCentreCents', 'cents', 1, 1],
-  ['pitchSteadinessCents', 'cents', 1, 1],
-  ['responseS', 'ms', 1000, 0],
-  ['swellErrorDb', 'db', 1, 1],
-  ['rangeDb', 'db', 1, 1],
-] as const;
+/** What is set side by side. */
+const COMPARED = ['pitchCentreCents', 'pitchSteadinessCents', 'responseS', 'swellErrorDb', 'rangeDb'] as const;
 
 /** Takes of the same exercise on the same size of horn that this one can be set against, newest first. */
 function useRivals(record: TakeRecord): readonly Digest[] {
@@ -102,13 +97,13 @@ function Together({ a, b }: { readonly a: WholeTake; readonly b: WholeTake }) {
           </tr>
         </thead>
         <tbody>
-          {COMPARED.map(([name, unit, factor, decimals]) => (
+          {COMPARED.map((name) => (
             <tr key={name}>
               <td>
-                {t(`measures.${name}`)}, {t(`measures.units.${unit}`)}
+                {t(`measures.${name}`)}, {t(`measures.units.${QUANTITY_ROWS[name].unit}`)}
               </td>
-              <td>{mean(a.record, name, factor, decimals)}</td>
-              <td>{mean(b.record, name, factor, decimals)}</td>
+              <td>{mean(a.record, name)}</td>
+              <td>{mean(b.record, name)}</td>
             </tr>
           ))}
         </tbody>
@@ -117,12 +112,13 @@ function Together({ a, b }: { readonly a: WholeTake; readonly b: WholeTake }) {
   );
 }
 
-function mean({ measures }: TakeRecord, name: (typeof COMPARED)[number][0], factor: number, decimals: number): string {
+function mean({ measures }: TakeRecord, name: (typeof COMPARED)[number]): string {
   const values = measures.flatMap((one) =>
     one.kind === 'sounded' ? (valueOf((one as Sounded)[name] as Measured) ?? []) : [],
   );
   if (values.length === 0) return '–';
-  return formatNumber((factor * values.reduce((sum, one) => sum + one, 0)) / values.length, decimals);
+  const { factor, digits } = QUANTITY_ROWS[name];
+  return formatNumber((factor * values.reduce((sum, one) => sum + one, 0)) / values.length, digits);
 }
 
 /** The other take as a pale ribbon under this one, both from their first beat. */
@@ -170,21 +166,14 @@ function SwitchedByEar({ a, b }: { readonly a: WholeTake; readonly b: WholeTake 
     setPlayer(fresh);
     await fresh.start();
   };
-  const change = useCallback(() => {
-    setHeard((now) => {
-      const next = now === 'a' ? 'b' : 'a';
-      player?.hear(next);
-      return next;
-    });
-  }, [player]);
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.key.toLowerCase() === 's' && !(event.target as HTMLElement).closest('input, textarea, select'))
-        change();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [change]);
+  const change = () => {
+    const next = heard === 'a' ? 'b' : 'a';
+    player?.hear(next);
+    setHeard(next);
+  };
+  useKeyDown('input, textarea, select', (event) => {
+    if (event.key.toLowerCase() === 's') change();
+  });
   if (!sounds[0] || !sounds[1]) return <p>{t('ab.noSound')}</p>;
   return (
     <Flex gap="12px" align="flex-end" wrap="wrap" mt="8px">

@@ -1,56 +1,58 @@
 import { chakra } from '@chakra-ui/react';
-import type { Measured, StepMeasures } from '@inner-hum/core/measure';
+import { QUANTITY_ROWS, type Measured, type QuantityName, type StepMeasures } from '@inner-hum/core/measure';
 import { useTranslation } from 'react-i18next';
 import { formatNumber, formatSigned } from '../../shared/format';
 
 type Sounded = Extract<StepMeasures, { kind: 'sounded' }>;
-type Unit = 'ms' | 'cents' | 'centsPerS' | 'db' | 'percent' | 'beats' | 'hz' | 'partials';
 
-/** What is told of a step, in which unit, times which factor, with how many decimals, signed or not. */
+/** What is told of a step, in this order. */
 const ROWS = [
-  ['responseS', 'ms', 1000, 0, false],
-  ['latenessS', 'ms', 1000, 0, true],
-  ['riseS', 'ms', 1000, 0, false],
-  ['settleS', 'ms', 1000, 0, false],
-  ['scoopCents', 'cents', 1, 1, true],
-  ['pitchCentreCents', 'cents', 1, 1, true],
-  ['pitchSteadinessCents', 'cents', 1, 1, false],
-  ['driftCentsPerS', 'centsPerS', 1, 1, true],
-  ['shareInWindow', 'percent', 100, 0, false],
-  ['pitchAgainstLevelCents', 'cents', 1, 1, true],
-  ['rangeDb', 'db', 1, 1, false],
-  ['swellErrorDb', 'db', 1, 1, false],
-  ['wrongWayShare', 'percent', 100, 0, false],
-  ['peakPlaceBeats', 'beats', 1, 2, true],
-  ['vibratoHz', 'hz', 1, 1, false],
-  ['vibratoCents', 'cents', 1, 1, false],
-  ['vibratoRegularity', 'percent', 100, 0, false],
-  ['centroidPartials', 'partials', 1, 1, false],
-  ['centroidAgainstLevel', 'partials', 1, 1, true],
-  ['breathRatioDb', 'db', 1, 1, false],
-  ['breathAgainstLevel', 'db', 1, 1, true],
-  ['breathAtSoftEndDb', 'db', 1, 1, false],
-  ['levelAgainstPlanDb', 'db', 1, 1, true],
-  ['softestDb', 'db', 1, 1, false],
-] as const satisfies readonly (readonly [keyof Sounded, Unit, number, number, boolean])[];
+  'responseS',
+  'latenessS',
+  'riseS',
+  'settleS',
+  'scoopCents',
+  'pitchCentreCents',
+  'pitchSteadinessCents',
+  'driftCentsPerS',
+  'shareInWindow',
+  'pitchAgainstLevelCents',
+  'rangeDb',
+  'swellErrorDb',
+  'wrongWayShare',
+  'peakPlaceBeats',
+  'vibratoHz',
+  'vibratoCents',
+  'vibratoRegularity',
+  'centroidPartials',
+  'centroidAgainstLevel',
+  'breathRatioDb',
+  'breathAgainstLevel',
+  'breathAtSoftEndDb',
+  'levelAgainstPlanDb',
+  'softestDb',
+] as const satisfies readonly (keyof Sounded & QuantityName)[];
 
 /** Told only of a tone that has a vibrato. */
 const VIBRATO_ONLY = new Set<string>(['vibratoCents', 'vibratoRegularity']);
 
-type Row = readonly [NameOfRow, Measured, Unit, number, number, boolean];
-type NameOfRow = (typeof ROWS)[number][0] | 'releaseS' | 'slipCents' | `hold.${Sounded['hold']['fault']}`;
+/** What a row is called, what it is of, and its value. */
+type Row = readonly [NameOfRow, QuantityName, Measured];
+type NameOfRow = (typeof ROWS)[number] | 'releaseS' | 'slipCents' | `hold.${Sounded['hold']['fault']}`;
 
 /** The numbers behind the sentences, each with its uncertainty. */
 export function MeasuresTable({ measures }: { readonly measures: Sounded }) {
   const { t } = useTranslation();
   const { release, hold } = measures;
   const rows: Row[] = [
-    ...ROWS.filter(([name]) => !VIBRATO_ONLY.has(name) || measures[name].kind === 'measured').map(
-      ([name, ...rest]): Row => [name, measures[name], ...rest],
-    ),
-    ['releaseS', release.fallS, 'ms', 1000, 0, false],
-    ['slipCents', release.slipCents, 'cents', 1, 1, true],
-    [`hold.${hold.fault}`, hold.beats, 'beats', 1, 1, false],
+    ...ROWS.filter((name) => !VIBRATO_ONLY.has(name) || measures[name].kind === 'measured').map((name): Row => [
+      name,
+      name,
+      measures[name],
+    ]),
+    ['releaseS', 'releaseS', release.fallS],
+    ['slipCents', 'slipCents', release.slipCents],
+    [`hold.${hold.fault}`, 'holdBeats', hold.beats],
   ];
   return (
     <chakra.table width="100%" css={{ '& td, & th': { py: '5px', borderBottomWidth: '1px', borderColor: 'line' } }}>
@@ -62,7 +64,8 @@ export function MeasuresTable({ measures }: { readonly measures: Sounded }) {
         </chakra.tr>
       </thead>
       <tbody>
-        {rows.map(([name, quantity, unit, factor, decimals, signed]) => {
+        {rows.map(([name, of, quantity]) => {
+          const { unit, factor, digits, signed } = QUANTITY_ROWS[of];
           const absent = quantity.kind === 'absent';
           const format = signed ? formatSigned : formatNumber;
           return (
@@ -71,10 +74,10 @@ export function MeasuresTable({ measures }: { readonly measures: Sounded }) {
               <chakra.td textAlign="right" whiteSpace="nowrap" color={absent ? 'inkSoft' : 'ink'}>
                 {absent
                   ? t(`measures.absent.${quantity.reason}`)
-                  : `${format(quantity.value * factor, decimals)} ${t(`measures.units.${unit}`)}`}
+                  : `${format(quantity.value * factor, digits)} ${t(`measures.units.${unit}`)}`}
               </chakra.td>
               <chakra.td textAlign="right" color="inkSoft" whiteSpace="nowrap">
-                {!absent && `±${formatNumber(Math.max(quantity.uncertainty * factor, 10 ** -decimals), decimals)}`}
+                {!absent && `±${formatNumber(Math.max(quantity.uncertainty * factor, 10 ** -digits), digits)}`}
               </chakra.td>
             </tr>
           );

@@ -11,6 +11,7 @@ import { judgeAgain } from '../../audio/judgeAgain';
 import { changeNote, wholeTake } from '../../db/takes';
 import { Button, Field, Key, TextArea } from '../../shared/controls';
 import { DamagedTake, TakeBoundary } from '../../shared/Boundary';
+import { useKeyDown } from '../../shared/useKeyDown';
 import { deleteTake } from '../../shared/undo';
 import { takeView } from '../../shared/takeView';
 import { DrawnRibbon } from '../../shared/DrawnRibbon';
@@ -227,14 +228,10 @@ function Playback(props: {
     }
     setPlaying(!playing);
   };
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.key !== ' ' || (event.target as HTMLElement).closest('input, textarea, button, a')) return;
-      event.preventDefault();
-      if (audible) toggle();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
+  useKeyDown('input, textarea, button, a', (event) => {
+    if (event.key !== ' ') return;
+    event.preventDefault();
+    if (audible) toggle();
   });
   return (
     <Flex align="center" gap="16px" mt="6px">

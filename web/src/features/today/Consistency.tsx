@@ -1,3 +1,4 @@
+import { QUANTITY_ROWS } from '@inner-hum/core/measure';
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import type { Comparison, Digest } from '@inner-hum/core/plan';
 import { format, subDays } from 'date-fns';
@@ -65,14 +66,14 @@ function OneChange({ recent }: { readonly recent: readonly Digest[] }) {
   }, [recent, instrumentId]);
   if (!change) return null;
   const { quantity, midi, difference, from, to } = change;
-  const factor = quantity === 'responseS' ? 1000 : 1;
+  const { factor, digits } = QUANTITY_ROWS[quantity];
   const less = difference < 0 ? 'less' : 'more';
   return (
     <chakra.p mt="8px" fontWeight={600} data-testid="one-change">
       {t(`today.change.${quantity}.${less}`, {
         note: nameOf(midi!),
-        value: formatNumber(Math.abs(difference) * factor, quantity === 'responseS' ? 0 : 1),
-        error: formatNumber((factor * (to - from)) / 2, quantity === 'responseS' ? 0 : 1),
+        value: formatNumber(Math.abs(difference) * factor, digits),
+        error: formatNumber((factor * (to - from)) / 2, digits),
       })}
     </chakra.p>
   );

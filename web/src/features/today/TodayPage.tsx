@@ -2,7 +2,7 @@ import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
 import { blockS, type SessionBlock } from '@inner-hum/core/plan';
 import { format } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useCallback, useEffect } from 'react';
+import { useCallback } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
 import { sessionQueue } from '../../audio/queue';
@@ -10,6 +10,7 @@ import { runner } from '../../audio/takeRunner';
 import { asksForDemo } from '../../db/demo';
 import { hasTakes } from '../../db/takes';
 import { Button, Choice, Key } from '../../shared/controls';
+import { useKeyDown } from '../../shared/useKeyDown';
 import { dayOf } from '../../shared/format';
 import { PageTitle } from '../../shared/PageTitle';
 import { useAppDispatch, useAppSelector } from '../../store';
@@ -60,16 +61,11 @@ function Today() {
     // The Stand must be there first: leaving a place ends what runs.
     setTimeout(() => void runner.startQueue(sessionQueue()), 0);
   }, [blocks, kept, put, navigate]);
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.key !== ' ' || (event.target as HTMLElement).closest('input, textarea, select, button, a, [role]'))
-        return;
-      event.preventDefault();
-      start();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [start]);
+  useKeyDown('input, textarea, select, button, a, [role]', (event) => {
+    if (event.key !== ' ') return;
+    event.preventDefault();
+    start();
+  });
   const totalMin = Math.round((blocks ?? []).reduce((sum, one) => sum + blockS(one), 0) / 60);
   return (
     <Box maxWidth="80rem" pb="40px">

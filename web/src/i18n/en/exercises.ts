@@ -3,7 +3,7 @@ export const exercisesWords = {
   families: {
     airIntoTone: {
       name: 'Air into tone',
-      what: 'A low note grows out of air that already runs, and goes back into it.',
+      what: 'A low note grows out of air that already runs and goes back into it; then a breath.',
     },
     hold: { name: 'Hold', what: 'One note as long as it stays good. The verdict says how long, and what ended it.' },
     countedBreaths: {
@@ -24,7 +24,7 @@ export const exercisesWords = {
     oneBreathDescent: { name: 'One-breath descent', what: 'Down to the lowest note in one slur and one long fade.' },
     homeNote: {
       name: 'Home note',
-      what: 'From the low note up and back, each time farther: it returns at once as itself.',
+      what: 'From the low note up a scale or an arpeggio and back, each time farther: it returns at once as itself.',
     },
     homeCheck: { name: 'Home check', what: 'All fingers down, one low note: does it speak as itself?' },
     vowelSweep: { name: 'Vowel sweep', what: 'One low note through ee – ah – oh – oo, pitch and level held.' },
@@ -49,7 +49,10 @@ export const exercisesWords = {
       name: 'Full-span scale',
       what: 'A major scale from the lowest to the highest note of the horn and back.',
     },
-    endSets: { name: 'End sets', what: 'The four notes at one end of the horn, up and back.' },
+    endSets: {
+      name: 'End sets',
+      what: 'Three notes that many keys share at one end of the horn, from the end and back.',
+    },
     overtoneLadder: {
       name: 'Overtone ladder',
       what: 'One low fingering, one partial more each time, slurred. Add the next when the last is steady.',
@@ -80,7 +83,7 @@ export const exercisesWords = {
     },
     ventMatch: {
       name: 'Vent match',
-      what: 'A note with a high key opened as the bright model, then with it closed, keeping the sound.',
+      what: 'A note with the named high key opened as the bright model, then with it closed, keeping the sound.',
     },
     octaveDisplacement: {
       name: 'Octave displacement',
@@ -106,8 +109,11 @@ export const exercisesWords = {
   },
   cautions: {
     ears: 'High long tones are loud at the ear: protect yours, and take breaks.',
-    dizziness:
-      'Long loud breaths can make dizzy: then stop and breathe as usual. If your heart, lungs or eyes give you trouble, ask a doctor about them.',
+    breath:
+      'Long breaths can make dizzy: then stop and breathe as usual. With heart, lung or eye trouble, a hernia, or when pregnant, ask a doctor about them.',
+    lip: 'Overtones and high notes tire the lip: rest it after these, and stop at pain or numbness.',
+    neighbours: 'These notes carry through walls: think of who lives there.',
+    hands: 'A long stand: strap high enough, neck free, hands light; put the horn down between.',
     dismiss: 'Not again today',
   },
   stages: {
@@ -165,6 +171,8 @@ export const exercisesWords = {
       not: 'Your longest good tone there lately: {{hold}} s. It lasts from {{just}} on, with breath to spare from {{reserve}}.',
       never:
         'Your longest good tone there lately: {{hold}} s. Fewer beats or notes are needed; no tempo is fast enough.',
+      atLeast:
+        'You have held {{hold}} s there at least; how long your breath lasts is not known yet. A Hold would tell.',
       take: 'Take {{reserve}}',
     },
     notPossible: {

@@ -88,6 +88,10 @@ export const namesWords = {
     humBeats: 'Beats hummed',
     betweenBeats: 'Beats between',
     part: 'Part of the horn',
+    breathBeats: 'Beats to breathe',
+    along: 'Along',
+    vent: 'Key opened',
+    set: 'Set of notes',
   },
   options: {
     grow: 'Grow',
@@ -126,5 +130,11 @@ export const namesWords = {
     low: 'Low zone',
     middle: 'Middle zone',
     palm: 'Palm zone',
+    scale: 'A scale',
+    arpeggio: 'An arpeggio',
+    palmD: 'Palm D',
+    palmEFlat: 'Palm E♭',
+    sideC: 'Side C',
+    sideBFlat: 'Side B♭',
   },
 } as const;

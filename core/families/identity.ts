@@ -1,0 +1,21 @@
+import type { ExerciseParameters, Field } from '@inner-hum/core/exercise';
+import { familyById } from './catalogue';
+
+/**
+ * What makes two exercises tries at one thing, on any horn: the family, its notes, and its choices that are no dynamics. Made
+ * easier or harder by beats, tempo, amount or dynamic it stays the same.
+ */
+export function exerciseKey(parameters: ExerciseParameters): string {
+  const fields = Object.entries(familyById(parameters.family).fields);
+  const decisive = fields.filter(([, field]) => field.kind === 'note' || isOtherChoice(field));
+  return [parameters.family, ...decisive.map(([name]) => parameters[name])].join(' ');
+}
+
+/** The same on one horn. */
+export function ownExerciseKey(parameters: ExerciseParameters): string {
+  return `${parameters.instrumentId} ${exerciseKey(parameters)}`;
+}
+
+function isOtherChoice(field: Field): boolean {
+  return field.kind === 'choice' && !field.options.includes('mf');
+}

@@ -1,0 +1,146 @@
+import type { ExerciseParameters } from '@inner-hum/core/exercise';
+import type { Dynamic, Instrument } from '@inner-hum/core/theory';
+
+/** How far a player is. Bounds range, partials and dynamics of what is proposed. */
+export const LEVELS = ['new', 'home', 'advanced'] as const;
+export type Level = (typeof LEVELS)[number];
+
+/** Sides of a tone that a family may leave out of judgement, since they mean nothing in it. */
+export type Aspect =
+  | 'response'
+  | 'timing'
+  | 'air'
+  | 'peak'
+  | 'squeak'
+  /** drift and waver of the pitch */
+  | 'line'
+  | 'slurLevel'
+  | 'changeTime'
+  /** whether it lasted as long as the score */
+  | 'length'
+  /** whether its loudness was the written one */
+  | 'loudness';
+
+/** What only a row of tones shows, or what the family is for: each is judged where a family names it. */
+export type Aim =
+  /** which way of starting fails */
+  | 'ways'
+  /** whether the last breaths are as good as the first */
+  | 'stamina'
+  /** whether changes come evenly */
+  | 'changeTimes'
+  /** how long it held, and what ended it */
+  | 'held'
+  /** whether a tone marked so was a subtone */
+  | 'subtone'
+  /** how soft the first trace was */
+  | 'softest'
+  /** one fade over all the tones */
+  | 'fadeOver'
+  /** how far the colour travelled while the pitch stayed */
+  | 'colourTravel'
+  /** how near two colours are */
+  | 'colourMatch';
+
+/** What a finding is about; what an exercise is for comes first in its verdict. */
+export type Topic = 'break' | 'start' | 'pitch' | 'line' | 'level' | 'colour' | 'change' | 'time' | 'end';
+
+/** Ways to make an exercise easier or harder. */
+export const CHANGE_IDS = [
+  'startLouder',
+  'fasterTempo',
+  'higherNote',
+  'shorter',
+  'fewer',
+  'softer',
+  'slower',
+  'hideTuner',
+  'wider',
+  'lowerNote',
+  'longer',
+  'more',
+] as const;
+export type ChangeId = (typeof CHANGE_IDS)[number];
+
+/** A way to change an exercise, as a family orders them; towards or away from where the horn is easy. */
+export type Turn = Exclude<ChangeId, 'higherNote' | 'lowerNote'> | 'easierNote' | 'harderNote';
+
+/** Sensible limits of a field, narrower than what can be chosen: numbers from–to, dynamics softest–loudest. */
+export type Within = readonly [number, number] | readonly [Dynamic, Dynamic];
+
+/** What a note wants, as a family is asked about it. */
+export interface WantedWork {
+  readonly midi: number;
+  readonly reason: 'failing' | 'response' | 'pitch' | 'slope' | 'steadiness' | 'stale' | 'unmeasured';
+  /** the loudness at which it wants it; left out where it is all one */
+  readonly band?: 'soft' | 'medium' | 'loud';
+}
+
+/** What a family is told of the player when it is asked for an exercise without a need. */
+export interface PlayerNow {
+  readonly horn: Instrument;
+  readonly level: Level;
+  /** how often the family was played before: turns the notes */
+  readonly turn: number;
+  /** the overtone that is to be learnt next */
+  readonly frontier: { readonly tubeMidi: number; readonly partial: number };
+  /** the weakest note of a zone */
+  readonly weakest: (zone: 'low' | 'middle' | 'palm') => number;
+}
+
+/** Values that an exercise differs in from what is usual. */
+export type FieldValues = Readonly<Record<string, number | string>>;
+
+/** What a player works towards. */
+export const GOAL_KINDS = ['softLowEntry', 'longTone', 'highNote'] as const;
+export type GoalKind = (typeof GOAL_KINDS)[number];
+
+/** When the planner may pick a family, and how it is set then. */
+export interface Planned {
+  /** from which level on */
+  readonly from: Level;
+  /** the exercise that works on what a note wants; undefined where it does not */
+  readonly meets?: (work: WantedWork) => FieldValues | undefined;
+  /** which goals it serves, always on their note */
+  readonly goals?: Readonly<Partial<Record<GoalKind, (midi: number) => FieldValues>>>;
+  /** how it is set when nothing asks for it; what is usual when left out; undefined when it can't be now */
+  readonly turn?: (player: PlayerNow) => FieldValues | undefined;
+}
+
+/** Everything that a family decides besides its tones. */
+export interface Teaching {
+  /** the note field that it is mainly about */
+  readonly mainNote?: string;
+  readonly unjudged?: readonly Aspect[];
+  readonly aims?: readonly Aim[];
+  /** what it is for; that of its stage when left out */
+  readonly about?: readonly Topic[];
+  /** ways to make it easier and harder, in the order in which they are tried */
+  readonly easier: readonly Turn[];
+  readonly harder: readonly Turn[];
+  /** the field that says how much there is of it, and the size of one step of it (1) */
+  readonly amount?: string;
+  readonly amountStep?: number;
+  readonly within?: Readonly<Record<string, Within>>;
+  /** what is asked of a breath before anything is measured, seconds; by the size of the horn when left out */
+  readonly firstBreathS?: number;
+  /** no step makes a breath longer than this, seconds */
+  readonly longestBreathS?: number;
+  /** when it may be planned; never when left out */
+  readonly planned?: Planned;
+}
+
+/** The dynamic of a need: soft p, medium mf, loud f. */
+export function dynamicOf(band: WantedWork['band']): Dynamic {
+  return band === 'soft' ? 'p' : band === 'loud' ? 'f' : 'mf';
+}
+
+/** One of a list, another each turn. */
+export function byTurn<T>(list: readonly T[], turn: number): T {
+  return list[turn % list.length]!;
+}
+
+/** The note that an exercise is mainly about; undefined for a family that is about none. */
+export function mainNoteOf(teaching: Teaching, exercise: ExerciseParameters): number | undefined {
+  return teaching.mainNote === undefined ? undefined : Number(exercise[teaching.mainNote]);
+}

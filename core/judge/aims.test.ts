@@ -1,0 +1,141 @@
+import { describe, expect, it } from 'vitest';
+import { exerciseScore, familyById, usualExercise } from '../families';
+import { measured, type StepMeasures } from '../measure';
+import { aimFindings } from './aims';
+import type { LevelRuler } from '../theory';
+
+const scoreOf = (id: string) => exerciseScore(usualExercise(familyById(id), 'alto'));
+const silent: StepMeasures = { kind: 'silent' };
+const tone = (change: { octave?: boolean; share?: number; responseS?: number; beats?: number } = {}) =>
+  ({
+    kind: 'sounded',
+    onsetS: 1,
+    endS: 9,
+    responseS: measured(change.responseS ?? 0.02, 0.01),
+    latenessS: measured(0, 0.01),
+    shareInWindow: measured(change.share ?? 1, 0.01),
+    hold: { beats: measured(change.beats ?? 8, 0.01), fault: 'none' },
+    jumps: change.octave ? [{ kind: 'jump', atS: 1, lastsS: 0.4, fromPartial: 1, toPartial: 2, cameBack: true }] : [],
+  }) as unknown as StepMeasures;
+const MEASURED: LevelRuler = { softestDb: -50, loudestDb: -20, origin: 'measured' };
+const found = (measures: readonly StepMeasures[], family: string) => {
+  const about = {
+    score: scoreOf(family),
+    parameters: usualExercise(familyById(family), 'alto'),
+    demand: 'firm',
+    ruler: MEASURED,
+    before: [],
+  } as const;
+  return aimFindings(measures, about, familyById(family).teaching.aims ?? []);
+};
+const ids = (measures: readonly StepMeasures[], family: string) => found(measures, family).map((one) => one.id);
+
+describe('tongue or air', () => {
+  const good = tone();
+  const bad = tone({ octave: true });
+  it.each([
+    [[bad, bad, good, good], [good, good, good, good], ['tongueFails']],
+    [[good, good, good, good], [bad, good, bad, bad], ['airFails']],
+    [[bad, bad, bad, good], [bad, silent, good, bad], ['bothFail']],
+    [[bad, good, good, good], [good, good, good, good], []],
+    [[good, good, good, good], [good, good, good, good], []],
+  ])('case %#', (tongued, aired, expected) => expect(ids([...tongued, ...aired], 'tongueOrAir')).toEqual(expected));
+  it('counts the shares', () =>
+    expect(found([bad, bad, bad, good, good, good, good, good], 'tongueOrAir')[0]!.values).toEqual({
+      tonguePercent: 75,
+      airPercent: 0,
+    }));
+});
+
+describe('counted breaths', () => {
+  const row = (change: (i: number) => Parameters<typeof tone>[0]) =>
+    Array.from({ length: 6 }, (_, i) => tone(change(i)));
+  it('the last as good as the first says nothing', () =>
+    expect(
+      ids(
+        row(() => ({})),
+        'countedBreaths',
+      ),
+    ).toEqual([]));
+  it('a third less within the window is worse', () =>
+    expect(
+      ids(
+        row((i) => ({ share: i < 4 ? 1 : 0.67 })),
+        'countedBreaths',
+      ),
+    ).toEqual(['laterWorse']));
+  it('80 ms later to speak is worse, 40 ms is not', () => {
+    expect(
+      ids(
+        row((i) => ({ responseS: i < 4 ? 0.02 : 0.1 })),
+        'countedBreaths',
+      ),
+    ).toEqual(['laterWorse']);
+    expect(
+      ids(
+        row((i) => ({ responseS: i < 4 ? 0.02 : 0.06 })),
+        'countedBreaths',
+      ),
+    ).toEqual([]);
+  });
+  it('two tones are no row', () => expect(ids([tone(), tone({ share: 0 })], 'countedBreaths')).toEqual([]));
+});
+
+describe('hold', () => {
+  it('the best of the tries, in beats and seconds', () => {
+    const [finding] = found([tone({ beats: 9 }), tone({ beats: 14 }), silent], 'hold');
+    expect(finding).toMatchObject({ id: 'held', weight: 0, stepIndex: 1, values: { beats: 14, seconds: 14 } });
+  });
+  it('nothing held, nothing said', () => expect(ids([silent, silent, silent], 'hold')).toEqual([]));
+});
+
+describe('aims of a colour and a level', () => {
+  const at = (levelDb: number, centroid = 4, cents = 0) =>
+    ({
+      kind: 'sounded',
+      onsetS: 1,
+      endS: 4,
+      jumps: [],
+      levelDb: measured(levelDb, 0.3),
+      softestDb: measured(levelDb, 0.3),
+      centroidPartials: measured(centroid, 0.1),
+      colourTravelPartials: measured(centroid / 5, 0.1),
+      pitchCentreCents: measured(cents, 0.5),
+    }) as unknown as StepMeasures;
+  it('a subtone lies well under the full tone, darker, at its pitch', () => {
+    expect(ids([at(-22, 5), at(-34, 3), at(-22, 5)], 'fullAndSubtone')).toEqual(['subtone']);
+    expect(ids([at(-22, 5), at(-25, 3), at(-22, 5)], 'fullAndSubtone')).toEqual(['noSubtone']);
+    expect(ids([at(-22, 5), at(-34, 4.9), at(-22, 5)], 'fullAndSubtone')).toEqual(['noSubtone']);
+    expect(ids([at(-22, 5), at(-34, 3, -20), at(-22, 5)], 'fullAndSubtone')).toEqual(['subtone', 'subtoneSags']);
+  });
+  it('a descent is one fade', () => {
+    expect(
+      ids(
+        [-20, -23, -26, -30, -34, -38].map((db) => at(db)),
+        'oneBreathDescent',
+      ),
+    ).toEqual(['fades']);
+    expect(
+      ids(
+        [-20, -23, -26, -22, -34, -38].map((db) => at(db)),
+        'oneBreathDescent',
+      ),
+    ).toEqual(['fadeBack']);
+    expect(
+      ids(
+        [-20, -20, -21, -21, -22, -22].map((db) => at(db)),
+        'oneBreathDescent',
+      ),
+    ).toEqual(['fadeShallow']);
+  });
+  it('a vowel sweep travels in colour, or does not', () => {
+    expect(ids([at(-22, 5)], 'vowelSweep')).toEqual(['colourTravels']);
+    expect(ids([at(-22, 1)], 'vowelSweep')).toEqual(['colourStays']);
+  });
+  it('the first trace is told against the player’s own softest', () =>
+    expect(found([at(-44), at(-47)], 'firstTrace')).toMatchObject([
+      { id: 'firstTraceAt', stepIndex: 1, values: { db: 3 } },
+    ]));
+});
+
+it('other families have no findings of a row', () => expect(ids([tone(), tone()], 'swell')).toEqual([]));

@@ -1,0 +1,227 @@
+import { beatSeconds, type Score } from '@inner-hum/core/exercise';
+import type { Aim } from '@inner-hum/core/families';
+import { DEMAND_CENTS, limitOf, median, responseSeries, valueOf, type StepMeasures } from '@inner-hum/core/measure';
+import type { LevelRuler } from '@inner-hum/core/theory';
+import { finding, type Finding } from './finding';
+import type { Sounded } from './rule';
+import type { TakeCase } from './takeCase';
+
+/** Share of starts that must fail for a way of starting to fail, and what the other way may have. */
+const FAILS = 0.4;
+const SPEAKS = 0.2;
+/** The last third is worse than the first when it holds this much less of the pitch window, or speaks so much later. */
+const WORSE_SHARE = 0.25;
+const WORSE_RESPONSE_S = 0.06;
+/** Changes are uneven when they wander by this share of a beat, over at least so many. */
+const UNEVEN_BEATS = 0.07;
+const LEAST_CHANGES = 4;
+/** Two pairs differ in their distance when it is by this much, dB: twice the error of one. */
+const NEARER_DB = 1.5;
+/** A subtone lies this far under the full tone, dB, with so much less colour, share of its centroid. */
+const SUBTONE_DB = 6;
+const SUBTONE_COLOUR = 0.85;
+/** A tone of a fade may be this much louder than the one before it, dB. */
+const FADE_BACK_DB = 2.5;
+/** A colour that travels less than this over the vowels stayed where it was, partials. */
+const COLOUR_TRAVEL = 0.5;
+
+/** A take as its aims are judged: what was played of it, up to the last tone that sounded. */
+interface Played {
+  readonly measures: readonly StepMeasures[];
+  readonly about: TakeCase;
+}
+
+/** What is found of each aim. */
+const AIMS: Readonly<Record<Aim, (played: Played) => Finding[]>> = {
+  ways,
+  stamina,
+  changeTimes,
+  held,
+  subtone,
+  softest,
+  fadeOver,
+  colourTravel,
+  colourMatch,
+};
+
+/** What a family's own aims find, and what any row of pairs shows. */
+export function aimFindings(measures: readonly StepMeasures[], about: TakeCase, aims: readonly Aim[]): Finding[] {
+  const played = { measures: measures.slice(0, measures.findLastIndex(isSounded) + 1), about };
+  return [...aims.flatMap((aim) => AIMS[aim](played)), ...pairsNearer(played)];
+}
+
+function isSounded(step: StepMeasures): step is Sounded {
+  return step.kind === 'sounded';
+}
+
+/** Tones that sounded, each with its place in the score. */
+function soundedOf({ measures }: Played) {
+  return measures.flatMap((step, stepIndex) => (isSounded(step) ? [{ step, stepIndex }] : []));
+}
+
+/** Which way of starting fails. */
+function ways({ measures, about: { score } }: Played): Finding[] {
+  const failing = (attack: 'tongue' | 'breath') => {
+    const starts = measures.filter((_, i) => score.steps[i]!.attack === attack);
+    return starts.length ? 1 - responseSeries(starts).spokeShare : 0;
+  };
+  const tongue = failing('tongue');
+  const air = failing('breath');
+  const values = { tonguePercent: 100 * tongue, airPercent: 100 * air };
+  const severity = Math.max(tongue, air) / FAILS;
+  if (tongue >= FAILS && air >= FAILS) return [finding('bothFail', 2, 0, values, severity)];
+  if (tongue >= FAILS && air <= SPEAKS) return [finding('tongueFails', 2, 0, values, severity)];
+  if (air >= FAILS && tongue <= SPEAKS) return [finding('airFails', 2, 0, values, severity)];
+  return [];
+}
+
+/** Whether the last tones are as good as the first. */
+function stamina({ measures }: Played): Finding[] {
+  const third = Math.floor(measures.length / 3);
+  if (third === 0) return [];
+  const first = measures.slice(0, third);
+  const last = measures.slice(-third);
+  const share = (steps: readonly StepMeasures[]) =>
+    mean(steps.map((step) => (isSounded(step) ? (valueOf(step.shareInWindow) ?? 0) : 0)));
+  const response = (steps: readonly StepMeasures[]) => responseSeries(steps).medianResponseS ?? 0;
+  const less = share(first) - share(last);
+  const laterS = response(last) - response(first);
+  if (less < WORSE_SHARE && laterS < WORSE_RESPONSE_S) return [];
+  const values = { percent: Math.max(0, 100 * less), ms: Math.max(0, 1000 * laterS) };
+  return [
+    finding('laterWorse', 2, measures.length - 1, values, Math.max(less / WORSE_SHARE, laterS / WORSE_RESPONSE_S)),
+  ];
+}
+
+/** Changes whose moments wander against the count. */
+function changeTimes({ measures, about: { score } }: Played): Finding[] {
+  const limitS = UNEVEN_BEATS * beatSeconds(score);
+  const offS = measures.flatMap((step) => (isSounded(step) && step.pair ? (valueOf(step.pair.changeS) ?? []) : []));
+  if (offS.length < LEAST_CHANGES) return [];
+  const centreS = median(offS);
+  const spreadS = Math.sqrt(mean(offS.map((oneS) => (oneS - centreS) ** 2)));
+  if (spreadS < limitS) return [];
+  return [finding('unevenTime', 2, 0, { ms: 1000 * spreadS, count: offS.length }, spreadS / limitS)];
+}
+
+/** How long the best tone held, and what ended it. A tone that ended because the breath did has no fault. */
+function held({ measures, about: { score } }: Played): Finding[] {
+  const beatsOf = (step: StepMeasures) => (isSounded(step) ? (valueOf(step.hold.beats) ?? 0) : 0);
+  const beats = Math.max(0, ...measures.map(beatsOf));
+  const stepIndex = measures.findIndex((step) => beatsOf(step) === beats);
+  const best = measures[stepIndex];
+  if (beats === 0 || !best || !isSounded(best)) return [];
+  const until = {
+    jump: 'heldUntilJump',
+    dropOut: 'heldUntilGap',
+    pitch: 'heldUntilPitch',
+    ended: 'held',
+    none: 'held',
+  };
+  const id = until[best.hold.fault] as 'held' | 'heldUntilJump' | 'heldUntilGap' | 'heldUntilPitch';
+  return [finding(id, id === 'held' ? 0 : 1, stepIndex, { beats, seconds: beats * beatSeconds(score) }, 1)];
+}
+
+/** Whether the soft tone between two full ones was a subtone: well under them, darker, at the same pitch. */
+function subtone({ measures, about: { demand } }: Played): Finding[] {
+  const [full, sub] = measures;
+  if (!full || !sub || !isSounded(full) || !isSounded(sub)) return [];
+  const [loudDb, softDb] = [levelDb(full), levelDb(sub)];
+  const [bright, dark] = [valueOf(full.centroidPartials), valueOf(sub.centroidPartials)];
+  if (loudDb === undefined || softDb === undefined || bright === undefined || dark === undefined) return [];
+  const db = loudDb - softDb;
+  const found: Finding[] = [];
+  if (db < SUBTONE_DB || dark > SUBTONE_COLOUR * bright) {
+    const severity = Math.max(SUBTONE_DB / Math.max(1, db), dark / (SUBTONE_COLOUR * bright));
+    found.push(finding('noSubtone', 2, 1, { db: Math.max(0, db), partials: Math.max(0, bright - dark) }, severity));
+  } else found.push(finding('subtone', 0, 1, { db }));
+  const sag = (valueOf(full.pitchCentreCents) ?? 0) - (valueOf(sub.pitchCentreCents) ?? 0);
+  const limit = DEMAND_CENTS[demand];
+  if (sag > limit) found.push(finding('subtoneSags', 2, 1, { cents: sag }, sag / limit));
+  return found;
+}
+
+/** How soft the softest tone was, over the softest of the player's ruler; only told against a measured one. */
+function softest(played: Played): Finding[] {
+  const { ruler } = played.about;
+  if (ruler?.origin !== 'measured') return [];
+  const levels = soundedOf(played).flatMap(({ step, stepIndex }) => {
+    const db = valueOf(step.softestDb);
+    return db === undefined ? [] : [{ db, stepIndex }];
+  });
+  const best = levels.sort((a, b) => a.db - b.db)[0];
+  return best ? [finding('firstTraceAt', 0, best.stepIndex, { db: best.db - ruler.softestDb })] : [];
+}
+
+/** One fade over all the tones: none louder than the one before, and far enough in the end. */
+function fadeOver(played: Played): Finding[] {
+  const { score, demand } = played.about;
+  const levels = soundedOf(played).flatMap(({ step, stepIndex }) => {
+    const db = levelDb(step);
+    return db === undefined ? [] : [{ db, stepIndex }];
+  });
+  if (levels.length < 3) return [];
+  const rises = levels.slice(1).map(({ db, stepIndex }, i) => ({ db: db - levels[i]!.db, stepIndex }));
+  const largest = rises.reduce((most, rise) => (rise.db > most.db ? rise : most));
+  const fallDb = levels[0]!.db - levels.at(-1)!.db;
+  const plannedDb = plannedFall(score, played.about.ruler);
+  if (largest.db > FADE_BACK_DB)
+    return [finding('fadeBack', 2, largest.stepIndex, { db: largest.db }, largest.db / FADE_BACK_DB)];
+  const wantedDb = limitOf('rangeShare', demand) * plannedDb;
+  const whole = levels.length === score.steps.length;
+  if (whole && fallDb < wantedDb) {
+    const severity = wantedDb / Math.max(1, fallDb);
+    return [finding('fadeShallow', 2, levels.at(-1)!.stepIndex, { db: Math.max(0, fallDb), plannedDb }, severity)];
+  }
+  return [finding('fades', 0, 0, { db: Math.max(0, fallDb) })];
+}
+
+/** How far the colour travelled while the pitch stayed. */
+function colourTravel(played: Played): Finding[] {
+  const widest = Math.max(0, ...soundedOf(played).flatMap(({ step }) => valueOf(step.colourTravelPartials) ?? []));
+  if (soundedOf(played).length === 0) return [];
+  return widest < COLOUR_TRAVEL
+    ? [finding('colourStays', 2, 0, { partials: widest }, COLOUR_TRAVEL / Math.max(0.1, widest))]
+    : [finding('colourTravels', 0, 0, { partials: widest })];
+}
+
+/** How near the colours of the pairs are; that they are too far apart is a finding of the pair. */
+function colourMatch(played: Played): Finding[] {
+  const apart = pairDistances(played);
+  if (apart.length === 0) return [];
+  const db = median(apart.map((pair) => pair.db));
+  return db <= limitOf('pairDistanceDb', played.about.demand) ? [finding('colourNear', 0, 0, { db })] : [];
+}
+
+/** Pairs that come nearer to each other over the tries. */
+function pairsNearer(played: Played): Finding[] {
+  const apart = pairDistances(played);
+  const [first, last] = [apart[0], apart.at(-1)];
+  if (!first || !last || first.db - last.db < NEARER_DB) return [];
+  return [finding('pairsNearer', 0, last.stepIndex, { fromDb: first.db, db: last.db })];
+}
+
+function pairDistances(played: Played) {
+  return soundedOf(played).flatMap(({ step, stepIndex }) => {
+    const db = step.pair && valueOf(step.pair.spectralDistanceDb);
+    return db === undefined ? [] : [{ db, stepIndex }];
+  });
+}
+
+/** Median level of a tone's body, dBFS. */
+function levelDb(step: Sounded): number | undefined {
+  return valueOf(step.levelDb);
+}
+
+/** What the score asks the level to fall by from its first tone to its last, dB. */
+function plannedFall({ steps }: Score, ruler: LevelRuler | undefined): number {
+  const place = (point: Score['steps'][number]['dynamics'][number]) => point.position ?? 0;
+  const [first, last] = [steps[0]!.dynamics, steps.at(-1)!.dynamics];
+  const mid = (points: typeof first) => mean(points.map(place));
+  const spanDb = ruler ? ruler.loudestDb - ruler.softestDb : 30;
+  return Math.max(0, (mid(first) - mid(last)) * spanDb);
+}
+
+function mean(values: readonly number[]): number {
+  return values.reduce((sum, value) => sum + value, 0) / Math.max(1, values.length);
+}
