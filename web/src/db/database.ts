@@ -1,6 +1,6 @@
 import { migrate, type TakePlan, type TakeRecord } from '@inner-hum/core/take';
 import type { Cell, Digest, KeptFirst, TonesOfDay } from '@inner-hum/core/plan';
-import { Dexie, type DexieOptions, type EntityTable } from 'dexie';
+import { Dexie, type DexieOptions, type EntityTable, type Transaction } from 'dexie';
 import { guardDerived, rebuildDerived } from './derived';
 import { detailOf } from '../i18n/detailOf';
 
@@ -88,17 +88,24 @@ export class InnerHumDatabase extends Dexie {
       })
       .upgrade(rebuildDerived);
     this.version(7).stores({ bin: 'takeId, deletedAtMs' });
-    for (const version of [2, 3, 4])
-      this.version(version).upgrade((transaction) =>
-        transaction
-          .table<TakeRecord>('takes')
-          .toCollection()
-          .modify((_, row) => {
-            row.value = migrate(row.value) as TakeRecord;
-          }),
-      );
+    for (const version of [2, 3, 4]) this.version(version).upgrade(migrateTakes);
+    // Tones have more measures; digests know which breaths were heard to their end, and which exercise is which.
+    this.version(8).upgrade(async (transaction) => {
+      await migrateTakes(transaction);
+      await rebuildDerived(transaction);
+    });
     guardDerived(this);
   }
+}
+
+/** Every take in today's form. */
+async function migrateTakes(transaction: Transaction): Promise<void> {
+  await transaction
+    .table<TakeRecord>('takes')
+    .toCollection()
+    .modify((_, row) => {
+      row.value = migrate(row.value) as TakeRecord;
+    });
 }
 
 /** The one database of this page or worker. */

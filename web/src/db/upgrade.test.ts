@@ -1,37 +1,61 @@
 import 'fake-indexeddb/auto';
 import { Dexie } from 'dexie';
-import { beforeAll, expect, it } from 'vitest';
+import { beforeEach, expect, it } from 'vitest';
 import { toldTake } from '../testing/takes';
+import { migrate } from '@inner-hum/core/take';
 import { InnerHumDatabase } from './database';
 
 const take = toldTake('a', 1, 12).record;
+const TABLES = {
+  takes: 'id, startedAt',
+  frames: 'takeId',
+  sounds: 'takeId',
+  drafts: 'takeId',
+  draftPieces: '++id, takeId',
+  settings: 'name',
+  digests: 'takeId, startedAtMs, setupKey, *tags',
+  cells: 'key, instrumentId, setupKey',
+};
+const older = { takeId: 'a', startedAtMs: 1, tags: ['size:tenor', 'exercise:swell 67'], setupKey: '' };
 
-/** The layout before trends were kept by day, with a take and a digest as they were then. */
-beforeAll(async () => {
-  const older = new Dexie('inner-hum');
-  older.version(5).stores({
-    takes: 'id, startedAt',
-    frames: 'takeId',
-    sounds: 'takeId',
-    drafts: 'takeId',
-    draftPieces: '++id, takeId',
-    settings: 'name',
-    digests: 'takeId, startedAtMs, setupKey, *tags',
-    cells: 'key, instrumentId, setupKey',
-  });
-  await older.table('takes').put(take);
-  await older.table('digests').put({ takeId: 'a', startedAtMs: 1, tags: ['size:tenor'], setupKey: '' });
-  await older.table('cells').put({ key: 'stale', instrumentId: 'tenor', setupKey: '' });
-  older.close();
-});
+/** A database as an older version left it. */
+async function leftBy(version: number, tables: Record<string, string>, kept: object): Promise<void> {
+  const before = new Dexie('inner-hum');
+  before.version(version).stores(tables);
+  await before.table('takes').put(kept);
+  await before.table('digests').put(older);
+  await before.table('cells').put({ key: 'stale', instrumentId: 'tenor', setupKey: '' });
+  before.close();
+}
 
-it('an older database keeps its takes; what they tell is made anew', async () => {
+beforeEach(() => Dexie.delete('inner-hum'));
+
+it('before trends were kept by day: takes stay, what they tell is made anew', async () => {
+  await leftBy(5, TABLES, take);
   const database = new InnerHumDatabase();
-  expect(await database.takes.toArray()).toEqual([take]);
+  expect(await database.takes.toArray()).toEqual([migrate(take)]);
   expect(await database.digests.toArray()).toMatchObject([{ takeId: 'a', startedAtMs: Date.parse(take.startedAt) }]);
   expect(await database.digests.where('tags').equals('note:67').count()).toBe(1);
   expect(new Set((await database.cells.toArray()).map((one) => one.midi))).toEqual(new Set([67]));
   expect((await database.tones.toArray()).map((one) => [...one.value])).toEqual([[12]]);
   expect((await database.firsts.toArray()).map((one) => one.kind)).toEqual(['held']);
+  database.close();
+});
+
+it('before tones had a level of their own: it is absent, and exercises are found by today’s key', async () => {
+  const measures = take.measures.map((step) => {
+    const { levelDb: _, colourTravelPartials: __, ...rest } = step as Extract<typeof step, { kind: 'sounded' }>;
+    return rest;
+  });
+  await leftBy(
+    7,
+    { ...TABLES, tones: 'key', firsts: 'key, takeId', bin: 'takeId, deletedAtMs' },
+    { ...take, measures },
+  );
+  const database = new InnerHumDatabase();
+  const [kept] = await database.takes.toArray();
+  expect(kept!.measures[0]).toMatchObject({ levelDb: { kind: 'absent', reason: 'olderVersion' } });
+  expect(await database.digests.where('tags').equals('exercise:swell 67').count()).toBe(0);
+  expect(await database.digests.where('tags').equals('exercise:swell 67 growFade breath').count()).toBe(1);
   database.close();
 });
