@@ -136,6 +136,7 @@ const CHOOSERS: Readonly<Record<string, Chooser>> = {
     planSession({
       instrumentId: 'alto',
       minutes: MINUTES,
+      level: 'home',
       style: 'sweep',
       notes: hornMap(cells.values()),
       sources: new Map(),

@@ -27,6 +27,8 @@ test('a ladder by microphone: the planted break to partial 5 is found, and only 
   await page.goto('/stand');
   await page.getByRole('combobox', { name: 'Exercise' }).selectOption({ label: 'Overtone ladder' });
   await page.getByRole('combobox', { name: 'Pattern' }).selectOption({ label: 'Up and back' });
+  await page.getByRole('spinbutton', { name: 'Up to partial' }).fill('4');
+  await page.getByRole('spinbutton', { name: 'Times' }).fill('1');
   await page.getByRole('spinbutton', { name: 'Tempo' }).fill('120');
   await page.getByText('Cue, silent bars, beat one').click();
   await page.getByRole('combobox', { name: 'Beat one' }).selectOption({ label: 'with my first tone' });

@@ -20,15 +20,24 @@ const SHARE_OF_HELD = 0.85;
 /** A tempo is raised by no more than this before beats are taken away. */
 const FASTEST_SHARE = 1.25;
 
+/** The longest good tone of a player somewhere on the horn. */
+export interface Held {
+  readonly holdS: number;
+  /** whether a breath was ever heard to its end there: else the player can hold at least so long */
+  readonly sure: boolean;
+}
+
 /**
- * The longest breath that is asked of a player in a family, seconds.
- * @param heldS the longest good tone of this player there, where one was measured
+ * The longest breath that is asked of a player in a family, seconds: 85 % of what was held there. A tone that the score ended
+ * is only a lower bound, and never makes the limit shorter.
  */
-export function breathLimitS(family: Family, instrumentId: InstrumentId, heldS?: number): number {
+export function breathLimitS(family: Family, instrumentId: InstrumentId, held?: Held): number {
   const high = family.stage === 'overtones' || family.stage === 'altissimo';
   const firstS = family.teaching.firstBreathS ?? (high ? HIGH_PARTIALS_S : FIRST_BREATH_S[instrumentId]);
   const most = family.teaching.longestBreathS ?? Infinity;
-  return Math.min(most, heldS === undefined ? firstS : SHARE_OF_HELD * heldS);
+  if (!held) return Math.min(most, firstS);
+  const ownS = SHARE_OF_HELD * held.holdS;
+  return Math.min(most, held.sure ? ownS : Math.max(firstS, ownS));
 }
 
 /**

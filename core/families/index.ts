@@ -1,5 +1,5 @@
 export { exerciseScore, FAMILIES, familyById, usualExercise } from './catalogue';
-export { breathLimitS, fittedToBreath } from './breath';
+export { breathLimitS, fittedToBreath, type Held } from './breath';
 export { STAGES, topicsOf, type Family, type Stage } from './family';
 export {
   CHANGE_IDS,

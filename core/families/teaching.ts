@@ -97,10 +97,14 @@ export type GoalKind = (typeof GOAL_KINDS)[number];
 
 /** When the planner may pick a family, and how it is set then. */
 export interface Planned {
+  /** where it stands in a session; by its stage when left out */
+  readonly slot?: 'measure' | 'overtones';
   /** from which level on */
   readonly from: Level;
   /** the exercise that works on what a note wants; undefined where it does not */
   readonly meets?: (work: WantedWork) => FieldValues | undefined;
+  /** the exercise that works on a step between a note and the next above it */
+  readonly seam?: (lower: number) => FieldValues;
   /** which goals it serves, always on their note */
   readonly goals?: Readonly<Partial<Record<GoalKind, (midi: number) => FieldValues>>>;
   /** how it is set when nothing asks for it; what is usual when left out; undefined when it can't be now */

@@ -1,6 +1,6 @@
 import { scoreOf, TEMPO_RANGE_BPM, breathBudget, type ExerciseParameters } from '@inner-hum/core/exercise';
 import { DYNAMICS, type Dynamic } from '@inner-hum/core/theory';
-import { breathLimitS, fittedToBreath } from './breath';
+import { breathLimitS, fittedToBreath, type Held } from './breath';
 import { familyById } from './catalogue';
 import type { Family } from './family';
 import { playable } from './nearest';
@@ -17,8 +17,8 @@ const EASY_NOTES = { from: 65, to: 79 } as const;
 export interface Room {
   /** written notes that a goal names: they are not moved */
   readonly goalNotes: readonly number[];
-  /** the longest good tone of this player in such an exercise, seconds; undefined when none was measured */
-  readonly heldS?: number;
+  /** the longest good tone of this player in such an exercise; undefined when none was measured */
+  readonly held?: Held;
 }
 
 /** A change of an exercise: what it is called, and the values that differ. */
@@ -35,7 +35,7 @@ export function turned(turn: Turn, now: ExerciseParameters, room: Room): MadeTur
   const family = familyById(now.family);
   const made = step(turn, now, family, room);
   if (!made) return undefined;
-  const limitS = breathLimitS(family, now.instrumentId, room.heldS);
+  const limitS = breathLimitS(family, now.instrumentId, room.held);
   const asked = { ...now, ...made.values };
   // One partial or note more goes into the same breath.
   const next = turn === 'more' ? fittedIfNeeded(asked, now, family, limitS) : asked;

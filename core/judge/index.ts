@@ -1,6 +1,7 @@
 export { presentTake, type PastTake, type PresentTake } from './acrossTakes';
 export { assess, type Assignment } from './assess';
 export { judgeTake } from './judgeTake';
+export { nextStep, type StepBounds } from './nextStep';
 export type { TakeCase } from './takeCase';
 export {
   leakVerdict,

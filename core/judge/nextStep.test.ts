@@ -92,7 +92,9 @@ describe('nextStep', () => {
   it('asks for no longer breath than the player has', () => {
     const long = { ...usual('swell'), softest: 'pp', loudest: 'ff', tunerHidden: true };
     expect(nextStep('harder', [], long).change).toBe('none');
-    expect(nextStep('harder', [], long, { goalNotes: [], harderToday: false, heldS: 14 })).toEqual({
+    expect(
+      nextStep('harder', [], long, { goalNotes: [], harderToday: false, held: { holdS: 14, sure: true } }),
+    ).toEqual({
       change: 'slower',
       parameters: { tempoBpm: 55 },
     });

@@ -1,44 +1,36 @@
-import { type ExerciseParameters } from '@inner-hum/core/exercise';
-import { familyById, usualExercise } from '@inner-hum/core/families';
+import type { ExerciseParameters } from '@inner-hum/core/exercise';
+import { FAMILIES, usualExercise, type Family, type FieldValues, type WantedWork } from '@inner-hum/core/families';
 import { zoneOf, type InstrumentId } from '@inner-hum/core/theory';
 import type { Need } from './needs';
 import type { Seam } from './seams';
 
-const BREAK = { from: 73, to: 75 } as const;
-
-/** The exercise that works on what a note wants. */
+/** The exercise that works on what a note wants: the first family that says it does. */
 export function exerciseFor(
-  { midi, reason }: Pick<Need, 'midi' | 'reason'>,
+  need: Pick<Need, 'midi' | 'reason' | 'band'>,
   instrumentId: InstrumentId,
 ): ExerciseParameters {
-  const on = (family: string, change: Readonly<Record<string, number | string>> = {}): ExerciseParameters => ({
-    ...usualExercise(familyById(family), instrumentId),
-    writtenMidi: midi,
-    ...change,
-  });
-  const low = zoneOf(midi) === 'low';
-  switch (reason) {
-    case 'failing':
-      if (low) return on('tongueOrAir');
-      return midi >= BREAK.from && midi <= BREAK.to
-        ? usualExercise(familyById('crossingBreak'), instrumentId)
-        : on('countedBreaths', { beats: 4 });
-    case 'response':
-      return low ? on('airIntoTone') : on('countedBreaths', { beats: 4, dynamic: 'p' });
-    case 'slope':
-    case 'stale':
-    case 'unmeasured':
-      // A swell tells of all three loudnesses at once.
-      return on('swell');
-    case 'pitch':
-    case 'steadiness':
-      return on('hold', { beats: 8, repeats: 2 });
-  }
+  return firstOf((family) => family.teaching.planned?.meets?.(workOf(need)), instrumentId);
 }
 
-/** The exercise that works on a seam: from the lower note to the upper at the peak of a swell, or their starts. */
+/** The exercise that works on a seam: across it, or on the starts of the note that answers late. */
 export function exerciseForSeam({ lower, upper, quantity }: Seam, instrumentId: InstrumentId): ExerciseParameters {
   if (quantity === 'responseS')
     return exerciseFor({ midi: zoneOf(lower) === 'low' ? lower : upper, reason: 'response' }, instrumentId);
-  return { ...usualExercise(familyById('relaySwell'), instrumentId), writtenMidi: lower, pairs: 1 };
+  return firstOf((family) => family.teaching.planned?.seam?.(lower), instrumentId);
+}
+
+/** A need as a family is asked about it. */
+export function workOf({ midi, reason, band }: Pick<Need, 'midi' | 'reason' | 'band'>): WantedWork {
+  return { midi, reason, ...(band && { band }) };
+}
+
+function firstOf(
+  valuesOf: (family: Family) => FieldValues | undefined,
+  instrumentId: InstrumentId,
+): ExerciseParameters {
+  for (const family of FAMILIES as readonly Family[]) {
+    const values = valuesOf(family);
+    if (values) return { ...usualExercise(family, instrumentId), ...values };
+  }
+  throw new RangeError('no family works on that');
 }

@@ -1,4 +1,5 @@
 import type { Score } from '@inner-hum/core/exercise';
+import type { Held } from '@inner-hum/core/families';
 import { dynamicPosition, zoneOf } from '@inner-hum/core/theory';
 
 /** How long a tone stayed good. */
@@ -8,13 +9,6 @@ export interface HeldTone {
   readonly holdS: number;
   /** whether the breath ended it and not the score: else it is only a lower bound */
   readonly ended?: boolean;
-}
-
-/** The longest good tone of a player somewhere on the horn. */
-export interface Held {
-  readonly holdS: number;
-  /** whether a breath was ever heard to its end there: else the player can hold at least so long */
-  readonly sure: boolean;
 }
 
 /** The longest good tones by zone and loudness. */

@@ -12,7 +12,7 @@ export {
   type SetupPart,
 } from './digest';
 export { cellsAfter, cellsFrom, RECENT, type Cell } from './cells';
-export { heldFor, isLoud, longestHolds, type Held, type HeldTone, type Holds } from './holds';
+export { heldFor, isLoud, longestHolds, type HeldTone, type Holds } from './holds';
 export { estimate, knownValue, type Estimate } from './estimate';
 export { difference, hornMap, ofNote, type NoteOnMap } from './hornMap';
 export { seams, SEAM_QUANTITIES, type Seam, type SeamQuantity } from './seams';
@@ -29,16 +29,8 @@ export { leakWatch, type LeakWatch } from './leakWatch';
 export { fingeringTrials, type FingeringTrials } from './fingeringTrials';
 export { exerciseFor, exerciseForSeam } from './exerciseFor';
 export { needs, NEED_REASONS, type Need, type NeedReason } from './needs';
-export {
-  adapted,
-  GOAL_KINDS,
-  VERDICT_S,
-  type Goal,
-  type GoalKind,
-  type Outcome,
-  type Reason,
-  type SessionBlock,
-} from './session';
+export { adapted, VERDICT_S, type Goal, type Outcome, type Reason, type SessionBlock } from './session';
+export { levelNow } from './level';
 export { blockS, MINUTES, planSession, type PlanFor } from './planner';
 export { changeWorthKnowing } from './changeWorthKnowing';
 export { planWeek, type WeekDay } from './week';

@@ -61,6 +61,7 @@ it('a week plans each day on what the days before would have been, and rests whe
   const from = {
     instrumentId: 'alto',
     minutes: 15,
+    level: 'home',
     style: 'sweep',
     notes: [],
     sources: new Map(),

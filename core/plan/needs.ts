@@ -1,4 +1,4 @@
-import { limitOf, LOUDNESS_BANDS } from '@inner-hum/core/measure';
+import { limitOf, LOUDNESS_BANDS, type LoudnessBand } from '@inner-hum/core/measure';
 import { instrumentById, type InstrumentId } from '@inner-hum/core/theory';
 import { estimate, type Estimate } from './estimate';
 import { ofNote, type NoteOnMap } from './hornMap';
@@ -14,6 +14,8 @@ export interface Need {
   readonly size: number;
   /** in the unit of the reason: cents, seconds, share of starts, days */
   readonly value: number;
+  /** the loudness at which it is so; left out where it is all one */
+  readonly band?: LoudnessBand;
 }
 
 /** So many failed starts matter; of the other reasons it is the limit of the firm demand. Our choice. */
@@ -47,13 +49,19 @@ function ofKnown(note: NoteOnMap, nowMs: number): Need[] {
   const failed = tries.filter((one) => !one.spoke).length / Math.max(STARTS, tries.length);
   const need = (reason: NeedReason, size: number, value: number): Need => ({ midi, reason, size, value });
   const pitch = pitches.reduce((most, one) => (sureSize(one) > sureSize(most) ? one : most));
+  // At all loudnesses alike it is no matter of loudness.
+  const others = pitches.filter((one) => one !== pitch && one.kind === 'known');
+  const alike = others.every(
+    (one) => Math.abs(valueOf(one) - valueOf(pitch)) < limitOf('pitchCentreCents', 'firm') / 2,
+  );
+  const band = others.length > 0 && alike ? undefined : LOUDNESS_BANDS[pitches.indexOf(pitch)]!;
   const slope = estimate(all, 'pitchAgainstLevelCents');
   const steadiness = estimate(all, 'pitchSteadinessCents');
   const response = estimate(all, 'responseS');
   return [
     need('stale', Math.min(MOST_STALE, days / DUE_DAYS) * 0.9, days),
     need('failing', failed / FAILING, failed),
-    need('pitch', sureSize(pitch) / limitOf('pitchCentreCents', 'firm'), valueOf(pitch)),
+    { ...need('pitch', sureSize(pitch) / limitOf('pitchCentreCents', 'firm'), valueOf(pitch)), ...(band && { band }) },
     need('slope', sureSize(slope) / limitOf('pitchAgainstLevelCents', 'firm'), valueOf(slope)),
     need('steadiness', sureSize(steadiness) / limitOf('pitchSteadinessCents', 'firm'), valueOf(steadiness)),
     need('response', sureSize(response) / limitOf('responseS', 'firm'), valueOf(response)),

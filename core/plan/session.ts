@@ -1,18 +1,19 @@
 import type { ExerciseParameters } from '@inner-hum/core/exercise';
+import type { GoalKind } from '@inner-hum/core/families';
 import type { Decision } from '@inner-hum/core/judge';
+import type { LoudnessBand } from '@inner-hum/core/measure';
 import type { NeedReason } from './needs';
 
 /** Why something is in a session. */
 export type Reason =
-  | { readonly kind: NeedReason; readonly midi: number; readonly value: number }
+  | { readonly kind: NeedReason; readonly midi: number; readonly value: number; readonly band?: LoudnessBand }
   | { readonly kind: 'goal'; readonly midi: number; readonly daysLeft: number; readonly goal: GoalKind }
   | { readonly kind: 'seam'; readonly midi: number; readonly upper: number }
-  | { readonly kind: 'overtone'; readonly midi: number; readonly partial: number; readonly percent: number }
-  | { readonly kind: 'warmUp' | 'anchor' | 'break' | 'firstMap' | 'kept'; readonly midi: number };
+  | { readonly kind: 'overtone'; readonly midi: number; readonly partial: number; readonly percent?: number }
+  /** comes round: nothing asks for it, and it was not played for so many days (all that are known: never) */
+  | { readonly kind: 'round'; readonly midi: number; readonly days: number }
+  | { readonly kind: 'warmUp' | 'firstMap' | 'kept'; readonly midi: number };
 
-/** What a player works towards. */
-export const GOAL_KINDS = ['softLowEntry', 'longTone', 'highNote'] as const;
-export type GoalKind = (typeof GOAL_KINDS)[number];
 export interface Goal {
   readonly kind: GoalKind;
   readonly instrumentId: string;
@@ -21,15 +22,18 @@ export interface Goal {
   readonly by: string;
 }
 
-/** One exercise of a session, played so many times, with the rest after the last of them. */
+/** One exercise of a session, played so many times, with its rests. */
 export interface SessionBlock {
   readonly exercise: ExerciseParameters;
   readonly tries: number;
+  /** rest between two tries, seconds */
+  readonly betweenS?: number;
+  /** rest after the last try, seconds */
   readonly restS: number;
   readonly reason: Reason;
 }
 
-/** What one try lasts beyond its score: count-in and verdict, seconds. */
+/** How long a verdict is there to be read before what comes next, seconds. */
 export const VERDICT_S = 6;
 
 /** What a take of a session told, for {@link adapted}. */

@@ -33,6 +33,6 @@ export const bend = defineFamily({
     longestBreathS: 8,
     easier: ['fewer', 'shorter'],
     harder: ['more', 'hideTuner'],
-    planned: { from: 'home', turn: ({ turn }) => ({ writtenMidi: byTurn([84, 82, 86, 81], turn) }) },
+    planned: { slot: 'overtones', from: 'home', turn: ({ turn }) => ({ writtenMidi: byTurn([84, 82, 86, 81], turn) }) },
   },
 });

@@ -44,7 +44,7 @@ export const crossingBreak = defineFamily({
     planned: {
       from: 'new',
       meets: ({ midi, reason }) =>
-        reason === 'failing' && midi >= 73 && midi <= 75 ? { way: 'fromAbove' } : undefined,
+        (reason === 'failing' || reason === 'response') && midi >= 73 && midi <= 75 ? { way: 'fromAbove' } : undefined,
       turn: ({ level, turn }) => ({
         way: level === 'new' ? 'fromAbove' : byTurn(['fromAbove', 'byStep', 'acrossSilence'], turn),
       }),

@@ -28,6 +28,10 @@ export const relaySwell = defineFamily({
     within: { tempoBpm: [50, 100], beats: [2, 8], pairs: [1, 6], softest: ['pp', 'mp'], loudest: ['mf', 'ff'] },
     easier: ['startLouder', 'fasterTempo', 'fewer'],
     harder: ['softer', 'hideTuner', 'more', 'slower'],
-    planned: { from: 'home', turn: ({ turn }) => ({ writtenMidi: byTurn([62, 67, 72, 77, 82], turn) }) },
+    planned: {
+      from: 'home',
+      seam: (writtenMidi) => ({ writtenMidi, pairs: 1 }),
+      turn: ({ turn }) => ({ writtenMidi: byTurn([62, 67, 72, 77, 82], turn) }),
+    },
   },
 });

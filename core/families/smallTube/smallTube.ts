@@ -33,6 +33,6 @@ export const smallTube = defineFamily({
     longestBreathS: 10,
     easier: ['shorter'],
     harder: ['longer'],
-    planned: { from: 'home', turn: ({ turn }) => ({ tube: byTurn(['neck', 'mouthpiece'], turn) }) },
+    planned: { slot: 'overtones', from: 'home', turn: ({ turn }) => ({ tube: byTurn(['neck', 'mouthpiece'], turn) }) },
   },
 });

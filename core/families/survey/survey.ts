@@ -6,6 +6,9 @@ import { defineFamily } from '../family';
 export const SURVEY_DYNAMICS = ['mf', 'f', 'p'] as const;
 /** Shares of the keyed range where the quick survey listens. */
 const NINE = 9;
+/** Without the palm keys: up to written C6. */
+const SEVEN = 7;
+const EASY_TOP_MIDI = 84;
 
 /** Every note of a part of the horn at medium, loud and soft, or nine notes over the whole of it. */
 export const survey = defineFamily({
@@ -13,7 +16,7 @@ export const survey = defineFamily({
   stage: 'wholeHorn',
   tempoBpm: 80,
   fields: {
-    part: choice(['nine', 'low', 'middle', 'palm'], 'nine'),
+    part: choice(['nine', 'easy', 'low', 'middle', 'palm'], 'nine'),
     beats: number(2, 8, 2),
     restBeats: number(1, 8, 2),
   },
@@ -33,13 +36,18 @@ export const survey = defineFamily({
     easier: ['slower'],
     harder: [],
     within: { tempoBpm: [60, 100] },
-    planned: { from: 'new' },
+    planned: { slot: 'measure', from: 'new', turn: ({ level }) => ({ part: level === 'new' ? 'easy' : 'nine' }) },
   },
 });
 
-function surveyNotes(part: 'nine' | 'low' | 'middle' | 'palm', lowest: number, highest: number): number[] {
-  if (part === 'nine')
-    return Array.from({ length: NINE }, (_, i) => Math.round(lowest + (i * (highest - lowest)) / (NINE - 1)));
+function surveyNotes(part: 'nine' | 'easy' | 'low' | 'middle' | 'palm', lowest: number, highest: number): number[] {
+  if (part === 'nine') return spread(NINE, lowest, highest);
+  if (part === 'easy') return spread(SEVEN, lowest, EASY_TOP_MIDI);
   const all = Array.from({ length: highest - lowest + 1 }, (_, i) => lowest + i);
   return all.filter((midi) => zoneOf(midi) === part);
+}
+
+/** So many notes evenly over a range. */
+function spread(count: number, from: number, to: number): number[] {
+  return Array.from({ length: count }, (_, i) => Math.round(from + (i * (to - from)) / (count - 1)));
 }

@@ -34,12 +34,12 @@ export function planNow(settings: Settings, source: TakeSource, audioPath: Audio
 /** What the judge is told of a planned take, on the player's own day. */
 export function assignmentFor(
   plan: TakePlan,
-  { past, heldS }: Before = { past: [], heldS: undefined },
+  { past, held }: Before = { past: [], held: undefined },
   before: readonly Decision[] = [],
 ): OpenAssignment {
   const { goals } = store.getState().settings;
   const goalNotes = goals.filter((goal) => goal.instrumentId === plan.score.instrumentId).map((goal) => goal.midi);
-  const bounds = { goalNotes, ...(heldS !== undefined && { heldS }) };
+  const bounds = { goalNotes, ...(held && { held }) };
   return assignmentOf(plan, { before, past, bounds, ...whenOf(plan.startedAt) });
 }
 

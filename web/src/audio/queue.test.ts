@@ -10,7 +10,7 @@ const block = (family: string, tries: number, restS = 30): SessionBlock => ({
   exercise: exercise(family),
   tries,
   restS,
-  reason: { kind: 'anchor', midi: 67 },
+  reason: { kind: 'kept', midi: 67 },
 });
 const begin = (...blocks: SessionBlock[]) =>
   store.dispatch(

@@ -49,7 +49,7 @@ export function sessionQueue(): Queue {
         outcome.decision === 'again' ? session.change : { decision: outcome.decision, of: exerciseKey(block.exercise) };
       store.dispatch(settingsChanged({ session: { ...session, blocks, change, done: session.done + 1 } }));
       const sameBlock = blocks[0]?.reason === block.reason;
-      return sameBlock ? VERDICT_S : Math.max(VERDICT_S, block.restS);
+      return Math.max(VERDICT_S, sameBlock ? (block.betweenS ?? 0) : block.restS);
     },
   };
 }

@@ -1,4 +1,5 @@
 import { heldFor, isDigest, longestHolds, pastTakeOf, type Digest } from '@inner-hum/core/plan';
+import type { Held } from '@inner-hum/core/families';
 import type { PastTake } from '@inner-hum/core/judge';
 import type { Score } from '@inner-hum/core/exercise';
 import { subDays } from 'date-fns';
@@ -12,7 +13,7 @@ const LATELY_DAYS = 60;
 /** What came before a take: earlier takes on its horn, oldest first, and the longest good tone where it asks for breath. */
 export interface Before {
   readonly past: readonly PastTake[];
-  readonly heldS: number | undefined;
+  readonly held: Held | undefined;
 }
 
 /** Looks back before a take is judged. Looking back is a help: where it can't be read, the take is judged by itself. */
@@ -29,8 +30,8 @@ export async function lookBack(score: Score): Promise<Before> {
     const since = subDays(new Date(), LATELY_DAYS).getTime();
     const lately = digests.filter((digest) => digest.startedAtMs >= since);
     const held = heldFor(score, longestHolds(lately.flatMap((digest) => digest.holds)));
-    return { past: digests.map(pastTakeOf), heldS: held?.holdS };
+    return { past: digests.map(pastTakeOf), held };
   } catch {
-    return { past: [], heldS: undefined };
+    return { past: [], held: undefined };
   }
 }

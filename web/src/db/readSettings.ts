@@ -1,6 +1,8 @@
 import { type ExerciseParameters } from '@inner-hum/core/exercise';
 import { isExercise, playable } from '@inner-hum/core/families';
-import { GOAL_KINDS, MINUTES, NEED_REASONS, SETUP_PARTS } from '@inner-hum/core/plan';
+import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
+import { GOAL_KINDS, LEVELS } from '@inner-hum/core/families';
+import { MINUTES, NEED_REASONS, SETUP_PARTS } from '@inner-hum/core/plan';
 import { A4_RANGE_HZ, INSTRUMENTS, KEYS } from '@inner-hum/core/theory';
 import { array, boolean, mixed, number, object, string, type AnySchema } from 'yup';
 import { CUES, SCHOOLS } from '../store/schools';
@@ -44,22 +46,18 @@ const exercise = () => mixed((value): value is ExerciseParameters => isExercise(
 const sessionBlock = object({
   exercise: exercise(),
   tries: number().required().integer().min(1).max(50),
+  betweenS: number().min(0).max(3600),
   restS: number().required().min(0).max(3600),
   reason: object({
-    kind: oneOf([
-      ...NEED_REASONS,
-      'goal',
-      'seam',
-      'overtone',
-      'warmUp',
-      'anchor',
-      'break',
-      'firstMap',
-      'kept',
-    ]).required(),
+    kind: oneOf([...NEED_REASONS, 'goal', 'seam', 'overtone', 'round', 'warmUp', 'firstMap', 'kept']).required(),
     midi: midi(),
-    upper: midi().optional(),
+    upper: number().integer().min(0).max(127),
+    days: number().min(0),
+    daysLeft: number(),
+    partial: number().integer(),
+    percent: number(),
     value: number(),
+    band: oneOf(LOUDNESS_BANDS),
     goal: oneOf(GOAL_KINDS),
   }).required(),
 });
@@ -111,6 +109,7 @@ const PARTS: { readonly [name in keyof Required<Settings>]: Part } = {
   block: listOf(exercise()),
   minutes: whole(real().min(MINUTES.min).max(MINUTES.max)),
   style: whole(oneOf(['sweep', 'dwell']).required()),
+  level: whole(oneOf(LEVELS).required()),
   goals: listOf(
     object({ kind: oneOf(GOAL_KINDS).required(), instrumentId: horn.required(), midi: midi(), by: day().required() }),
   ),

@@ -1,16 +1,29 @@
 import type { Need } from '@inner-hum/core/plan';
+import { shown } from '@inner-hum/core/measure';
 import type { TFunction } from 'i18next';
-import { formatNumber, formatSigned } from './format';
+import { formatNumber } from './format';
+
+type Told = Pick<Need, 'midi' | 'reason' | 'value' | 'band'>;
 
 /** Why a note wants work, in a sentence. */
-export function needText(t: TFunction, nameOf: (midi: number) => string, { midi, reason, value }: Need): string {
-  const shown =
-    reason === 'response'
-      ? formatNumber(1000 * value, 0)
-      : reason === 'failing'
-        ? formatNumber(100 * value, 0)
-        : reason === 'pitch' || reason === 'slope'
-          ? formatSigned(value, 0)
-          : formatNumber(value, reason === 'steadiness' ? 1 : 0);
-  return t(`needs.${reason}`, { note: nameOf(midi), value: shown });
+export function needText(t: TFunction, nameOf: (midi: number) => string, need: Told): string {
+  const { midi, reason, value, band } = need;
+  const note = nameOf(midi);
+  const size = Math.abs(value);
+  switch (reason) {
+    case 'pitch':
+      return t(value > 0 ? 'needs.sharp' : 'needs.flat', {
+        note,
+        value: formatNumber(size, 0),
+        ...(band && { context: band }),
+      });
+    case 'slope':
+      return t(value < 0 ? 'needs.sharpWhenSoft' : 'needs.flatWhenSoft', { note, value: formatNumber(size, 0) });
+    case 'response':
+      return t('needs.response', { note, value: formatNumber(shown('responseS', value), 0) });
+    case 'failing':
+      return t('needs.failing', { note, value: formatNumber(100 * value, 0) });
+    default:
+      return t(`needs.${reason}`, { note, value: formatNumber(value, reason === 'steadiness' ? 1 : 0) });
+  }
 }

@@ -2,6 +2,9 @@ import type { Reason } from '@inner-hum/core/plan';
 import type { TFunction } from 'i18next';
 import { needText } from './needText';
 
+/** Longer ago than is looked back on: it was not played yet. */
+const ALL_DAYS = 16;
+
 /** Why something is in a session, in a sentence. */
 export function reasonText(t: TFunction, nameOf: (midi: number) => string, reason: Reason): string {
   switch (reason.kind) {
@@ -10,18 +13,20 @@ export function reasonText(t: TFunction, nameOf: (midi: number) => string, reaso
     case 'seam':
       return t('reasons.seam', { lower: nameOf(reason.midi), upper: nameOf(reason.upper) });
     case 'overtone':
-      return t('reasons.overtone', {
-        note: nameOf(reason.midi),
-        partial: reason.partial,
-        percent: Math.round(reason.percent),
-      });
+      return reason.percent === undefined
+        ? t('reasons.untried', { note: nameOf(reason.midi), partial: reason.partial })
+        : t('reasons.overtone', {
+            note: nameOf(reason.midi),
+            partial: reason.partial,
+            percent: Math.round(reason.percent),
+          });
+    case 'round':
+      return reason.days < ALL_DAYS ? t('reasons.round', { count: reason.days }) : t('reasons.never');
     case 'warmUp':
-    case 'anchor':
-    case 'break':
     case 'firstMap':
     case 'kept':
       return t(`reasons.${reason.kind}`, { note: nameOf(reason.midi) });
     default:
-      return needText(t, nameOf, { midi: reason.midi, reason: reason.kind, value: reason.value, size: 1 });
+      return needText(t, nameOf, { ...reason, reason: reason.kind });
   }
 }

@@ -1,5 +1,6 @@
 import { breathFit, type BreathFit, type Score } from '@inner-hum/core/exercise';
-import { heldFor, longestHolds, type Held, type HeldTone, type Holds } from '@inner-hum/core/plan';
+import type { Held } from '@inner-hum/core/families';
+import { heldFor, longestHolds, type HeldTone, type Holds } from '@inner-hum/core/plan';
 import { subDays } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { database } from '../db/database';

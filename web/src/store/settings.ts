@@ -1,6 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { type ExerciseParameters, type Score } from '@inner-hum/core/exercise';
-import { familyById, mainNoteOf, playable, usualExercise } from '@inner-hum/core/families';
+import { familyById, mainNoteOf, playable, usualExercise, type Level } from '@inner-hum/core/families';
 import type { Decision } from '@inner-hum/core/judge';
 import type { AudioPath, Demand } from '@inner-hum/core/measure';
 import type { Goal, SessionBlock } from '@inner-hum/core/plan';
@@ -86,6 +86,8 @@ export interface Settings {
   /** how long a practice is today, and whether it does many things or stays on few */
   readonly minutes: number;
   readonly style: 'sweep' | 'dwell';
+  /** how far the player is, as said once: bounds what is proposed */
+  readonly level: Level;
   /** what is worked towards */
   readonly goals: readonly Goal[];
   /** from and to hh:mm, when bell notes must not be loud; null when never */
@@ -137,6 +139,7 @@ export const INITIAL_SETTINGS: Settings = {
   block: [],
   minutes: 15,
   style: 'sweep',
+  level: 'home',
   goals: [],
   quietHours: null,
   weekMinutes: [15, 15, 15, 15, 15, 30, 0],

@@ -1,5 +1,5 @@
 import { Box, Flex } from '@chakra-ui/react';
-import { GOAL_KINDS, type GoalKind } from '@inner-hum/core/plan';
+import { GOAL_KINDS, type GoalKind } from '@inner-hum/core/families';
 import { ALTISSIMO_REACH_SEMITONES, instrumentById } from '@inner-hum/core/theory';
 import { addDays, format } from 'date-fns';
 import { useState } from 'react';

@@ -1,3 +1,4 @@
+import { LEVELS } from '@inner-hum/core/families';
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
 import { blockS, type SessionBlock } from '@inner-hum/core/plan';
 import { format } from 'date-fns';
@@ -37,7 +38,7 @@ function Today() {
   const { t } = useTranslation();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
-  const { minutes, style, instrumentId, session } = useAppSelector((state) => state.settings);
+  const { minutes, style, level, instrumentId, session } = useAppSelector((state) => state.settings);
   const recent = useRecent();
   const plan = usePlan(recent);
   const today = dayOf(new Date());
@@ -97,6 +98,13 @@ function Today() {
               options={['sweep', 'dwell']}
               textOf={(one) => t(`today.styles.${one}`)}
               onChange={(one) => dispatch(settingsChanged({ style: one, session: null }))}
+            />
+            <Choice
+              label={t('today.level')}
+              value={level}
+              options={LEVELS}
+              textOf={(one) => t(`today.levels.${one}`)}
+              onChange={(one) => dispatch(settingsChanged({ level: one, session: null }))}
             />
             {kept && (
               <Button tone="quiet" onClick={() => dispatch(settingsChanged({ session: null }))}>

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import { familyById, usualExercise } from '@inner-hum/core/families';
+import { familyById, LEVELS, usualExercise } from '@inner-hum/core/families';
 import { INSTRUMENTS } from '@inner-hum/core/theory';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
@@ -35,6 +35,13 @@ export function Welcome() {
           options={INSTRUMENTS.map((one) => one.id)}
           textOf={(id) => t(`instruments.${id}`)}
           onChange={(id) => dispatch(hornChosen(id))}
+        />
+        <Choice
+          label={t('welcome.level')}
+          value={settings.level}
+          options={LEVELS}
+          textOf={(level) => t(`today.levels.${level}`)}
+          onChange={(level) => dispatch(settingsChanged({ level }))}
         />
         <Choice
           label={t('welcome.names')}

@@ -111,6 +111,7 @@ describe('the week', () => {
     instrumentId: 'alto',
     minutes: 15,
     style: 'sweep',
+    level: 'home',
     notes: [],
     sources: new Map(),
     recent: [],
@@ -137,15 +138,17 @@ describe('the week', () => {
 });
 
 describe('the first minutes', () => {
-  it('ask for horn, names and sound, then open the first swell', () => {
+  it('ask for horn, level, names and sound, then open the first swell', () => {
     inApp(<Welcome />);
     fireEvent.change(screen.getByLabelText('Which horn do you play?'), { target: { value: 'tenor' } });
-    const [, names, sound] = screen.getAllByRole('combobox');
+    const [, level, names, sound] = screen.getAllByRole('combobox');
+    fireEvent.change(level!, { target: { value: 'new' } });
     fireEvent.change(names!, { target: { value: 'german' } });
     fireEvent.change(sound!, { target: { value: 'standIn' } });
     fireEvent.click(screen.getAllByRole('button')[0]!);
     expect(settings()).toMatchObject({
       instrumentId: 'tenor',
+      level: 'new',
       noteNames: 'german',
       source: 'standIn',
       welcomedOn: dayOf(new Date()),

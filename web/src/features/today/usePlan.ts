@@ -1,4 +1,12 @@
-import { hornMap, ownSources, planSession, type Digest, type PlanFor, type SessionBlock } from '@inner-hum/core/plan';
+import {
+  hornMap,
+  levelNow,
+  ownSources,
+  planSession,
+  type Digest,
+  type PlanFor,
+  type SessionBlock,
+} from '@inner-hum/core/plan';
 import { subDays } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
@@ -20,11 +28,12 @@ export function useRecent(): readonly Digest[] | undefined {
 export function usePlan(
   recent: readonly Digest[] | undefined,
 ): { readonly from: PlanFor; readonly blocks: readonly SessionBlock[] } | undefined {
-  const { instrumentId, minutes, style, goals, quietHours } = useAppSelector((state) => state.settings);
+  const { instrumentId, minutes, style, level, goals, quietHours } = useAppSelector((state) => state.settings);
   const cells = useCells();
   return useMemo(() => {
     if (!cells || !recent) return undefined;
     const now = new Date();
+    const ownTakes = recent.filter((one) => one.setup.instrumentId === instrumentId);
     const from: PlanFor = {
       instrumentId,
       minutes,
@@ -32,13 +41,14 @@ export function usePlan(
       goals,
       notes: hornMap(cells),
       sources: ownSources(cells),
-      recent: recent.filter((one) => one.setup.instrumentId === instrumentId),
+      level: levelNow(level, ownTakes),
+      recent: ownTakes,
       quiet: isQuiet(now, quietHours),
       nowMs: now.getTime(),
       day: dayOf(now),
     };
     return { from, blocks: planSession(from) };
-  }, [cells, recent, instrumentId, minutes, style, goals, quietHours]);
+  }, [cells, recent, instrumentId, minutes, style, level, goals, quietHours]);
 }
 
 /** Whether a moment lies in the quiet hours, which may run past midnight. */

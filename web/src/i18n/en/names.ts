@@ -127,6 +127,7 @@ export const namesWords = {
     mouthpiece: 'Mouthpiece alone',
     neck: 'Mouthpiece and neck',
     nine: 'Nine notes over it all',
+    easy: 'Seven notes, no palm keys',
     low: 'Low zone',
     middle: 'Middle zone',
     palm: 'Palm zone',
