@@ -3,7 +3,7 @@ import { exerciseScore, type Level } from '@inner-hum/core/families';
 import { finding, nextStep, type Decision, type Finding } from '@inner-hum/core/judge';
 import { bandAt, type LoudnessBand } from '@inner-hum/core/measure';
 import { digestOf, isLoud, type Digest, type Goal, type HeldTone, type Observation } from '@inner-hum/core/plan';
-import { SeededRandom } from '@inner-hum/core/simulate';
+import type { SeededRandom } from '@inner-hum/core/simulate';
 import { dynamicPosition, type InstrumentId } from '@inner-hum/core/theory';
 
 /** A player as a teacher would describe one. Notes are written. */

@@ -1,32 +1,11 @@
 import { beatSeconds } from '@inner-hum/core/exercise';
-import { exerciseScore, familyById, STAGES, type Level } from '@inner-hum/core/families';
-import { dynamicPosition, zoneOf, type InstrumentId } from '@inner-hum/core/theory';
-import type { Digest } from './digest';
-import type { NoteOnMap } from './hornMap';
+import { exerciseScore, familyById, STAGES } from '@inner-hum/core/families';
+import { dynamicPosition, zoneOf } from '@inner-hum/core/theory';
 import { lessonOf, SLOTS, slotOf, type Slot } from './lesson';
 import { NEED_REASONS } from './needs';
-import type { OwnCell } from './ownSources';
+import type { PlanFor } from './planFor';
 import { altissimoS, proposals, threeNotes, tryS, type Proposal } from './proposals';
-import { VERDICT_S, type Goal, type SessionBlock } from './session';
-
-/** What a session is planned from. */
-export interface PlanFor {
-  readonly instrumentId: InstrumentId;
-  readonly minutes: number;
-  readonly level: Level;
-  /** sweep: many things; dwell: fewer things for longer */
-  readonly style: 'sweep' | 'dwell';
-  readonly notes: readonly NoteOnMap[];
-  readonly sources: ReadonlyMap<string, OwnCell>;
-  /** takes of the last weeks on this horn */
-  readonly recent: readonly Digest[];
-  readonly goals: readonly Goal[];
-  /** no loud bell notes now */
-  readonly quiet: boolean;
-  readonly nowMs: number;
-  /** the player's own day, yyyy-mm-dd */
-  readonly day: string;
-}
+import { VERDICT_S, type SessionBlock } from './session';
 
 export const MINUTES = { min: 5, max: 90 } as const;
 /** Tries of a block: more is rehearsing, fewer is no try. Who dwells stays longer on fewer things. */
@@ -40,6 +19,8 @@ const MOST_EXTRA = 24;
 const REST_S = { least: 8, between: 25, most: 60, lip: 30 } as const;
 /** Five minutes are one middle, one low and one palm note. */
 const THREE_NOTES_UP_TO_MIN = 7;
+/** A family stands in a session so often at most. */
+const MOST_OF_A_FAMILY = 3;
 /** At most so many blocks only keep what is good, or bring back what is due. */
 const MOST_KEPT = 2;
 /** With fewer notes on the map than this a session begins by filling it, once. */
@@ -102,7 +83,7 @@ function chosenFor(plan: PlanFor, all: readonly Proposal[], extra: number): Prop
         fits(one) &&
         // Bends and the small tube go with overtones, not in their place.
         (slot !== 'overtones' || one.family.stage === 'overtones' || chosen.some((other) => other.slot === slot)) &&
-        (families === 'any' || !chosen.some((other) => other.family === one.family)) &&
+        chosen.filter((other) => other.family === one.family).length < (families === 'any' ? MOST_OF_A_FAMILY : 1) &&
         (slot !== 'altissimo' || withinAltissimo([...chosen, one], plan.minutes)),
     );
     if (next) chosen.push(next);

@@ -29,7 +29,7 @@ import { dayNumber } from './days';
 import type { Digest } from './digest';
 import { heldFor, longestHolds, type Holds } from './holds';
 import { needs, type Need } from './needs';
-import type { PlanFor } from './planner';
+import type { PlanFor } from './planFor';
 import { exerciseFor, exerciseForSeam, workOf } from './exerciseFor';
 import { slotOf, type Slot } from './lesson';
 import { seams } from './seams';
@@ -131,12 +131,14 @@ function playerNow(family: Family, plan: PlanFor, horn: Instrument, wanted: read
   const played = plan.recent.filter((digest) => digest.family === family.id);
   const days = new Set(played.map((digest) => digest.day)).size;
   const middleOf = { low: 60, middle: 71, palm: 86 } as const;
+  // What was never heard asks for nothing yet.
+  const asking = wanted.filter(({ reason }) => reason !== 'unmeasured' && reason !== 'stale');
   return {
     horn,
     level: plan.level,
     turn: days,
     frontier: frontierOf(plan, horn),
-    weakest: (zone) => wanted.find((need) => zoneOf(need.midi) === zone)?.midi ?? middleOf[zone],
+    weakest: (zone) => asking.find((need) => zoneOf(need.midi) === zone)?.midi ?? middleOf[zone],
   };
 }
 

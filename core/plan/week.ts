@@ -1,5 +1,6 @@
 import type { Digest } from './digest';
-import { planSession, type PlanFor } from './planner';
+import type { PlanFor } from './planFor';
+import { planSession } from './planner';
 import type { SessionBlock } from './session';
 
 const DAY_MS = 86_400_000;

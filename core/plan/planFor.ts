@@ -1,0 +1,25 @@
+import type { Level } from '@inner-hum/core/families';
+import type { InstrumentId } from '@inner-hum/core/theory';
+import type { Digest } from './digest';
+import type { NoteOnMap } from './hornMap';
+import type { OwnCell } from './ownSources';
+import type { Goal } from './session';
+
+/** What a session is planned from. */
+export interface PlanFor {
+  readonly instrumentId: InstrumentId;
+  readonly minutes: number;
+  readonly level: Level;
+  /** sweep: many things; dwell: fewer things for longer */
+  readonly style: 'sweep' | 'dwell';
+  readonly notes: readonly NoteOnMap[];
+  readonly sources: ReadonlyMap<string, OwnCell>;
+  /** takes of the last weeks on this horn */
+  readonly recent: readonly Digest[];
+  readonly goals: readonly Goal[];
+  /** no loud bell notes now */
+  readonly quiet: boolean;
+  readonly nowMs: number;
+  /** the player's own day, yyyy-mm-dd */
+  readonly day: string;
+}
