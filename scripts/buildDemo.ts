@@ -121,7 +121,7 @@ function dayPlan(day: number): Planned[] {
         { habits: ladder(day) },
       ),
     ],
-    [alto('oneBreathDescent', { tempoBpm: 100 }), alto('hold', { writtenMidi: palm, beats: 6, repeats: 1 })],
+    [alto('oneBreathDescent', { tempoBpm: 100 }), alto('hold', { writtenMidi: palm })],
     [alto('overtoneMatch', { writtenMidi: 59, repeats: 1, beats: 3, tempoBpm: 90 }, { habits: match(day) })],
     [alto('relaySwell', { writtenMidi: 73, pairs: 1, tempoBpm: 80 }, { habits: { slurStepDb: 5 * unpractised(day) } })],
     [
@@ -143,7 +143,7 @@ function dayPlan(day: number): Planned[] {
   );
   return [
     alto('swell', { writtenMidi: middle, tempoBpm: 80, ...(day > 20 && { softest: 'pp' }) }, soft(day)),
-    ...(day % 2 ? [alto('hold', { writtenMidi: middle + 3, beats: 8, repeats: 1, tempoBpm: 80 })] : []),
+    ...(day % 2 ? [alto('hold', { writtenMidi: middle + 3 })] : []),
     ...turns[day % turns.length]!,
     ...(day % 3 === 0 || (day >= LEAK.from && day <= LEAK.to && day % 2 === 0) ? [starts] : []),
     ...(day % 3 === 1

@@ -43,7 +43,8 @@ function piecesOf(score: Score): Piece[] {
   let beat = 0;
   const add = (from: number, to: number, step: Step | undefined) => {
     for (let at = from; at < to;) {
-      const end = Math.min(to, (Math.floor(at / score.beatsPerBar) + 1) * score.beatsPerBar);
+      const bar = (Math.floor(at / score.beatsPerBar) + 1) * score.beatsPerBar;
+      const end = Math.min(to, bar, nextVowel(step, at));
       pieces.push({ beat: at, beats: end - at, step, first: at === from, last: end === to });
       at = end;
     }
@@ -58,8 +59,22 @@ function piecesOf(score: Score): Piece[] {
   return pieces;
 }
 
+/** Beat of the next vowel that is to be thought of after a beat of a step; never where there are none. */
+function nextVowel(step: Step | undefined, beat: number): number {
+  if (!step?.vowels) return Infinity;
+  const each = step.beats / step.vowels.length;
+  return step.startBeat + each * (Math.floor((beat - step.startBeat) / each + 1e-9) + 1);
+}
+
+/** The vowel that begins with a piece, written under it. */
+function vowelUnder({ beat }: Pick<Piece, 'beat'>, { startBeat, beats, vowels }: Step): string {
+  if (!vowels) return '';
+  const place = ((beat - startBeat) * vowels.length) / beats;
+  return Number.isInteger(place) ? `"_${vowels[place]!}"` : '';
+}
+
 function tone(
-  { beats, first, last }: Piece,
+  { beat, beats, first, last }: Piece,
   step: Step,
   score: Score,
   spelling: Spelling,
@@ -73,6 +88,7 @@ function tone(
   const breathes = last && next !== undefined && !slurred;
   return [
     first ? dynamicAtStart(step, score.steps[index - 1]) : '',
+    vowelUnder({ beat }, step),
     // Held for as long as it stays good.
     last && step.openEnd ? '!fermata!' : '',
     breathes ? '!breath!' : '',

@@ -154,6 +154,8 @@ describe('scoreToAbc', () => {
     );
     expect(lines(usual('shortTwelfths', { notes: 1, beats: 2 }))).toBe('!mf!(d2 [!style=harmonic!da]2)|]');
   });
+  it('writes the vowels of a sweep where they begin', () =>
+    expect(lines(usual('vowelSweep', { writtenMidi: 60, beats: 2 }))).toBe('!mf!"_ee"C2- "_ah"C2-|"_oh"C2- "_oo"C2|]'));
   it('cancels an accidental within its bar only', () =>
     expect(lines(usual('homeNote', { along: 'chromatic', climbs: 1, beats: 1 }))).toBe('!mf!(_B, =B, _B,) z|]'));
 });

@@ -82,7 +82,7 @@ export function digestOf(
     findings: [...new Set(take.verdict.findings.filter((one) => one.weight > 0).map((one) => one.id))],
     lastsS: (scoreBeats(take.score) * 60) / take.score.tempoBpm,
     demo: take.demo,
-    ...(take.score.family === 'fingeringTrial' && { fingering: String(take.parameters['fingering']) }),
+    ...(typeof take.parameters['fingering'] === 'string' && { fingering: take.parameters['fingering'] }),
     shareInWindow: shareOf(take),
     holds: holdsOf(take),
     seen: observations(take.score, take.measures, startedAtMs),

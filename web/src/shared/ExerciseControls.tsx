@@ -1,7 +1,7 @@
 import { chakra, Grid } from '@chakra-ui/react';
 import { breathBudget, highestNote, TEMPO_RANGE_BPM, type Field } from '@inner-hum/core/exercise';
 import { FAMILIES, familyById } from '@inner-hum/core/families';
-import { DYNAMICS, instrumentById, type Dynamic } from '@inner-hum/core/theory';
+import { DYNAMICS, instrumentById, zoneOf, type Dynamic } from '@inner-hum/core/theory';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../store';
@@ -34,7 +34,10 @@ export function ExerciseControls({ withFamily = false }: { readonly withFamily?:
   const change = (part: Readonly<Record<string, number | string | boolean>>) => dispatch(exerciseChanged(part));
   const chooseFamily = (id: string) => {
     const usual = usualFor(settings, id);
-    const writtenMidi = 'writtenMidi' in usual && id === 'swell' ? { writtenMidi: mainNote(now) } : {};
+    // The note stays where the new exercise is at home in its zone.
+    const note = mainNote(now);
+    const stays = 'writtenMidi' in usual && zoneOf(note) === zoneOf(Number(usual['writtenMidi']));
+    const writtenMidi = stays ? { writtenMidi: note } : {};
     dispatch(settingsChanged({ exercise: { ...usual, ...writtenMidi } }));
   };
   return (

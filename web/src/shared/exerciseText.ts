@@ -7,7 +7,7 @@ export function exerciseTitle(t: TFunction, exercise: ExerciseParameters, nameOf
   const fields = Object.entries(familyById(exercise.family).fields);
   const notes = fields.filter(([, field]) => field.kind === 'note').map(([name]) => nameOf(Number(exercise[name])));
   const title =
-    exercise.family === 'swell' ? t(`options.${String(exercise['shape'])}`) : t(`families.${exercise.family}.name`);
+    'shape' in exercise ? t(`options.${String(exercise['shape'])}`) : t(`families.${exercise.family}.name`);
   return [notes.join(' '), title, dynamicsOf(exercise)].filter(Boolean).join(' · ');
 }
 
