@@ -71,12 +71,17 @@ const isLoud = (dynamic: Dynamic, position?: number) => (position ?? dynamicPosi
 
 /** Every rule that a session must keep, each with what a teacher would object to. */
 const RULES: Readonly<Record<string, Objections>> = {
-  'a breath is no longer than 85 % of what was held, or the first limit': perBlock(({ exercise }, player, day) => {
+  'a breath is no longer than 85 % of what was held, or the first limit': perBlock(({ exercise }, _, day) => {
     const score = exerciseScore(exercise);
     const held = heldFor(score, longestHolds(day.before.flatMap((digest) => digest.holds)));
-    const limitS = breathLimitS(familyById(exercise.family), player.instrumentId, held);
+    const limitS = breathLimitS(familyById(exercise.family), score, held);
     const { longestBreathS } = breathBudget(score);
     return longestBreathS > limitS + 0.1 ? `${longestBreathS.toFixed(1)} s of ${limitS.toFixed(1)}` : undefined;
+  }),
+  'a breath of overtones or altissimo is no longer than six seconds': perBlock(({ exercise }) => {
+    const { longestBreathS } = breathBudget(exerciseScore(exercise));
+    const high = familyById(exercise.family).stage === 'overtones' || isHigh(exercise);
+    return high && longestBreathS > 6.1 ? `${longestBreathS.toFixed(1)} s` : undefined;
   }),
   'tempo, beats and dynamics stay within what the family calls sensible': perBlock(({ exercise }) => {
     const within = Object.entries(familyById(exercise.family).teaching.within ?? {});
@@ -221,7 +226,7 @@ const RULES: Readonly<Record<string, Objections>> = {
         planned.slot !== 'measure' &&
         !played.has(id) &&
         // What wants overtones that are not there yet waits for them.
-        !(stage === 'overtones' && planned.turn?.(beginner) === undefined),
+        !(['overtones', 'altissimo'].includes(stage) && planned.turn?.(beginner) === undefined),
     ).map(({ id }) => id);
   },
   'what was left comes back easier, another day': (_, days) =>

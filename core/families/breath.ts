@@ -1,5 +1,5 @@
-import { breathBudget, scoreOf, TEMPO_RANGE_BPM, type ExerciseParameters } from '@inner-hum/core/exercise';
-import type { InstrumentId } from '@inner-hum/core/theory';
+import { breathBudget, scoreOf, TEMPO_RANGE_BPM, type ExerciseParameters, type Score } from '@inner-hum/core/exercise';
+import { zoneOf, type InstrumentId } from '@inner-hum/core/theory';
 import type { Family } from './family';
 
 /** What is asked of a breath before anything is measured: larger horns take more air. Our choice, careful. */
@@ -15,6 +15,8 @@ const FIRST_BREATH_S: Readonly<Record<InstrumentId, number>> = {
 };
 /** Overtones and altissimo tire the lip: short breaths whatever the lungs hold. */
 const HIGH_PARTIALS_S = 5;
+/** However long the lungs last, no breath of altissimo is longer. */
+const ALTISSIMO_S = 6;
 /** Share of what was held that a planned breath may take. */
 const SHARE_OF_HELD = 0.85;
 /** A tempo is raised by no more than this before beats are taken away. */
@@ -31,10 +33,15 @@ export interface Held {
  * The longest breath that is asked of a player in a family, seconds: 85 % of what was held there. A tone that the score ended
  * is only a lower bound, and never makes the limit shorter.
  */
-export function breathLimitS(family: Family, instrumentId: InstrumentId, held?: Held): number {
-  const high = family.stage === 'overtones' || family.stage === 'altissimo';
+export function breathLimitS(
+  family: Family,
+  { instrumentId, steps }: Pick<Score, 'instrumentId' | 'steps'>,
+  held?: Held,
+): number {
+  const soundsHigh = steps.some((step) => zoneOf(step.soundedMidi) === 'altissimo');
+  const high = soundsHigh || family.stage === 'overtones' || family.stage === 'altissimo';
   const firstS = family.teaching.firstBreathS ?? (high ? HIGH_PARTIALS_S : FIRST_BREATH_S[instrumentId]);
-  const most = family.teaching.longestBreathS ?? Infinity;
+  const most = Math.min(family.teaching.longestBreathS ?? Infinity, soundsHigh ? ALTISSIMO_S : Infinity);
   if (!held) return Math.min(most, firstS);
   const ownS = SHARE_OF_HELD * held.holdS;
   return Math.min(most, held.sure ? ownS : Math.max(firstS, ownS));

@@ -98,7 +98,7 @@ export function usualExercise(family: Family, instrumentId: InstrumentId): Exerc
     tunerHidden: false,
     ...Object.fromEntries(values),
   });
-  return fittedToBreath(usual, family, breathLimitS(family, instrumentId));
+  return fittedToBreath(usual, family, breathLimitS(family, scoreOf(family, usual)));
 }
 
 /** The same exercise with its notes moved into the range of its horn. */

@@ -35,7 +35,7 @@ export function turned(turn: Turn, now: ExerciseParameters, room: Room): MadeTur
   const family = familyById(now.family);
   const made = step(turn, now, family, room);
   if (!made) return undefined;
-  const limitS = breathLimitS(family, now.instrumentId, room.held);
+  const limitS = breathLimitS(family, scoreOf(family, now), room.held);
   const asked = { ...now, ...made.values };
   // One partial or note more goes into the same breath.
   const next = turn === 'more' ? fittedIfNeeded(asked, now, family, limitS) : asked;

@@ -216,8 +216,8 @@ function readied(proposal: Unplaced, plan: PlanFor, holds: Holds): Proposal | un
     if (!softer) return undefined;
     exercise = softer;
   }
-  const held = heldFor(exerciseScore(exercise), holds);
-  const limitS = breathLimitS(proposal.family, plan.instrumentId, held);
+  const score = exerciseScore(exercise);
+  const limitS = breathLimitS(proposal.family, score, heldFor(score, holds));
   const fitted = fittedToBreath(exercise, proposal.family, limitS);
   return { ...proposal, exercise: fitted, slot: placeOf(proposal.family, fitted) };
 }

@@ -39,6 +39,7 @@ export const altissimoVoicing = defineFamily({
     longestBreathS: 6,
     easier: ['fewer', 'fasterTempo', 'startLouder'],
     harder: ['more', 'hideTuner'],
-    planned: { from: 'advanced' },
+    // Overtones come first: without the fourth partial there is nothing to voice up here.
+    planned: { from: 'advanced', turn: ({ frontier }) => (frontier.partial > 3 ? {} : undefined) },
   },
 });

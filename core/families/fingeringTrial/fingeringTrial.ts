@@ -30,7 +30,8 @@ export const fingeringTrial = defineFamily({
     harder: ['longer', 'softer'],
     planned: {
       from: 'advanced',
-      turn: ({ horn, turn }) => {
+      turn: ({ horn, turn, frontier }) => {
+        if (frontier.partial <= 3) return undefined;
         const known = TRY_FINGERINGS.filter(
           ({ midi, sizes }) => midi > horn.highestKeyedWrittenMidi && sizes.includes(horn.id),
         );

@@ -36,6 +36,7 @@ export const overtoneRoute = defineFamily({
     });
   },
   teaching: {
+    longestBreathS: 6,
     within: { tempoBpm: [50, 108], dynamic: ['mp', 'f'] },
     easier: ['slower', 'startLouder'],
     harder: ['fasterTempo', 'hideTuner', 'softer'],
