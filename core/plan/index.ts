@@ -26,6 +26,7 @@ export {
 } from './evenness';
 export { compare, type Comparison } from './compare';
 export { leakWatch, type LeakWatch } from './leakWatch';
+export { hornPattern, type HornPattern, type KeyedZone } from './pattern';
 export { fingeringTrials, type FingeringTrials } from './fingeringTrials';
 export { exerciseFor, exerciseForSeam } from './exerciseFor';
 export { needs, NEED_REASONS, type Need, type NeedReason } from './needs';

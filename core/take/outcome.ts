@@ -1,3 +1,4 @@
+import { beatSeconds, type Score, type Step } from '@inner-hum/core/exercise';
 import type { Verdict } from '@inner-hum/core/judge';
 import type { StepMeasures } from '@inner-hum/core/measure';
 import type { TakePlan } from './plan';
@@ -28,15 +29,26 @@ export interface TakeFacts {
   readonly demo?: boolean;
 }
 
+/** The score that was played: a tone without a set end ended, to the beat, a beat after it was last heard. */
+function asEnded(score: Score, measures: readonly StepMeasures[]): Score {
+  const steps = score.steps.map((step, i): Step => {
+    const heard = measures[i];
+    if (!step.openEnd || heard?.kind !== 'sounded') return step;
+    const beats = Math.ceil((heard.endS - heard.plannedStartS) / beatSeconds(score)) + 1;
+    return { ...step, beats: Math.min(step.beats, Math.max(1, beats)) };
+  });
+  return { ...score, steps };
+}
+
 /** Puts together what was planned and what was heard. */
 export function takeOf(plan: TakePlan, heard: HeardTake, { id, cut, keepSound, note, demo }: TakeFacts): WholeTake {
-  const { startedAt, parameters, score, setup, source, audioPath, onBeat, cues } = plan;
+  const { startedAt, parameters, setup, source, audioPath, onBeat, cues } = plan;
   const { frameCount, frames, samples, sampleRateHz, firstBeatS, measures, verdict, unjudged, lostMs } = heard;
   const record: TakeRecord = {
     id,
     startedAt,
     parameters,
-    score,
+    score: asEnded(plan.score, heard.measures),
     setup,
     source,
     audioPath,

@@ -1,6 +1,7 @@
 import { exerciseScore, familyById, usualExercise } from '@inner-hum/core/families';
 import { ASSUMED_RULER } from '@inner-hum/core/theory';
 import { describe, expect, it } from 'vitest';
+import type { StepMeasures } from '@inner-hum/core/measure';
 import { assignmentOf, planTake, takeOf, type TakeWish } from './index';
 import { isWholeTake } from './schema';
 import { packFrames } from './packedFrames';
@@ -80,4 +81,23 @@ it('plan and what was heard make a whole take, with its sound or without', () =>
   expect(whole.record).toMatchObject({ cut: true, note: '', demo: false, firstBeatS: 0.6 });
   expect(takeOf(planTake(wish), heard, { id: 'a', cut: false, keepSound: false }).sound).toBeUndefined();
   expect(isWholeTake({ ...whole, frames: whole.frames.slice(1) })).toBe(false);
+});
+
+it('a tone without a set end has the length that was heard', () => {
+  const parameters = usualExercise(familyById('hold'), 'alto');
+  const plan = planTake({ ...wish, parameters });
+  expect(plan.score.steps[0]!.beats).toBe(60);
+  const sounded = { kind: 'sounded', plannedStartS: 1, onsetS: 1, endS: 10.4 } as unknown as StepMeasures;
+  const heard = {
+    frameCount: 10,
+    frames: packFrames(emptyFrames(10)),
+    samples: Int16Array.from([1]),
+    sampleRateHz: 44100,
+    firstBeatS: 1,
+    measures: [sounded],
+    verdict: { findings: [], tries: [], decision: 'again', next: { change: 'none', parameters: {} } } as const,
+    lostMs: 0,
+  };
+  const { record } = takeOf(plan, heard, { id: 'a', cut: false, keepSound: false });
+  expect(record.score.steps[0]).toMatchObject({ beats: 11, openEnd: true });
 });

@@ -34,9 +34,10 @@ export function ExerciseControls({ withFamily = false }: { readonly withFamily?:
   const change = (part: Readonly<Record<string, number | string | boolean>>) => dispatch(exerciseChanged(part));
   const chooseFamily = (id: string) => {
     const usual = usualFor(settings, id);
-    // The note stays where the new exercise is at home in its zone.
+    // A long tone is played on the note that is chosen already, where it is at home in its zone.
     const note = mainNote(now);
-    const stays = 'writtenMidi' in usual && zoneOf(note) === zoneOf(Number(usual['writtenMidi']));
+    const long = ['longTones', 'swells'].includes(familyById(id).stage);
+    const stays = long && 'writtenMidi' in usual && zoneOf(note) === zoneOf(Number(usual['writtenMidi']));
     const writtenMidi = stays ? { writtenMidi: note } : {};
     dispatch(settingsChanged({ exercise: { ...usual, ...writtenMidi } }));
   };

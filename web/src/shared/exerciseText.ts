@@ -6,8 +6,7 @@ import type { TFunction } from 'i18next';
 export function exerciseTitle(t: TFunction, exercise: ExerciseParameters, nameOf: (midi: number) => string): string {
   const fields = Object.entries(familyById(exercise.family).fields);
   const notes = fields.filter(([, field]) => field.kind === 'note').map(([name]) => nameOf(Number(exercise[name])));
-  const title =
-    'shape' in exercise ? t(`options.${String(exercise['shape'])}`) : t(`families.${exercise.family}.name`);
+  const title = 'shape' in exercise ? t(`options.${String(exercise['shape'])}`) : t(`families.${exercise.family}.name`);
   return [notes.join(' '), title, dynamicsOf(exercise)].filter(Boolean).join(' · ');
 }
 

@@ -18,6 +18,7 @@ import { Button, Choice } from '../../shared/controls';
 import { exerciseTitle } from '../../shared/exerciseText';
 import { formatNumber, formatSigned } from '../../shared/format';
 import { needText } from '../../shared/needText';
+import { PatternNote } from '../../shared/PatternNote';
 import { SectionTitle } from '../../shared/PageTitle';
 import { useNoteName } from '../../shared/useNoteName';
 import { useOpenExercise } from '../../shared/useOpenExercise';
@@ -78,6 +79,7 @@ export function MapView() {
         <chakra.p minHeight="3em" aria-live="polite" fontWeight={600} data-testid="note-sentence">
           {note === undefined ? t('horn.point') : noteSentence(t, nameOf, layer, note, byMidi.get(note))}
         </chakra.p>
+        <PatternNote notes={notes} />
         <EvennessPanel notes={notes} />
         <WhatNext seam={parted[0]} need={needs(notes, instrumentId, now())[0]} empty={notes.length === 0} />
       </chakra.aside>

@@ -8,6 +8,7 @@ import { useTranslation } from 'react-i18next';
 import { Button } from '../../shared/controls';
 import { formatNumber, formatSigned } from '../../shared/format';
 import { SectionTitle } from '../../shared/PageTitle';
+import { PatternNote } from '../../shared/PatternNote';
 import { saveFile } from '../../shared/saveFile';
 import { useNoteName } from '../../shared/useNoteName';
 import { useAppSelector } from '../../store';
@@ -52,6 +53,7 @@ export function TendencySheet() {
       <chakra.p color="inkSoft" mb="10px">
         {[setup, t('sheet.a4', { hz: a4Hz }), format(new Date(), 'd MMMM yyyy')].filter(Boolean).join(' · ')}
       </chakra.p>
+      <PatternNote notes={notes} />
       <Flex gap="40px" wrap="wrap" _print={{ fontSize: '11pt', color: 'black' }}>
         {[rows.slice(0, half), rows.slice(half)].map((part) => (
           <chakra.table

@@ -152,7 +152,8 @@ export default function StandPage() {
         {tunerHidden && <chakra.span color="inkSoft">{t('stand.tunerIsHidden')}</chakra.span>}
       </Flex>
       {!playing && !verdict && <BeforePlaying />}
-      {!playing && <CautionNote />}
+      {/* What to mind is said before the tone: while nothing plays, and in the count-in. */}
+      {(!playing || phase === 'countIn' || phase === 'waiting') && <CautionNote />}
       {!playing && !verdict && <ExerciseControls withFamily />}
     </Flex>
   );

@@ -11,6 +11,7 @@ import { runner } from '../../audio/takeRunner';
 import { asksForDemo } from '../../db/demo';
 import { hasTakes } from '../../db/takes';
 import { Button, Choice, Key } from '../../shared/controls';
+import { PatternNote } from '../../shared/PatternNote';
 import { useKeyDown } from '../../shared/useKeyDown';
 import { dayOf } from '../../shared/format';
 import { PageTitle } from '../../shared/PageTitle';
@@ -129,6 +130,7 @@ function Today() {
         </Box>
         <chakra.aside display="flex" flexDirection="column" gap="22px">
           {recent && <Consistency recent={recent} />}
+          {plan && <PatternNote notes={plan.from.notes} />}
           <Goals />
           {plan && <WeekView from={plan.from} />}
         </chakra.aside>

@@ -1,5 +1,51 @@
 /** Words of Horn. */
 export const hornWords = {
+  patterns: {
+    title: 'What the whole horn shows',
+    sharp: 'sharp',
+    flat: 'flat',
+    zones: { low: 'The low notes', middle: 'The middle notes', palm: 'The palm notes' },
+    flatLowSharpHigh: {
+      what: 'Flat at the bottom, by {{low}} cents, and sharp at the top, by {{high}}.',
+      causes: 'Likeliest: an embouchure that changes over the horn, or a mouthpiece out of its place.',
+      tell: 'To tell: play B4, then B5 by the octave key alone, lips unmoved. If they agree it is the embouchure; if not, move the mouthpiece, and think of another reed last.',
+    },
+    allSharp: {
+      what: 'Nearly all of your {{notes}} notes are sharp, by {{cents}} cents.',
+      causes: 'Likeliest: the mouthpiece is too far in, or the jaw holds too tightly.',
+      tell: 'To tell: play a middle note loudly and let it drop as far as it will. If it falls to the right place it is the jaw; else pull the mouthpiece out a little.',
+    },
+    allFlat: {
+      what: 'Nearly all of your {{notes}} notes are flat, by {{cents}} cents.',
+      causes: 'Likeliest: a cold horn, or the mouthpiece too far out.',
+      tell: 'To tell: play ten minutes and look again. If it has risen it was the cold; else push the mouthpiece in a little.',
+    },
+    sharpWhenSoft: {
+      what: 'All over the horn the pitch rises as you get softer, by {{cents}} cents for each 10 dB.',
+      causes: 'Likeliest: the lip or jaw closes as the air gets less, or the air loses its width.',
+      tell: 'To tell: fade on a middle note with a finger at the chin. If the chin moves it is the jaw; else think of a darker vowel as it fades.',
+    },
+    flatWhenSoft: {
+      what: 'All over the horn the pitch sinks as you get softer, by {{cents}} cents for each 10 dB.',
+      causes: 'Likeliest: the air slows down as it gets less, or the corners of the mouth let go.',
+      tell: 'To tell: fade on a middle note and keep the air as fast as before, only less of it. If the pitch holds it was the air; else watch the corners of the mouth in a mirror.',
+    },
+    zoneSharp: {
+      what: '{{zone}} are sharp by {{cents}} cents, the others are in tune.',
+      causes: 'Likeliest: a voicing that goes up with them, or keys that open too far there.',
+      tell: 'To tell: come to one of them by a slur from a note that is in tune, nothing moved. If it agrees it is the voicing; else have the keys looked at.',
+    },
+    zoneFlat: {
+      what: '{{zone}} are flat by {{cents}} cents, the others are in tune.',
+      causes: 'Likeliest: a voicing that gives way there, or keys that open too little.',
+      tell: 'To tell: come to one of them by a slur from a note that is in tune, nothing moved. If it agrees it is the voicing; else have the keys looked at.',
+    },
+    oneNote: {
+      what: '{{note}} alone is {{cents}} cents {{way}}, its neighbours are in tune.',
+      causes: 'Likeliest: that note’s own key or pad, or a habit on just this note.',
+      tell: 'To tell: play it by another fingering, or let another player try it. If they are off as well it is the horn, and a thing for a technician.',
+    },
+  },
   horn: {
     title: 'Horn',
     views: { map: 'Map', compare: 'Compare', sheet: 'Tendency sheet', leak: 'Leak watch' },
