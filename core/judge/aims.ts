@@ -2,7 +2,7 @@ import { beatSeconds, type Score } from '@inner-hum/core/exercise';
 import type { Aim } from '@inner-hum/core/families';
 import { DEMAND_CENTS, limitOf, median, responseSeries, valueOf, type StepMeasures } from '@inner-hum/core/measure';
 import type { LevelRuler } from '@inner-hum/core/theory';
-import { finding, type Finding } from './finding';
+import { finding, type Finding, type FindingId } from './finding';
 import type { Sounded } from './rule';
 import type { TakeCase } from './takeCase';
 
@@ -43,6 +43,23 @@ const AIMS: Readonly<Record<Aim, (played: Played) => Finding[]>> = {
   colourTravel,
   colourMatch,
 };
+
+/** What an aim that was missed says already of single tones. */
+const AIM_EXPLAINS: Partial<Record<FindingId, readonly FindingId[]>> = {
+  tongueFails: ['jump', 'crack', 'wrongPartial'],
+  airFails: ['jump', 'crack', 'wrongPartial'],
+  bothFail: ['jump', 'crack', 'wrongPartial'],
+  subtoneSags: ['flat'],
+  fadeShallow: ['narrowRange'],
+  heldUntilJump: ['jump'],
+  heldUntilGap: ['dropOut'],
+  unevenTime: ['changeLate', 'changeEarly'],
+};
+
+/** Whether a finding of a tone is said by a missed aim of the whole exercise. */
+export function saidByAim(id: FindingId, aims: readonly Finding[]): boolean {
+  return aims.some((aim) => AIM_EXPLAINS[aim.id]?.includes(id));
+}
 
 /** What a family's own aims find, and what any row of pairs shows. */
 export function aimFindings(measures: readonly StepMeasures[], about: TakeCase, aims: readonly Aim[]): Finding[] {

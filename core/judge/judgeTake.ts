@@ -3,7 +3,7 @@ import { familyById, topicsOf, type Family, type Topic } from '@inner-hum/core/f
 import { median, valueOf, type StepMeasures } from '@inner-hum/core/measure';
 import { naturalOffsetCents, partialSemitones } from '@inner-hum/core/theory';
 import { acrossTakes, harderToday, lean, presentTake } from './acrossTakes';
-import { aimFindings } from './aims';
+import { aimFindings, saidByAim } from './aims';
 import { finding, type Finding, type FindingId } from './finding';
 import { nextStep } from './nextStep';
 import type { RuleContext, Sounded } from './rule';
@@ -29,9 +29,11 @@ export function judgeTake(measures: readonly StepMeasures[], about: TakeCase): V
   const untold = found.filter((one) => !isExplained(one, found, measures));
   const now = about.now && presentTake({ ...about.now, ...about, measures });
   const past = about.past ?? [];
+  const ofAims = aimFindings(measures, about, aims);
+  const ofTones = untold.filter((one) => !saidByAim(one.id, ofAims));
   const findings = [
-    ...together(untold, about.score),
-    ...aimFindings(measures, about, aims),
+    ...together(ofTones, about.score),
+    ...ofAims,
     ...vibratoFinding(measures),
     ...(now ? acrossTakes(now, past) : []),
   ].sort(byImportance(family));
