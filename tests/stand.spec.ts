@@ -34,8 +34,8 @@ test('the part follows the beat, and the cue that is tried is kept with the take
 
 test('a long silence halts the take, and Space goes on where it stopped', async ({ page }) => {
   await page.goto('/stand');
-  await page.getByRole('combobox', { name: 'Exercise' }).selectOption({ label: 'Hold' });
-  await page.getByRole('spinbutton', { name: 'Beats', exact: true }).fill('40');
+  await page.getByRole('combobox', { name: 'Exercise' }).selectOption({ label: 'Counted breaths' });
+  await page.getByRole('spinbutton', { name: 'Beats', exact: true }).fill('32');
   await page.keyboard.press('Escape');
   await page.getByTestId('start').click();
   await expect(page.getByText('Halted: nothing was heard for a while')).toBeVisible({ timeout: 60_000 });
