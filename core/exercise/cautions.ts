@@ -1,6 +1,6 @@
 import { dynamicPosition, zoneOf } from '@inner-hum/core/theory';
 import { breathBudget } from './breathBudget';
-import { beatSeconds, type Score, type Step } from './score';
+import { beatSeconds, isOpenEnded, type Score, type Step } from './score';
 
 /** Things to mind with an exercise: practice hints, no medical advice. */
 export const CAUTIONS = ['ears', 'breath', 'lip', 'neighbours', 'hands'] as const;
@@ -22,14 +22,13 @@ export function cautionsFor(score: Score): Caution[] {
   const lasts = (step: Step) => step.beats * beatS;
   const high = score.steps.some((step) => isHigh(step) && lasts(step) >= HIGH_TONE_S);
   const budget = breathBudget(score);
-  const open = score.steps.some((step) => step.openEnd);
   const lipS = score.steps
     .filter((step) => step.partialNumber > 1 || step.bendCents || zoneOf(step.soundedMidi) === 'altissimo')
     .reduce((sum, step) => sum + lasts(step), 0);
   const carries = score.steps.some((step) => isLoud(step) && (zoneOf(step.fingeredMidi) === 'low' || isHigh(step)));
   const found: Readonly<Record<Caution, boolean>> = {
     ears: high,
-    breath: open || budget.longestBreathS >= LONG_BREATH_S,
+    breath: isOpenEnded(score) || budget.longestBreathS >= LONG_BREATH_S,
     lip: lipS >= LIP_S,
     neighbours: carries,
     hands: budget.totalS >= LONG_STAND_S,

@@ -22,6 +22,7 @@ export {
   beatSeconds,
   longestRestBeats,
   plannedPosition,
+  isOpenEnded,
   notated,
   scoreBeats,
   TEMPO_RANGE_BPM,

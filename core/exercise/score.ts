@@ -82,6 +82,11 @@ export function notated(score: Score): Score {
   return { ...score, steps };
 }
 
+/** Whether a score has a tone that lasts as long as it stays good. */
+export function isOpenEnded({ steps }: Pick<Score, 'steps'>): boolean {
+  return steps.some((step) => step.openEnd === true);
+}
+
 /** Beats of the longest silence between two steps. */
 export function longestRestBeats({ steps }: Pick<Score, 'steps'>): number {
   return Math.max(0, ...steps.slice(1).map((step, i) => step.startBeat - steps[i]!.startBeat - steps[i]!.beats));

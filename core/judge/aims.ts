@@ -136,7 +136,7 @@ function held({ measures, about: { score } }: Played): Finding[] {
     none: 'held',
   };
   const id = until[best.hold.fault] as 'held' | 'heldUntilJump' | 'heldUntilGap' | 'heldUntilPitch';
-  return [finding(id, id === 'held' ? 0 : 1, stepIndex, { beats, seconds: beats * beatSeconds(score) }, 1)];
+  return [finding(id, id === 'held' ? 0 : 2, stepIndex, { beats, seconds: beats * beatSeconds(score) }, 1)];
 }
 
 /** Whether the soft tone between two full ones was a subtone: well under them, darker, at the same pitch. */

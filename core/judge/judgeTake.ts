@@ -6,7 +6,7 @@ import { acrossTakes, harderToday, lean, presentTake } from './acrossTakes';
 import { aimFindings, saidByAim } from './aims';
 import { finding, type Finding, type FindingId } from './finding';
 import { nextStep } from './nextStep';
-import type { RuleContext, Sounded } from './rule';
+import { ALL_OF_IT, type RuleContext, type Sounded } from './rule';
 import { applies, ruleOf, RULES } from './rules';
 import type { TakeCase } from './takeCase';
 import type { Decision, TryId, Verdict } from './verdict';
@@ -115,9 +115,6 @@ function stayedOn(stepIndex: number, measures: readonly StepMeasures[], { steps 
   const partial = Math.max(1, Math.round(2 ** (above / 12)));
   return partialSemitones(partial) === above && partial !== step.partialNumber ? partial : undefined;
 }
-
-/** A tone that never came, or another in its place, is over any limit. */
-const ALL_OF_IT = 10;
 
 function toneFindings(measures: readonly StepMeasures[], about: TakeCase): Finding[] {
   const { steps, partialTuning } = about.score;

@@ -1,5 +1,6 @@
 import { DEMAND_CENTS, limitOf } from '@inner-hum/core/measure';
 import {
+  ALL_OF_IT,
   negative,
   over,
   overLimit,
@@ -14,9 +15,6 @@ import {
 
 /** A bend must reach this share of what is asked. */
 const BEND_SHARE = 0.7;
-/** A tone on another partial or a hum of another note is over any limit. */
-const ALL_OF_IT = 10;
-
 /** How far the second of a pair is sharp (1) or flat (−1) beside what its partial is by nature. */
 function pairApart(m: Sounded, { demand, freeTuning, pairOffsetCents }: RuleContext, sign: 1 | -1) {
   const pitch = m.pair?.pitchCents;

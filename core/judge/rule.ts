@@ -97,6 +97,8 @@ export function saidInMs(found: Over | undefined) {
   return said('ms', found && { ...found, size: 1000 * found.size, uncertainty: 1000 * found.uncertainty });
 }
 
+/** Severity of a tone that never came, or another in its place: over any limit. */
+export const ALL_OF_IT = 10;
 /** A tone that sounds another partial for this share of its length never sounded its own. */
 const WRONG_PARTIAL_SHARE = 0.6;
 

@@ -1,5 +1,6 @@
 import { DEMAND_CENTS, limitOf, type Demand, type PartialJump } from '@inner-hum/core/measure';
 import {
+  ALL_OF_IT,
   negative,
   over,
   overLimit,
@@ -339,9 +340,6 @@ export const TONE_RULES: readonly AnyRule[] = [
     when: (m, context) => said('db', overLimit('breathAtSoftEndDb', m.breathAtSoftEndDb, context)),
   }),
 ];
-
-/** A tone that is another note altogether is over any limit. */
-const ALL_OF_IT = 10;
 
 /** Whether a drift leads anywhere: over a short tone a slope is only its waver. */
 function driftsFar(m: Sounded, demand: Demand): boolean {

@@ -12,7 +12,9 @@ export type Reason =
   | { readonly kind: 'overtone'; readonly midi: number; readonly partial: number; readonly percent?: number }
   /** comes round: nothing asks for it, and it was not played for so many days (all that are known: never) */
   | { readonly kind: 'round'; readonly midi: number; readonly days: number }
-  | { readonly kind: 'warmUp' | 'firstMap' | 'kept'; readonly midi: number };
+  | { readonly kind: 'warmUp' | 'firstMap' | 'kept'; readonly midi: number }
+  /** in sessions that an older version planned */
+  | { readonly kind: 'anchor' | 'break'; readonly midi: number };
 
 export interface Goal {
   readonly kind: GoalKind;

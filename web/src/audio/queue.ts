@@ -45,8 +45,11 @@ export function sessionQueue(): Queue {
       const [block] = session?.blocks ?? [];
       if (!session || !block) return 0;
       const blocks = adapted(session.blocks, outcome);
+      const changes = outcome.decision === 'leave' || Object.keys(outcome.next).length > 0;
       const change =
-        outcome.decision === 'again' ? session.change : { decision: outcome.decision, of: exerciseKey(block.exercise) };
+        outcome.decision === 'again' || !changes
+          ? session.change
+          : { decision: outcome.decision, of: exerciseKey(block.exercise) };
       store.dispatch(settingsChanged({ session: { ...session, blocks, change, done: session.done + 1 } }));
       const sameBlock = blocks[0]?.reason === block.reason;
       return Math.max(VERDICT_S, sameBlock ? (block.betweenS ?? 0) : block.restS);

@@ -1,5 +1,5 @@
 import { ownExerciseKey } from '@inner-hum/core/families';
-import { beatSeconds, longestRestBeats, scoreBeats, type Score } from '@inner-hum/core/exercise';
+import { beatSeconds, isOpenEnded, longestRestBeats, scoreBeats, type Score } from '@inner-hum/core/exercise';
 import { instrumentById, soundingRangeHz, writtenToHz } from '@inner-hum/core/theory';
 import { VERDICT_S } from '@inner-hum/core/plan';
 import type { TakeSource, WholeTake } from '@inner-hum/core/take';
@@ -356,7 +356,9 @@ class TakeRunner {
     }
     store.dispatch(phaseChanged('judging'));
     const before = stand.decisionsAbout === ownExerciseKey(parameters) ? stand.decisions : [];
-    const cut = this.ending !== 'score';
+    // A tone without a set end is whole when the player ends it.
+    const ownEnd = this.ending === 'stopped' && isOpenEnded(score);
+    const cut = this.ending !== 'score' && !ownEnd;
     this.givenUp = new AbortController();
     const earlier = await lookBack(plan.score);
     const heard = await this.orGivenUp(earService().finishTake(assignmentFor(plan, earlier, before), firstBeatAtS));
@@ -381,7 +383,7 @@ class TakeRunner {
     const endS = firstBeatAtS + scoreBeats(score) * beatS + TAIL_S + plan.audioPath.delayS;
     const endDrone = this.drone(desk.context, score, plan.setup.a4Hz, firstBeatAtS);
     const silenceS = SILENCE_S + longestRestBeats(score) * beatS;
-    const open = score.steps.some((step) => step.openEnd);
+    const open = isOpenEnded(score);
     await this.until(() => {
       const nowS = desk.context.currentTime;
       const lastToneS = desk.trace.lastToneAtS() ?? 0;

@@ -22,6 +22,9 @@ export function reasonText(t: TFunction, nameOf: (midi: number) => string, reaso
           });
     case 'round':
       return reason.days < ALL_DAYS ? t('reasons.round', { count: reason.days }) : t('reasons.never');
+    case 'anchor':
+    case 'break':
+      return t('reasons.round', { count: 0 });
     case 'warmUp':
     case 'firstMap':
     case 'kept':
