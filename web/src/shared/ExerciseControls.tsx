@@ -17,6 +17,9 @@ import { useNoteName } from './useNoteName';
 /** Longer breaths than this are remarked on until the player's own hold times are known, seconds. */
 const LONG_BREATH_S = 20;
 
+/** So short a breath needs no word about how long the player's lasts, seconds. */
+const ASKS_BREATH_S = 8;
+
 /** Where no breath was heard to its end, only what was held at least is known. */
 const breathWords = ({ sure, fit }: OwnBreath) =>
   sure ? (fit.possible ? fit.fits : 'never') : fit.fits === 'withReserve' ? 'withReserve' : 'atLeast';
@@ -91,7 +94,7 @@ export function ExerciseControls({ withFamily = false }: { readonly withFamily?:
           {budget.totalS > budget.longestBreathS && ` · ${t('stand.total', { seconds: budget.totalS.toFixed(0) })}`}
         </chakra.span>
       </chakra.div>
-      {own ? (
+      {own && (own.sure || own.fit.fits === 'withReserve' || budget.longestBreathS > ASKS_BREATH_S) ? (
         <chakra.p color={own.sure && own.fit.fits === 'not' ? 'accent' : 'inkSoft'} data-testid="breath-fit">
           {t(`exercise.breath.${breathWords(own)}`, {
             hold: own.holdS.toFixed(1),
