@@ -43,7 +43,7 @@ module.exports = {
     {
       name: 'web-parts-below-features',
       severity: 'error',
-      from: { path: '^web/src/(audio|db|store|shared|i18n)/' },
+      from: { path: '^web/src/(base|input|db|store|practice|text|ui|ribbon|shared)/' },
       to: { path: '^web/src/features/' },
     },
     { name: 'server-alone', severity: 'error', from: { path: '^server/' }, to: { path: '^(core|web)/' } },

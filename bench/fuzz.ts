@@ -24,12 +24,12 @@ import { SeededRandom } from '@inner-hum/core/simulate';
 import { INSTRUMENTS, noteName } from '@inner-hum/core/theory';
 import { readSettings } from '../web/src/db/readSettings';
 import { exerciseFromLink, readExerciseFile } from '../web/src/features/exercises/link';
-import { i18next } from '../web/src/i18n';
-import { exerciseMeta, exerciseTitle } from '../web/src/shared/exerciseText';
-import { findingText, nextText } from '../web/src/shared/findingText';
-import { takeView } from '../web/src/shared/takeView';
-import { LIGHT } from '../web/src/shared/palette';
-import { drawRibbon } from '../web/src/shared/ribbon';
+import { i18next } from '../web/src/text/i18n';
+import { exerciseMeta, exerciseTitle } from '../web/src/text/exerciseText';
+import { findingText, nextText } from '../web/src/text/findingText';
+import { takeView } from '../web/src/ribbon/takeView';
+import { LIGHT } from '../web/src/ui/palette';
+import { drawRibbon } from '../web/src/ribbon/ribbon';
 import { exerciseOf, INITIAL_SETTINGS, scoreOf } from '../web/src/store/settings';
 
 /** Something that reads what comes from outside, and everything that uses what it accepts. */

@@ -1,7 +1,7 @@
 import type { FindingId } from '@inner-hum/core/judge';
 import { withFault, type FaultName } from '@inner-hum/core/simulate';
 import { describe, expect, it } from 'vitest';
-import { en } from '../web/src/i18n/en';
+import { en } from '../web/src/text/en';
 import { EXPECTED_FINDINGS, SHOWN_BY, SHOWN_WITH } from './expectedFindings';
 import { MEASURED, OTHER_WAYS } from './otherWays';
 import { playFamily, playSwell } from './play';

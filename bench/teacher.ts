@@ -25,8 +25,8 @@ import {
 } from '@inner-hum/core/plan';
 import { SeededRandom } from '@inner-hum/core/simulate';
 import { DYNAMICS, dynamicPosition, noteName, zoneOf, type Dynamic } from '@inner-hum/core/theory';
-import { i18next } from '../web/src/i18n';
-import { reasonText } from '../web/src/shared/reasonText';
+import { i18next } from '../web/src/text/i18n';
+import { reasonText } from '../web/src/text/reasonText';
 import { PLAYERS, takeOf, type ModelledPlayer } from './modelledPlayers';
 import { table } from './score';
 

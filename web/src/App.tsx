@@ -4,11 +4,11 @@ import { useTranslation } from 'react-i18next';
 import { Provider } from 'react-redux';
 import { BrowserRouter, Link, Navigate, Route, Routes } from 'react-router';
 import StandPage from './features/stand/StandPage';
-import { i18next } from './i18n';
-import { AppFrame } from './shared/AppFrame';
+import { i18next } from './text/i18n';
+import { AppFrame } from './features/frame/AppFrame';
 import { Boundary } from './shared/Boundary';
-import { system } from './shared/theme';
-import { useColourMode } from './shared/useColourMode';
+import { system } from './ui/theme';
+import { useColourMode } from './ui/useColourMode';
 import { store } from './store';
 
 const ExercisesPage = lazy(() => import('./features/exercises/ExercisesPage'));

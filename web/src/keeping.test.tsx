@@ -16,10 +16,10 @@ import { phaseChanged } from './store/stand';
 import { freshEachTime, inApp, settings } from './testing/inApp';
 import { silentTake } from './testing/takes';
 import { Boundary, PlaceBoundary, TakeBoundary } from './shared/Boundary';
-import { DraftOffers } from './shared/DraftOffers';
+import { DraftOffers } from './features/frame/DraftOffers';
 import { NotPossible } from './shared/NotPossible';
 import { NoticeBar } from './shared/Notice';
-import { deleteFromSettings, deleteTake } from './shared/undo';
+import { deleteFromSettings, deleteTake } from './store/undo';
 
 freshEachTime();
 beforeEach(() => {

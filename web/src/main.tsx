@@ -1,18 +1,18 @@
 import '@fontsource-variable/atkinson-hyperlegible-next';
 import '@fontsource-variable/literata';
-import './shared/accidentals.css';
+import './ui/accidentals.css';
 import { createRoot } from 'react-dom/client';
 import { App } from './App';
-import { recoverDrafts } from './audio/recoverDrafts';
+import { recoverDrafts } from './practice/recoverDrafts';
 import { openDatabase } from './db/database';
 import { openDemo } from './db/demo';
 import { keepSettings } from './db/settingsKeeper';
 import { emptyOldBin } from './db/takes';
-import { i18next } from './i18n';
+import { i18next } from './text/i18n';
 import { registerOffline } from './shared/update';
 import { store } from './store';
 import { noticed } from './store/notices';
-import { detailOf } from './i18n/detailOf';
+import { detailOf } from './base/detailOf';
 
 function tell(key: 'app.notOpened' | 'app.notRecovered' | 'app.demoFailed' | 'app.wentWrong', error: unknown): void {
   store.dispatch(noticed({ text: i18next.t(key, { detail: detailOf(error) }) }));

@@ -2,7 +2,7 @@ import { migrate, type TakePlan, type TakeRecord } from '@inner-hum/core/take';
 import type { Cell, Digest, KeptFirst, TonesOfDay } from '@inner-hum/core/plan';
 import { Dexie, type DexieOptions, type EntityTable, type Transaction } from 'dexie';
 import { guardDerived, rebuildDerived } from './derived';
-import { detailOf } from '../i18n/detailOf';
+import { detailOf } from '../base/detailOf';
 
 interface FramesRow {
   readonly takeId: string;

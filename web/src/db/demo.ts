@@ -1,6 +1,6 @@
 import type { WholeTake } from '@inner-hum/core/take';
 import { addDays, differenceInCalendarDays, subDays } from 'date-fns';
-import { dayOf } from '../shared/format';
+import { dayOf } from '../text/format';
 import { store } from '../store';
 import type { GearItem } from '../store/gear';
 import { settingsChanged, type Settings } from '../store/settings';

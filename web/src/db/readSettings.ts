@@ -7,7 +7,7 @@ import { A4_RANGE_HZ, INSTRUMENTS, KEYS } from '@inner-hum/core/theory';
 import { array, boolean, mixed, number, object, string, type AnySchema } from 'yup';
 import { CUES, SCHOOLS } from '../store/schools';
 import { HABIT_NAMES, INITIAL_SETTINGS, type Settings } from '../store/settings';
-import { detailOf } from '../i18n/detailOf';
+import { detailOf } from '../base/detailOf';
 
 /** A part of stored settings that can't be understood: kept aside as it was. */
 export interface SetAside {

@@ -1,9 +1,9 @@
-import { i18next } from '../i18n';
+import { i18next } from '../text/i18n';
 import { store } from '../store';
 import { noticed } from '../store/notices';
 import { settingsLoaded, type Settings } from '../store/settings';
 import { changedParts, loadSettings, onStoredSettings, storeChanges, storedSettings } from './settings';
-import { detailOf } from '../i18n/detailOf';
+import { detailOf } from '../base/detailOf';
 
 /**
  * Loads the settings and from then on keeps the store and the database the same: only what changed here is written, what

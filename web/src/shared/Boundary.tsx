@@ -4,10 +4,10 @@ import { useTranslation } from 'react-i18next';
 import { isDamagedRow } from '../db/digests';
 import { backupService } from '../db/backup';
 import { rawTake } from '../db/takes';
-import { Button } from './controls';
-import { saveFile } from './saveFile';
-import { deleteTake } from './undo';
-import { detailOf } from '../i18n/detailOf';
+import { Button } from '../ui/controls';
+import { saveFile } from '../base/saveFile';
+import { deleteTake } from '../store/undo';
+import { detailOf } from '../base/detailOf';
 
 interface BoundaryProps {
   readonly children: ReactNode;

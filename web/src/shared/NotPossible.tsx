@@ -6,8 +6,8 @@ import type { TFunction } from 'i18next';
 import { useTranslation } from 'react-i18next';
 import { useAppDispatch, useAppSelector } from '../store';
 import { chosenExercise, settingsChanged } from '../store/settings';
-import { Button } from './controls';
-import { useNoteName } from './useNoteName';
+import { Button } from '../ui/controls';
+import { useNoteName } from '../text/useNoteName';
 
 /** Why the chosen exercise can't be played as it is, and the nearest that can, which the Stand plays. */
 export function NotPossible() {

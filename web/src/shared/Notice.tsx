@@ -2,9 +2,9 @@ import { chakra } from '@chakra-ui/react';
 import { useTranslation } from 'react-i18next';
 import { useAppDispatch, useAppSelector } from '../store';
 import { noticeDismissed } from '../store/notices';
-import { Button } from './controls';
+import { Button } from '../ui/controls';
 import { useIdle } from './useIdle';
-import { undoLast } from './undo';
+import { undoLast } from '../store/undo';
 import { updateNow } from './update';
 
 /** One sentence at the foot of the page. It stays until it is dismissed: hands may be on the horn. */

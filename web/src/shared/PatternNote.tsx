@@ -1,8 +1,8 @@
 import { chakra } from '@chakra-ui/react';
 import { hornPattern, type NoteOnMap } from '@inner-hum/core/plan';
 import { useTranslation } from 'react-i18next';
-import { patternText } from './patternText';
-import { useNoteName } from './useNoteName';
+import { patternText } from '../text/patternText';
+import { useNoteName } from '../text/useNoteName';
 
 /** What the whole map shows, where it shows something plain. */
 export function PatternNote({ notes }: { readonly notes: readonly NoteOnMap[] }) {

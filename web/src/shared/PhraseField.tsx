@@ -2,7 +2,7 @@ import { parsePhrase, PhraseError, phraseText } from '@inner-hum/core/exercise';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useAppSelector } from '../store';
-import { Field, TextInput } from './controls';
+import { Field, TextInput } from '../ui/controls';
 
 /** Notes as text in the player's own names; what is not understood is named, and the last good phrase stays. */
 export function PhraseField({

@@ -4,8 +4,8 @@ import { useNavigate } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../store';
 import { settingsChanged } from '../store/settings';
 import { problemMet } from '../store/stand';
-import { AlertPanel } from './AlertPanel';
-import { Button } from './controls';
+import { AlertPanel } from '../ui/AlertPanel';
+import { Button } from '../ui/controls';
 
 /** What is wrong with the sound, in one sentence, and the ways on. */
 export function ProblemNote({ onRetry }: { readonly onRetry: () => void }) {

@@ -3,10 +3,10 @@ import type { TakeRecord } from '@inner-hum/core/take';
 import { format } from 'date-fns';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
-import { exerciseTitle } from './exerciseText';
-import { findingText } from './findingText';
-import { MiniRibbon } from './MiniRibbon';
-import { useNoteName } from './useNoteName';
+import { exerciseTitle } from '../text/exerciseText';
+import { findingText } from '../text/findingText';
+import { MiniRibbon } from '../ribbon/MiniRibbon';
+import { useNoteName } from '../text/useNoteName';
 
 /** A take in one line: when, its ribbon, what it was and what was found. */
 export function TakeLine({ take }: { readonly take: TakeRecord }) {

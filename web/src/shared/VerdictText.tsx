@@ -5,8 +5,8 @@ import { useTranslation } from 'react-i18next';
 import type { TryId } from '@inner-hum/core/judge';
 import { useAppSelector } from '../store';
 import type { Schools } from '../store/schools';
-import { decisionText, findingText, nextText } from './findingText';
-import { useNoteName } from './useNoteName';
+import { decisionText, findingText, nextText } from '../text/findingText';
+import { useNoteName } from '../text/useNoteName';
 
 /** Which answer of the player's school words a thing to try; undefined where schools agree. */
 function schoolOf(id: TryId, schools: Schools): string | undefined {

@@ -10,11 +10,11 @@ import { describe, expect, it, vi } from 'vitest';
 import { store } from '../store';
 import { settingsChanged } from '../store/settings';
 import { freshEachTime, inApp, settings } from '../testing/inApp';
-import { Choice, Tick } from './controls';
+import { Choice, Tick } from '../ui/controls';
 import { liveNote, onLiveNote, setLiveNote } from './liveNote';
-import { NumberField } from './NumberField';
+import { NumberField } from '../ui/NumberField';
 import { PhraseField } from './PhraseField';
-import { SHORTCUTS, ShortcutsDialog } from './ShortcutsDialog';
+import { SHORTCUTS, ShortcutsDialog } from '../ui/ShortcutsDialog';
 import { VerdictText } from './VerdictText';
 
 freshEachTime();

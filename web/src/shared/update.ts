@@ -1,4 +1,4 @@
-import { i18next } from '../i18n';
+import { i18next } from '../text/i18n';
 import { store } from '../store';
 import { noticed } from '../store/notices';
 

@@ -5,8 +5,8 @@ import { Provider } from 'react-redux';
 import { MemoryRouter, useLocation } from 'react-router';
 import { afterEach, beforeEach } from 'vitest';
 import { database } from '../db/database';
-import '../i18n';
-import { system } from '../shared/theme';
+import '../text/i18n';
+import { system } from '../ui/theme';
 import { store } from '../store';
 import { INITIAL_SETTINGS, settingsLoaded, type Settings } from '../store/settings';
 

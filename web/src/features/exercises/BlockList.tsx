@@ -4,10 +4,10 @@ import { playable } from '@inner-hum/core/families';
 import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
 import { VERDICT_S } from '@inner-hum/core/plan';
-import { blockQueue } from '../../audio/queue';
-import { runner } from '../../audio/takeRunner';
-import { Button } from '../../shared/controls';
-import { deleteFromSettings } from '../../shared/undo';
+import { blockQueue } from '../../practice/queue';
+import { runner } from '../../practice/takeRunner';
+import { Button } from '../../ui/controls';
+import { deleteFromSettings } from '../../store/undo';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
 

@@ -9,12 +9,12 @@ import { useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { database } from '../../db/database';
 import type { TakeFilter } from '../../db/search';
-import { compareService } from '../../shared/compareService';
-import { Button, Choice } from '../../shared/controls';
-import { dayOf, formatNumber, formatSigned } from '../../shared/format';
-import { SectionTitle } from '../../shared/PageTitle';
+import { compareService } from '../../db/compareService';
+import { Button, Choice } from '../../ui/controls';
+import { dayOf, formatNumber, formatSigned } from '../../text/format';
+import { SectionTitle } from '../../ui/PageTitle';
 import { useCells } from '../../shared/useCells';
-import { useNoteName } from '../../shared/useNoteName';
+import { useNoteName } from '../../text/useNoteName';
 import { useOpenExercise } from '../../shared/useOpenExercise';
 import { useAppSelector } from '../../store';
 

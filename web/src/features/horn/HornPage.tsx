@@ -1,7 +1,7 @@
 import { Box, chakra } from '@chakra-ui/react';
 import { useTranslation } from 'react-i18next';
 import { Route, Routes } from 'react-router';
-import { PageTitle, ViewLinks } from '../../shared/PageTitle';
+import { PageTitle, ViewLinks } from '../../ui/PageTitle';
 import { useAppSelector } from '../../store';
 import { CompareView } from './CompareView';
 import { LeakView } from './LeakView';

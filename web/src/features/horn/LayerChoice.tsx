@@ -1,6 +1,6 @@
 import { Flex } from '@chakra-ui/react';
 import { useTranslation } from 'react-i18next';
-import { Button } from '../../shared/controls';
+import { Button } from '../../ui/controls';
 import { LAYERS, type LayerId } from './layers';
 
 /** Which quantity is looked at. */

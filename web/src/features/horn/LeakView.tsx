@@ -7,9 +7,9 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { findDigests } from '../../db/search';
-import { Button, Choice } from '../../shared/controls';
-import { dayOf } from '../../shared/format';
-import { SectionTitle } from '../../shared/PageTitle';
+import { Button, Choice } from '../../ui/controls';
+import { dayOf } from '../../text/format';
+import { SectionTitle } from '../../ui/PageTitle';
 import { useOpenExercise } from '../../shared/useOpenExercise';
 import { useAppSelector } from '../../store';
 

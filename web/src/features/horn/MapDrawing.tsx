@@ -3,7 +3,7 @@ import { LOUDNESS_BANDS, type LoudnessBand } from '@inner-hum/core/measure';
 import { ofNote, type NoteOnMap, type Seam } from '@inner-hum/core/plan';
 import { zoneOf } from '@inner-hum/core/theory';
 import { useTranslation } from 'react-i18next';
-import { useNoteName } from '../../shared/useNoteName';
+import { useNoteName } from '../../text/useNoteName';
 import type { Layer } from './layers';
 import { noteSentence } from './noteSentence';
 

@@ -5,12 +5,12 @@ import { instrumentById } from '@inner-hum/core/theory';
 import { tendencyCsv } from '@inner-hum/core/formats';
 import { format } from 'date-fns';
 import { useTranslation } from 'react-i18next';
-import { Button } from '../../shared/controls';
-import { formatNumber, formatSigned } from '../../shared/format';
-import { SectionTitle } from '../../shared/PageTitle';
+import { Button } from '../../ui/controls';
+import { formatNumber, formatSigned } from '../../text/format';
+import { SectionTitle } from '../../ui/PageTitle';
 import { PatternNote } from '../../shared/PatternNote';
-import { saveFile } from '../../shared/saveFile';
-import { useNoteName } from '../../shared/useNoteName';
+import { saveFile } from '../../base/saveFile';
+import { useNoteName } from '../../text/useNoteName';
 import { useAppSelector } from '../../store';
 import { useHornMap } from './useHornMap';
 

@@ -7,14 +7,14 @@ import { subDays } from 'date-fns';
 import { describe, expect, it, vi } from 'vitest';
 import { database } from '../../db/database';
 import type { TakeFilter } from '../../db/search';
-import { dayOf } from '../../shared/format';
+import { dayOf } from '../../text/format';
 import { freshEachTime, inApp, settings } from '../../testing/inApp';
 import { CompareView } from './CompareView';
 import HornPage from './HornPage';
 import { LeakView } from './LeakView';
 
 const asked = vi.fn<(first: TakeFilter, second: TakeFilter) => Promise<never[]>>(() => Promise.resolve([]));
-vi.mock('../../shared/compareService', () => ({ compareService: () => ({ compare: asked }) }));
+vi.mock('../../db/compareService', () => ({ compareService: () => ({ compare: asked }) }));
 
 freshEachTime();
 

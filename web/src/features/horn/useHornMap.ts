@@ -1,6 +1,6 @@
 import { hornMap, type Cell, type NoteOnMap, type SetupNames } from '@inner-hum/core/plan';
 import { useMemo, useState } from 'react';
-import { setupText } from '../../shared/setupText';
+import { setupText } from '../../text/setupText';
 import { useCells } from '../../shared/useCells';
 
 /** A set-up that can be looked at alone; '' is all of them together. */

@@ -3,12 +3,12 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
 import { stopBackup } from '../../db/backup';
-import { Button } from '../../shared/controls';
-import { FileButton } from '../../shared/FileButton';
+import { Button } from '../../ui/controls';
+import { FileButton } from '../../ui/FileButton';
 import { store, useAppDispatch } from '../../store';
 import { noticed } from '../../store/notices';
 import { analyseRecording, restoreBackup, saveBackup, saveMeasures, type FileOutcome } from './files';
-import { detailOf } from '../../i18n/detailOf';
+import { detailOf } from '../../base/detailOf';
 
 /** So many reasons are told of takes that could not be read. */
 const MOST_REASONS = 3;

@@ -5,9 +5,9 @@ import { INSTRUMENTS } from '@inner-hum/core/theory';
 import { useTranslation } from 'react-i18next';
 import { useSearchParams } from 'react-router';
 import type { TakeFilter } from '../../db/search';
-import { Button, Choice, Field, TextInput } from '../../shared/controls';
-import { en } from '../../i18n/en';
-import { useNoteName } from '../../shared/useNoteName';
+import { Button, Choice, Field, TextInput } from '../../ui/controls';
+import { en } from '../../text/en';
+import { useNoteName } from '../../text/useNoteName';
 import { useAppSelector } from '../../store';
 
 const KINDS = ['size', 'note', 'family', 'finding', 'gear'] as const;

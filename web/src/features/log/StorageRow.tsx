@@ -2,8 +2,8 @@ import { chakra, Flex } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { canChooseFolder, chooseFolder, folderName } from '../../db/autoBackup';
-import { Button } from '../../shared/controls';
-import { formatNumber } from '../../shared/format';
+import { Button } from '../../ui/controls';
+import { formatNumber } from '../../text/format';
 import { useAppDispatch } from '../../store';
 import { noticed } from '../../store/notices';
 

@@ -7,10 +7,10 @@ import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { findFirsts, findTrend, type TakeFilter } from '../../db/search';
-import { Button, Choice } from '../../shared/controls';
-import { SectionTitle } from '../../shared/PageTitle';
-import { loadTrendChart, TrendChartLater } from '../../shared/TrendChartLater';
-import { useNoteName } from '../../shared/useNoteName';
+import { Button, Choice } from '../../ui/controls';
+import { SectionTitle } from '../../ui/PageTitle';
+import { loadTrendChart, TrendChartLater } from '../../ui/TrendChartLater';
+import { useNoteName } from '../../text/useNoteName';
 
 /** So long after the list the trend is made ready, milliseconds. */
 const READY_AFTER_MS = 800;

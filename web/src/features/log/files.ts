@@ -1,13 +1,13 @@
 import type { UnreadTake } from '@inner-hum/core/formats';
 import { proxy } from 'comlink';
-import { earService } from '../../audio/desk';
+import { earService } from '../../input/audioInput';
 import { takeOf } from '@inner-hum/core/take';
-import { assignmentFor, hearingFor, planNow } from '../../audio/planNow';
+import { assignmentFor, hearingFor, planNow } from '../../practice/planNow';
 import { lookBack } from '../../db/past';
 import { backupService } from '../../db/backup';
 import { readSettings } from '../../db/readSettings';
 import { hasTakes, keepTake, mergeTakes } from '../../db/takes';
-import { saveFile } from '../../shared/saveFile';
+import { saveFile } from '../../base/saveFile';
 import { store } from '../../store';
 import { settingsChanged, type Settings } from '../../store/settings';
 

@@ -11,14 +11,14 @@ import {
 } from '@inner-hum/core/theory';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Button } from '../../shared/controls';
-import { formatSigned } from '../../shared/format';
-import { partialColour } from '../../shared/palette';
+import { Button } from '../../ui/controls';
+import { formatSigned } from '../../text/format';
+import { partialColour } from '../../ui/palette';
 import { useCells } from '../../shared/useCells';
-import { usePalette } from '../../shared/useColourMode';
-import { useNoteName } from '../../shared/useNoteName';
+import { usePalette } from '../../ui/useColourMode';
+import { useNoteName } from '../../text/useNoteName';
 import { useOpenExercise } from '../../shared/useOpenExercise';
-import { usePartialNumber } from '../../shared/usePartialName';
+import { usePartialNumber } from '../../text/usePartialName';
 import { useAppSelector } from '../../store';
 import { SourcesOf } from './SourcesOf';
 

@@ -1,7 +1,7 @@
 import { Box } from '@chakra-ui/react';
 import { useTranslation } from 'react-i18next';
 import { Route, Routes } from 'react-router';
-import { PageTitle, ViewLinks } from '../../shared/PageTitle';
+import { PageTitle, ViewLinks } from '../../ui/PageTitle';
 import { LatticeView } from './LatticeView';
 import { Notebook } from './Notebook';
 import { RoutePlanner } from './RoutePlanner';

@@ -4,9 +4,9 @@ import type { ImportedPart, ImportedParts } from '@inner-hum/core/formats';
 import { instrumentById } from '@inner-hum/core/theory';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Button, Choice } from '../../shared/controls';
-import { FileButton } from '../../shared/FileButton';
-import { useNoteName } from '../../shared/useNoteName';
+import { Button, Choice } from '../../ui/controls';
+import { FileButton } from '../../ui/FileButton';
+import { useNoteName } from '../../text/useNoteName';
 import { useAppSelector } from '../../store';
 
 const LENGTHS = ['0.5', '1', '2', '4'] as const;

@@ -11,13 +11,13 @@ import {
 } from '@inner-hum/core/theory';
 import { format } from 'date-fns';
 import { useTranslation } from 'react-i18next';
-import { Button } from '../../shared/controls';
+import { Button } from '../../ui/controls';
 import { Fingering } from '../../shared/Fingering';
-import { formatSigned } from '../../shared/format';
-import { SectionTitle } from '../../shared/PageTitle';
-import { useNoteName } from '../../shared/useNoteName';
+import { formatSigned } from '../../text/format';
+import { SectionTitle } from '../../ui/PageTitle';
+import { useNoteName } from '../../text/useNoteName';
 import { useOpenExercise } from '../../shared/useOpenExercise';
-import { usePartialName } from '../../shared/usePartialName';
+import { usePartialName } from '../../text/usePartialName';
 import { useAppSelector } from '../../store';
 
 /** All sources of a note with offset and own success, its regular fingering beside them. */

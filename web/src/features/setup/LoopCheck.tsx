@@ -1,10 +1,10 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { earService, SoundProblem } from '../../audio/desk';
-import { click } from '../../audio/metronome';
-import { runner } from '../../audio/takeRunner';
-import { Button } from '../../shared/controls';
+import { earService, SoundProblem } from '../../input/audioInput';
+import { click } from '../../practice/metronome';
+import { runner } from '../../practice/takeRunner';
+import { Button } from '../../ui/controls';
 import { store, useAppDispatch, useAppSelector } from '../../store';
 import { rulerKey, settingsChanged, without } from '../../store/settings';
 import { problemMet } from '../../store/stand';

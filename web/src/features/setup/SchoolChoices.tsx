@@ -1,6 +1,6 @@
 import { chakra, Grid } from '@chakra-ui/react';
 import { useTranslation } from 'react-i18next';
-import { Choice, Tick } from '../../shared/controls';
+import { Choice, Tick } from '../../ui/controls';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { SCHOOL_QUESTIONS, SCHOOLS } from '../../store/schools';
 import { exerciseChanged, settingsChanged } from '../../store/settings';

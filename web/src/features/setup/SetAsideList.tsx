@@ -2,11 +2,11 @@ import { Box, chakra, Flex } from '@chakra-ui/react';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useTranslation } from 'react-i18next';
 import { forgetSetAside, setAside } from '../../db/settings';
-import { Button } from '../../shared/controls';
-import { saveFile } from '../../shared/saveFile';
+import { Button } from '../../ui/controls';
+import { saveFile } from '../../base/saveFile';
 import { useAppDispatch } from '../../store';
 import { noticed } from '../../store/notices';
-import { detailOf } from '../../i18n/detailOf';
+import { detailOf } from '../../base/detailOf';
 
 /** Settings that could not be read, as they were stored; nothing where there are none. */
 export function SetAsideList() {

@@ -4,12 +4,12 @@ import { HOP_S } from '@inner-hum/core/signal';
 import { format } from 'date-fns';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { runner } from '../../audio/takeRunner';
-import { Button } from '../../shared/controls';
-import { formatNumber, formatSigned } from '../../shared/format';
+import { runner } from '../../practice/takeRunner';
+import { Button } from '../../ui/controls';
+import { formatNumber, formatSigned } from '../../text/format';
 import { store, useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
-import { NumberField } from '../../shared/NumberField';
+import { NumberField } from '../../ui/NumberField';
 import { useListening } from './useListening';
 
 /** How much of what was played lately counts, seconds. */

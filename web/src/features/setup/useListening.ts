@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
-import { earService, SoundProblem } from '../../audio/desk';
-import { runner } from '../../audio/takeRunner';
+import { earService, SoundProblem } from '../../input/audioInput';
+import { runner } from '../../practice/takeRunner';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { problemMet } from '../../store/stand';
 

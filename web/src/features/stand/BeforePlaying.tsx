@@ -1,8 +1,8 @@
 import { chakra } from '@chakra-ui/react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
-import { Button } from '../../shared/controls';
-import { dayOf } from '../../shared/format';
+import { Button } from '../../ui/controls';
+import { dayOf } from '../../text/format';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
 

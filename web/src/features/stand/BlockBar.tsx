@@ -1,9 +1,9 @@
 import { chakra, Flex } from '@chakra-ui/react';
 import { useTranslation } from 'react-i18next';
-import { runner } from '../../audio/takeRunner';
-import { Button, Key } from '../../shared/controls';
-import { exerciseTitle } from '../../shared/exerciseText';
-import { useNoteName } from '../../shared/useNoteName';
+import { runner } from '../../practice/takeRunner';
+import { Button, Key } from '../../ui/controls';
+import { exerciseTitle } from '../../text/exerciseText';
+import { useNoteName } from '../../text/useNoteName';
 import { useAppSelector } from '../../store';
 
 /** Where a block stands, or the way to start one. */

@@ -1,8 +1,8 @@
 import { chakra } from '@chakra-ui/react';
 import { cautionsFor } from '@inner-hum/core/exercise';
 import { useTranslation } from 'react-i18next';
-import { dayOf } from '../../shared/format';
-import { Button } from '../../shared/controls';
+import { dayOf } from '../../text/format';
+import { Button } from '../../ui/controls';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { scoreOf, settingsChanged } from '../../store/settings';
 

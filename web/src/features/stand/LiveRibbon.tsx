@@ -2,11 +2,11 @@ import { beatSeconds, scoreBeats } from '@inner-hum/core/exercise';
 import { DEMAND_CENTS } from '@inner-hum/core/measure';
 import { hzToMidi, instrumentById, midiToHz, writtenMidi } from '@inner-hum/core/theory';
 import { useCallback, useEffect } from 'react';
-import { runner } from '../../audio/takeRunner';
-import { DrawnRibbon } from '../../shared/DrawnRibbon';
+import { runner } from '../../practice/takeRunner';
+import { DrawnRibbon } from '../../ribbon/DrawnRibbon';
 import { setLiveNote } from '../../shared/liveNote';
-import { drawRibbon, ribbonSteps, type RibbonFrames } from '../../shared/ribbon';
-import { usePalette } from '../../shared/useColourMode';
+import { drawRibbon, ribbonSteps, type RibbonFrames } from '../../ribbon/ribbon';
+import { usePalette } from '../../ui/useColourMode';
 import { useAppSelector } from '../../store';
 import { rulerOf, scoreOf } from '../../store/settings';
 

@@ -14,10 +14,10 @@ import {
 } from '@inner-hum/core/theory';
 import { useEffect, useRef, useState, type RefObject } from 'react';
 import { useTranslation } from 'react-i18next';
-import { runner, type Timing } from '../../audio/takeRunner';
-import { formatSigned } from '../../shared/format';
-import { usePartialName } from '../../shared/usePartialName';
-import { useNoteName } from '../../shared/useNoteName';
+import { runner, type Timing } from '../../practice/takeRunner';
+import { formatSigned } from '../../text/format';
+import { usePartialName } from '../../text/usePartialName';
+import { useNoteName } from '../../text/useNoteName';
 import { useAppSelector } from '../../store';
 import { exerciseOf, scoreOf } from '../../store/settings';
 import { ownExerciseKey } from '@inner-hum/core/families';

@@ -1,7 +1,7 @@
 import { Box, chakra } from '@chakra-ui/react';
 import { beatSeconds } from '@inner-hum/core/exercise';
 import { useEffect, useRef, useState } from 'react';
-import { runner } from '../../audio/takeRunner';
+import { runner } from '../../practice/takeRunner';
 import { Part, type PartPlaces } from '../../shared/Part';
 import { useAppSelector } from '../../store';
 import { scoreOf } from '../../store/settings';

@@ -1,4 +1,4 @@
-import { useKeyDown } from '../../shared/useKeyDown';
+import { useKeyDown } from '../../ui/useKeyDown';
 
 export interface StandActions {
   readonly toggle: () => void;

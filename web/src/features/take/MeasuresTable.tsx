@@ -1,7 +1,7 @@
 import { chakra } from '@chakra-ui/react';
 import { QUANTITY_ROWS, type Measured, type QuantityName, type StepMeasures } from '@inner-hum/core/measure';
 import { useTranslation } from 'react-i18next';
-import { formatNumber, formatSigned } from '../../shared/format';
+import { formatNumber, formatSigned } from '../../text/format';
 
 type Sounded = Extract<StepMeasures, { kind: 'sounded' }>;
 

@@ -4,11 +4,11 @@ import { pairOutlines, valueOf, type StepMeasures } from '@inner-hum/core/measur
 import type { Frames } from '@inner-hum/core/signal';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Button } from '../../shared/controls';
-import { formatNumber, formatSigned } from '../../shared/format';
-import { SectionTitle } from '../../shared/PageTitle';
-import { usePartialName } from '../../shared/usePartialName';
-import { useNoteName } from '../../shared/useNoteName';
+import { Button } from '../../ui/controls';
+import { formatNumber, formatSigned } from '../../text/format';
+import { SectionTitle } from '../../ui/PageTitle';
+import { usePartialName } from '../../text/usePartialName';
+import { useNoteName } from '../../text/useNoteName';
 
 type Sounded = Extract<StepMeasures, { kind: 'sounded' }>;
 interface Pair {

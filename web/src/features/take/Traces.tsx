@@ -4,7 +4,7 @@ import { centsBetweenHz } from '@inner-hum/core/theory';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts';
-import { usePalette } from '../../shared/useColourMode';
+import { usePalette } from '../../ui/useColourMode';
 
 const POINTS = 500;
 const AXIS_PX = 46;

@@ -4,10 +4,10 @@ import type { Comparison, Digest } from '@inner-hum/core/plan';
 import { format, subDays } from 'date-fns';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { compareService } from '../../shared/compareService';
-import { dayOf, formatNumber } from '../../shared/format';
-import { SectionTitle } from '../../shared/PageTitle';
-import { useNoteName } from '../../shared/useNoteName';
+import { compareService } from '../../db/compareService';
+import { dayOf, formatNumber } from '../../text/format';
+import { SectionTitle } from '../../ui/PageTitle';
+import { useNoteName } from '../../text/useNoteName';
 import { useAppSelector } from '../../store';
 import { LOOKED_BACK_DAYS } from './usePlan';
 

@@ -4,11 +4,11 @@ import { ALTISSIMO_REACH_SEMITONES, instrumentById } from '@inner-hum/core/theor
 import { addDays, format } from 'date-fns';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Button, Choice, Field, TextInput, Tick } from '../../shared/controls';
-import { deleteFromSettings } from '../../shared/undo';
-import { dayOf } from '../../shared/format';
-import { SectionTitle } from '../../shared/PageTitle';
-import { useNoteName } from '../../shared/useNoteName';
+import { Button, Choice, Field, TextInput, Tick } from '../../ui/controls';
+import { deleteFromSettings } from '../../store/undo';
+import { dayOf } from '../../text/format';
+import { SectionTitle } from '../../ui/PageTitle';
+import { useNoteName } from '../../text/useNoteName';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
 

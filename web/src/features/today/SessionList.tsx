@@ -20,9 +20,9 @@ import { blockS, type SessionBlock } from '@inner-hum/core/plan';
 import { GripVertical, Minus, Plus, X } from 'lucide-react';
 import { useMemo, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
-import { exerciseMeta, exerciseTitle } from '../../shared/exerciseText';
-import { reasonText } from '../../shared/reasonText';
-import { useNoteName } from '../../shared/useNoteName';
+import { exerciseMeta, exerciseTitle } from '../../text/exerciseText';
+import { reasonText } from '../../text/reasonText';
+import { useNoteName } from '../../text/useNoteName';
 
 /** The blocks of a session in their order: what, how often, why. Dragged by hand or with the keyboard. */
 export function SessionList({

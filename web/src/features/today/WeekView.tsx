@@ -3,12 +3,12 @@ import { planWeek, type PlanFor } from '@inner-hum/core/plan';
 import { addDays, format } from 'date-fns';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Button, Field, Select, TextInput } from '../../shared/controls';
-import { exerciseTitle } from '../../shared/exerciseText';
-import { dayOf } from '../../shared/format';
-import { SectionTitle } from '../../shared/PageTitle';
-import { saveFile } from '../../shared/saveFile';
-import { useNoteName } from '../../shared/useNoteName';
+import { Button, Field, Select, TextInput } from '../../ui/controls';
+import { exerciseTitle } from '../../text/exerciseText';
+import { dayOf } from '../../text/format';
+import { SectionTitle } from '../../ui/PageTitle';
+import { saveFile } from '../../base/saveFile';
+import { useNoteName } from '../../text/useNoteName';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
 

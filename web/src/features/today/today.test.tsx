@@ -5,7 +5,7 @@ import type { PlanFor, SessionBlock } from '@inner-hum/core/plan';
 import { fireEvent, screen, within } from '@testing-library/react';
 import { addDays, format } from 'date-fns';
 import { describe, expect, it, vi } from 'vitest';
-import { dayOf } from '../../shared/format';
+import { dayOf } from '../../text/format';
 import { store } from '../../store';
 import { hornChosen, settingsChanged } from '../../store/settings';
 import { freshEachTime, inApp, settings } from '../../testing/inApp';

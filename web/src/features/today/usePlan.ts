@@ -11,7 +11,7 @@ import { subDays } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
 import { database } from '../../db/database';
-import { dayOf } from '../../shared/format';
+import { dayOf } from '../../text/format';
 import { useCells } from '../../shared/useCells';
 import { useAppSelector } from '../../store';
 

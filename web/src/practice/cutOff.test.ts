@@ -10,11 +10,11 @@ import { database, type DraftPlan } from '../db/database';
 import { addDraftPiece, beginDraft, draftIds } from '../db/drafts';
 import { keepTake, wholeTake } from '../db/takes';
 import { store } from '../store';
-import { Hearing } from './hearing';
+import { Hearing } from '../input/takeRecorder';
 import { judgeAgain } from './judgeAgain';
 import { takeOf } from '@inner-hum/core/take';
 import { assignmentFor, hearingFor } from './planNow';
-import type { EarService } from './protocol';
+import type { EarService } from '../input/protocol';
 import { keepDraftAsSound, recoverDraft, recoverDrafts, removeDraft } from './recoverDrafts';
 
 vi.mock('@inner-hum/core/judge', async (original) => {
@@ -22,7 +22,7 @@ vi.mock('@inner-hum/core/judge', async (original) => {
   return { ...whole, assess: vi.fn(whole.assess) };
 });
 // The ear's own functions, without the worker around them.
-vi.mock('./desk', () => ({ earService: () => ear }));
+vi.mock('../input/audioInput', () => ({ earService: () => ear }));
 const ear: Partial<EarService> = {
   async assessRecording(samples, settings, assignment, firstBeatS) {
     const recording = new Hearing(settings);

@@ -6,13 +6,13 @@ import { proxy } from 'comlink';
 import type { DraftRow } from '../db/database';
 import { draftIds, forgetDraft, leftDraft } from '../db/drafts';
 import { isOutOfRoom, keepTake } from '../db/takes';
-import { saveFile } from '../shared/saveFile';
+import { saveFile } from '../base/saveFile';
 import { store } from '../store';
 import { draftSettled, leftUnkept, recoveryAt, type UnkeptTake } from '../store/drafts';
-import { earService } from './desk';
+import { earService } from '../input/audioInput';
 import { takeOf } from '@inner-hum/core/take';
 import { assignmentFor, hearingFor } from './planNow';
-import { detailOf } from '../i18n/detailOf';
+import { detailOf } from '../base/detailOf';
 
 /** Shorter takes hold nothing to judge, seconds. */
 const LEAST_S = 1;

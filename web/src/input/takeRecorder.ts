@@ -4,7 +4,7 @@ import { loopDelay, segmentSpans, type LoopDelay } from '@inner-hum/core/measure
 import { Ear, HOP_S, sliceFrames, type Frames, type LiveFrame } from '@inner-hum/core/signal';
 import { LossCounter } from './lossCounter';
 import type { HearingSettings } from './protocol';
-import { detailOf } from '../i18n/detailOf';
+import { detailOf } from '../base/detailOf';
 
 /** How much before the first beat is kept with a take, seconds. */
 const LEAD_S = 0.6;

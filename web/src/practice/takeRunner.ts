@@ -8,9 +8,9 @@ import type { DraftPlan } from '../db/database';
 import { backUpWhenDue } from '../db/autoBackup';
 import { keepWithinBudget } from '../db/soundBudget';
 import { keepTake, type Kept } from '../db/takes';
-import { i18next } from '../i18n';
+import { i18next } from '../text/i18n';
 import { lookBack } from '../db/past';
-import { dayOf } from '../shared/format';
+import { dayOf } from '../text/format';
 import { exerciseOf, mainNote, scoreOf, settingsChanged, type Settings } from '../store/settings';
 import {
   blockMoved,
@@ -24,7 +24,7 @@ import {
 } from '../store/stand';
 import { store } from '../store';
 import { noticed } from '../store/notices';
-import { Desk, earAnswers, earService, replaceEar, SoundProblem } from './desk';
+import { Desk, earAnswers, earService, replaceEar, SoundProblem } from '../input/audioInput';
 import { Metronome } from './metronome';
 import { takeOf } from '@inner-hum/core/take';
 import { assignmentFor, hearingFor, planNow } from './planNow';
@@ -32,7 +32,7 @@ import type { Queue } from './queue';
 import { holdInMemory, isHeld, recoverDraft, unkept } from './recoverDrafts';
 import { playDrone, playReference } from './reference';
 import { openSource, pathOf, standInBuffer } from './source';
-import { detailOf } from '../i18n/detailOf';
+import { detailOf } from '../base/detailOf';
 
 /** Sound that is heard after the last beat before the take is judged, seconds. */
 const TAIL_S = 0.35;

@@ -4,7 +4,7 @@ import { unpackFrames } from '@inner-hum/core/take';
 import { CLEAN_HABITS, playStandIn } from '@inner-hum/core/simulate';
 import { ASSUMED_RULER } from '@inner-hum/core/theory';
 import { describe, expect, it } from 'vitest';
-import { Hearing } from './hearing';
+import { Hearing } from './takeRecorder';
 import { LiveTrace } from './liveTrace';
 import { LossCounter } from './lossCounter';
 import type { OpenAssignment } from '@inner-hum/core/take';

@@ -4,16 +4,16 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { Suspense, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { NavLink, Outlet, useLocation } from 'react-router';
-import { database, storageNow } from '../db/database';
-import { removeDemoTakes } from '../db/takes';
-import { useKeyDown } from './useKeyDown';
-import { useAppSelector } from '../store';
-import { Boundary, PlaceBoundary } from './Boundary';
-import { Button, Key } from './controls';
+import { database, storageNow } from '../../db/database';
+import { removeDemoTakes } from '../../db/takes';
+import { useKeyDown } from '../../ui/useKeyDown';
+import { useAppSelector } from '../../store';
+import { Boundary, PlaceBoundary } from '../../shared/Boundary';
+import { Button, Key } from '../../ui/controls';
 import { DraftOffers } from './DraftOffers';
-import { NoticeBar } from './Notice';
+import { NoticeBar } from '../../shared/Notice';
 import { Rail } from './Rail';
-import { ShortcutsDialog } from './ShortcutsDialog';
+import { ShortcutsDialog } from '../../ui/ShortcutsDialog';
 
 const PLACES = [
   ['today', '/today'],

@@ -19,7 +19,7 @@ let onDeath: (() => void) | undefined;
 /** The ear's worker, started on first use. */
 export function earService(): Remote<EarService> {
   if (!worker) {
-    const fresh = new Worker(new URL('./ear.worker.ts', import.meta.url), { type: 'module' });
+    const fresh = new Worker(new URL('../practice/ear.worker.ts', import.meta.url), { type: 'module' });
     fresh.addEventListener('error', () => fresh === worker && onDeath?.());
     worker = fresh;
     service = wrap<EarService>(fresh);

@@ -10,7 +10,7 @@ import {
   writtenToHz,
   type LevelRuler,
 } from '@inner-hum/core/theory';
-import { partialColour, type Palette } from './palette';
+import { partialColour, type Palette } from '../ui/palette';
 
 /** Cents that fill half of the drawing's height. */
 const FULL_CENTS = 30;

@@ -3,9 +3,9 @@ import { assess } from '@inner-hum/core/judge';
 import { playStandIn } from '@inner-hum/core/simulate';
 import { expose, transfer } from 'comlink';
 import { addDraftPiece } from '../db/drafts';
-import { Hearing } from './hearing';
-import { LIVE_FIELDS, type BlockMessage, type EarService, type LiveMessage } from './protocol';
-import { detailOf } from '../i18n/detailOf';
+import { Hearing } from '../input/takeRecorder';
+import { LIVE_FIELDS, type BlockMessage, type EarService, type LiveMessage } from '../input/protocol';
+import { detailOf } from '../base/detailOf';
 
 const DRAFT_EVERY_S = 1;
 /** Recordings are heard in pieces of this length, so that the worker stays open to other questions. */

@@ -1,7 +1,7 @@
 import { swell, SWELL_DEFAULTS } from '@inner-hum/core/families';
 import { HOP_S } from '@inner-hum/core/signal';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
-import { LIGHT } from './palette';
+import { LIGHT } from '../ui/palette';
 import { drawRibbon, ribbonSteps, type RibbonView } from './ribbon';
 
 /** A path that remembers its rectangles and points. */

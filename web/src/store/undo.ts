@@ -1,9 +1,9 @@
-import { i18next } from '../i18n';
-import { store } from '../store';
-import { noticed, noticeDismissed } from '../store/notices';
-import { settingsChanged, type Settings } from '../store/settings';
+import { i18next } from '../text/i18n';
+import { store } from '.';
+import { noticed, noticeDismissed } from './notices';
+import { settingsChanged, type Settings } from './settings';
 import { removeTake, restoreTake } from '../db/takes';
-import { detailOf } from '../i18n/detailOf';
+import { detailOf } from '../base/detailOf';
 
 interface Undo {
   readonly text: string;

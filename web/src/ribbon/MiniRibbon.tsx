@@ -6,8 +6,8 @@ import { useCallback, useMemo } from 'react';
 import { database } from '../db/database';
 import { drawRibbon } from './ribbon';
 import { takeView } from './takeView';
-import { useCanvas } from './useCanvas';
-import { usePalette } from './useColourMode';
+import { useCanvas } from '../ui/useCanvas';
+import { usePalette } from '../ui/useColourMode';
 
 /** The ribbon of a kept take in a list. */
 export function MiniRibbon({ take, height = '56px' }: { readonly take: TakeRecord; readonly height?: string }) {

@@ -2,7 +2,7 @@ import { GOAL_KINDS } from '@inner-hum/core/families';
 import { NEED_REASONS, type Reason } from '@inner-hum/core/plan';
 import { noteName } from '@inner-hum/core/theory';
 import { describe, expect, it } from 'vitest';
-import { i18next } from '../i18n';
+import { i18next } from './i18n';
 import { needText } from './needText';
 import { reasonText } from './reasonText';
 import { setupText } from './setupText';

@@ -1,7 +1,7 @@
 import type { HornPattern } from '@inner-hum/core/plan';
 import { noteName } from '@inner-hum/core/theory';
 import { describe, expect, it } from 'vitest';
-import { i18next } from '../i18n';
+import { i18next } from './i18n';
 import { patternText } from './patternText';
 
 const patterns: readonly HornPattern[] = [

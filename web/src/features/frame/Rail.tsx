@@ -5,12 +5,12 @@ import { DEMAND_CENTS } from '@inner-hum/core/measure';
 import { hornMap, ofNote, seams, type NoteOnMap } from '@inner-hum/core/plan';
 import { useMemo, useSyncExternalStore } from 'react';
 import { useTranslation } from 'react-i18next';
-import { store, useAppSelector } from '../store';
-import { mainNote } from '../store/settings';
-import { useOpenExercise } from './useOpenExercise';
-import { useCells } from './useCells';
-import { liveNote, onLiveNote } from './liveNote';
-import { useNoteName } from './useNoteName';
+import { store, useAppSelector } from '../../store';
+import { mainNote } from '../../store/settings';
+import { useOpenExercise } from '../../shared/useOpenExercise';
+import { useCells } from '../../shared/useCells';
+import { liveNote, onLiveNote } from '../../shared/liveNote';
+import { useNoteName } from '../../text/useNoteName';
 
 const LATELY_MS = 14 * 86_400_000;
 const STEADY_CENTS = 5;

@@ -1,7 +1,7 @@
 import { chakra } from '@chakra-ui/react';
 import type { ComponentProps } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useCanvas } from './useCanvas';
+import { useCanvas } from '../ui/useCanvas';
 
 /** A ribbon on a canvas of its own; drawn anew each frame while `live`. */
 export function DrawnRibbon({

@@ -2,8 +2,8 @@ import type { TakeSource } from '@inner-hum/core/take';
 import type { AudioPath } from '@inner-hum/core/measure';
 import { withFault } from '@inner-hum/core/simulate';
 import { rulerKey, rulerOf, scoreOf, type Settings } from '../store/settings';
-import { chosenFile } from './chosenFile';
-import { earService, SoundProblem, type Desk } from './desk';
+import { chosenFile } from '../input/chosenFile';
+import { earService, SoundProblem, type Desk } from '../input/audioInput';
 
 /** Sound of the stand-in player after the last beat, seconds. */
 const TAIL_S = 0.35;

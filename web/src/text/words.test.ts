@@ -5,14 +5,14 @@ import type { TakeRecord } from '@inner-hum/core/take';
 import { finding as makeFinding, RULES, type Finding, type ValuesOfFinding, type Verdict } from '@inner-hum/core/judge';
 import { DYNAMICS, noteName } from '@inner-hum/core/theory';
 import { describe, expect, it } from 'vitest';
-import { i18next } from '../i18n';
-import { en } from '../i18n/en';
+import { i18next } from './i18n';
+import { en } from './en';
 import { HABIT_NAMES } from '../store/settings';
 import { silentTake } from '../testing/takes';
 import { exerciseMeta, exerciseTitle } from './exerciseText';
 import { findingText, nextText } from './findingText';
 import { formatNumber, formatSigned } from './format';
-import { ribbonSteps } from './ribbon';
+import { ribbonSteps } from '../ribbon/ribbon';
 
 const parameters = { ...SWELL_DEFAULTS, instrumentId: 'alto' } as const;
 const t = i18next.t;

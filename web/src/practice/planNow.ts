@@ -4,11 +4,11 @@ import type { AudioPath } from '@inner-hum/core/measure';
 import { assignmentOf, planTake, type OpenAssignment, type TakePlan, type TakeSource } from '@inner-hum/core/take';
 import type { DraftPlan } from '../db/database';
 import type { Before } from '../db/past';
-import { whenOf } from '../shared/format';
+import { whenOf } from '../text/format';
 import { store } from '../store';
 import { setupNow } from '../store/gear';
 import { exerciseOf, rulerOf, type Settings } from '../store/settings';
-import type { HearingSettings } from './protocol';
+import type { HearingSettings } from '../input/protocol';
 
 /** The take that would be played now of the exercise on the Stand, from a source. */
 export function planNow(settings: Settings, source: TakeSource, audioPath: AudioPath): DraftPlan {

@@ -1,7 +1,7 @@
 import { fromInt16, packedLength } from '@inner-hum/core/take';
 import type { WholeTake } from '@inner-hum/core/take';
 import { replaceTake } from '../db/takes';
-import { earService } from './desk';
+import { earService } from '../input/audioInput';
 import { takeOf } from '@inner-hum/core/take';
 import { assignmentFor, hearingFor } from './planNow';
 

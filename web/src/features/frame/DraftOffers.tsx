@@ -2,14 +2,14 @@ import { chakra, Flex } from '@chakra-ui/react';
 import { format, isValid } from 'date-fns';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { keepDraftAsSound, recoverDraft, removeDraft, saveDraftSound } from '../audio/recoverDrafts';
-import { useAppDispatch, useAppSelector } from '../store';
-import type { UnkeptTake } from '../store/drafts';
-import { noticed } from '../store/notices';
-import { AlertPanel } from './AlertPanel';
-import { Button } from './controls';
-import { useIdle } from './useIdle';
-import { detailOf } from '../i18n/detailOf';
+import { keepDraftAsSound, recoverDraft, removeDraft, saveDraftSound } from '../../practice/recoverDrafts';
+import { useAppDispatch, useAppSelector } from '../../store';
+import type { UnkeptTake } from '../../store/drafts';
+import { noticed } from '../../store/notices';
+import { AlertPanel } from '../../ui/AlertPanel';
+import { Button } from '../../ui/controls';
+import { useIdle } from '../../shared/useIdle';
+import { detailOf } from '../../base/detailOf';
 
 /** Takes that are drafts still, with what can be done with each; nothing of them goes before the player says so. */
 export function DraftOffers() {

@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
 import { changeWorthKnowing, compare, type Comparison } from '@inner-hum/core/plan';
 import { SeededRandom } from '@inner-hum/core/simulate';
-import { findDigests, type TakeFilter } from '../db/search';
+import { findDigests, type TakeFilter } from './search';
 
 /** The same takes give the same intervals. */
 const SEED = 1;
