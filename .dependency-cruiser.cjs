@@ -18,6 +18,20 @@ const layers = Object.entries(mayUse).map(([layer, below]) => ({
   to: { path: '^core/', pathNot: `^core/(${[layer, ...below].join('|')})/` },
 }));
 
+/** The rooms of the page, lowest first: each may use those before it, but for what is said. */
+const webRooms = ['base', 'input', 'db', 'store', 'practice', 'text', 'ui', 'ribbon', 'shared', 'features'];
+/** Sound knows nothing of what is stored, and what is stored nothing of sound; controls know nothing of takes. */
+const besides = { db: ['input'], ui: ['practice', 'db', 'input'] };
+const rooms = webRooms.map((room, level) => ({
+  name: `web-${room}`,
+  severity: 'error',
+  from: { path: `^web/src/${room}/`, pathNot: '\\.test\\.tsx?$' },
+  to: {
+    path: '^web/src/',
+    pathNot: `^web/src/(${webRooms.filter((below, at) => at <= level && !besides[room]?.includes(below)).join('|')})/`,
+  },
+}));
+
 module.exports = {
   forbidden: [
     ...layers,
@@ -40,12 +54,7 @@ module.exports = {
       from: { path: '^web/src/features/([^/]+)/' },
       to: { path: '^web/src/features/([^/]+)/', pathNot: '^web/src/features/$1/' },
     },
-    {
-      name: 'web-parts-below-features',
-      severity: 'error',
-      from: { path: '^web/src/(base|input|db|store|practice|text|ui|ribbon|shared)/' },
-      to: { path: '^web/src/features/' },
-    },
+    ...rooms,
     { name: 'server-alone', severity: 'error', from: { path: '^server/' }, to: { path: '^(core|web)/' } },
   ],
   options: {

@@ -22,7 +22,6 @@ import { isWholeTake } from '@inner-hum/core/take/schema';
 import { cellsFrom, digestOf, isDigest, tonesAfter } from '@inner-hum/core/plan';
 import { SeededRandom } from '@inner-hum/core/simulate';
 import { INSTRUMENTS, noteName } from '@inner-hum/core/theory';
-import { readSettings } from '../web/src/db/readSettings';
 import { exerciseFromLink, readExerciseFile } from '../web/src/features/exercises/link';
 import { i18next } from '../web/src/text/i18n';
 import { exerciseMeta, exerciseTitle } from '../web/src/text/exerciseText';
@@ -30,7 +29,9 @@ import { findingText, nextText } from '../web/src/text/findingText';
 import { takeView } from '../web/src/ribbon/takeView';
 import { LIGHT } from '../web/src/ui/palette';
 import { drawRibbon } from '../web/src/ribbon/ribbon';
-import { exerciseOf, INITIAL_SETTINGS, scoreOf } from '../web/src/store/settings';
+import { exerciseOf, scoreOf } from '../web/src/store/settings';
+import { readSettings } from '../web/src/db/settings/readSettings';
+import { FIRST_SETTINGS } from '../web/src/db/settings/settings';
 
 /** Something that reads what comes from outside, and everything that uses what it accepts. */
 interface Reader {
@@ -251,13 +252,13 @@ export const READERS: readonly Reader[] = [
   {
     name: 'backup, JSON',
     isJson: true,
-    seeds: [fixture('backup-1.json'), ...takes.map((take) => utf8.encode(writeBackup([take], now, INITIAL_SETTINGS)))],
+    seeds: [fixture('backup-1.json'), ...takes.map((take) => utf8.encode(writeBackup([take], now, FIRST_SETTINGS)))],
     read: (bytes) => useBackup(readBackup(textOf(bytes))),
   },
   {
     name: 'backup, zip',
     isJson: false,
-    seeds: takes.map((take) => writeBackupZip([take], now, INITIAL_SETTINGS)),
+    seeds: takes.map((take) => writeBackupZip([take], now, FIRST_SETTINGS)),
     read: (bytes) => useBackup(readBackupZip(bytes)),
   },
   {
@@ -265,7 +266,7 @@ export const READERS: readonly Reader[] = [
     isJson: true,
     seeds: [
       utf8.encode(
-        JSON.stringify({ ...INITIAL_SETTINGS, block: families, own: [{ name: 'a', exercise: families[0] }] }),
+        JSON.stringify({ ...FIRST_SETTINGS, block: families, own: [{ name: 'a', exercise: families[0] }] }),
       ),
     ],
     read: (bytes) => {

@@ -44,7 +44,7 @@ describe('deleting', () => {
     store.dispatch(settingsChanged({ favourites: ['hold'] }));
     await act(() => deleteTake('a'));
     await act(() => deleteTake('b'));
-    act(() => deleteFromSettings({ favourites: [] }, 'Gone.'));
+    act(() => deleteFromSettings({ favourites: [] }, { key: 'goals.removed' }));
     expect(await takeIds()).toEqual([]);
     press('Undo (3)');
     await waitFor(() => expect(settings().favourites).toEqual(['hold']));
@@ -60,7 +60,7 @@ describe('deleting', () => {
     inApp(<NoticeBar />);
     await keepTake(silentTake('a', 1));
     await act(() => deleteTake('a'));
-    act(() => void store.dispatch(noticed({ text: 'Something else.' })));
+    act(() => void store.dispatch(noticed({ key: 'stand.left' })));
     expect(screen.queryByRole('button', { name: 'Undo' })).toBeNull();
     press('Close');
     press('Undo');

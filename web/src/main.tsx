@@ -4,24 +4,26 @@ import './ui/accidentals.css';
 import { createRoot } from 'react-dom/client';
 import { App } from './App';
 import { recoverDrafts } from './practice/recoverDrafts';
+import { startEarWith } from './input/ear';
 import { openDatabase } from './db/database';
-import { openDemo } from './db/demo';
-import { keepSettings } from './db/settingsKeeper';
 import { emptyOldBin } from './db/takes';
-import { i18next } from './text/i18n';
 import { registerOffline } from './shared/update';
 import { store } from './store';
 import { noticed } from './store/notices';
 import { detailOf } from './base/detailOf';
+import { openDemo } from './store/demo';
+import { keepSettings } from './store/settingsKeeper';
 
 function tell(key: 'app.notOpened' | 'app.notRecovered' | 'app.demoFailed' | 'app.wentWrong', error: unknown): void {
-  store.dispatch(noticed({ text: i18next.t(key, { detail: detailOf(error) }) }));
+  store.dispatch(noticed({ key, values: { detail: detailOf(error) } }));
 }
 
 // What no place of its own has told is told here; what was broken off on purpose is no failure.
 window.addEventListener('unhandledrejection', ({ reason }: PromiseRejectionEvent) => {
   if (!(reason instanceof DOMException && reason.name === 'AbortError')) tell('app.wentWrong', reason);
 });
+
+startEarWith(() => new Worker(new URL('./practice/ear.worker.ts', import.meta.url), { type: 'module' }));
 
 async function start(): Promise<void> {
   // The page comes up whatever the storage does; what failed is said in it.
@@ -35,7 +37,7 @@ async function start(): Promise<void> {
   await openDemo().catch((error: unknown) => tell('app.demoFailed', error));
   try {
     const count = await recoverDrafts();
-    if (count > 0) store.dispatch(noticed({ text: i18next.t('log.recovered', { count }) }));
+    if (count > 0) store.dispatch(noticed({ key: 'log.recovered', values: { count } }));
     await emptyOldBin();
   } catch (error) {
     tell('app.notRecovered', error);

@@ -1,6 +1,6 @@
-import { store } from '../store';
 import { backupService } from './backup';
 import { database } from './database';
+import type { Settings } from './settings/settings';
 
 /** Where the chosen folder is kept, and when the last backup went there. */
 const KEY = 'backupFolder';
@@ -24,10 +24,10 @@ export function canChooseFolder(): boolean {
 }
 
 /** Asks for a folder and writes the first backup there; its name, or undefined when the player thought better of it. */
-export async function chooseFolder(): Promise<string | undefined> {
+export async function chooseFolder(settings: Settings): Promise<string | undefined> {
   try {
     const handle = await chooser()!({ mode: 'readwrite' });
-    await write(handle);
+    await write(handle, settings);
     return handle.name;
   } catch {
     return undefined;
@@ -40,19 +40,19 @@ export async function folderName(): Promise<string | undefined> {
 }
 
 /** Writes the day's backup when a folder is chosen, may be written to, and the last one is a day old. */
-export async function backUpWhenDue(): Promise<void> {
+export async function backUpWhenDue(settings: Settings): Promise<void> {
   const folder = await chosen();
   if (!folder || Date.now() - folder.lastMs < EVERY_MS) return;
   if ((await (folder.handle as Permitted).queryPermission({ mode: 'readwrite' })) !== 'granted') return;
-  await write(folder.handle);
+  await write(folder.handle, settings);
 }
 
 async function chosen(): Promise<Folder | undefined> {
   return (await database.settings.get(KEY))?.value as Folder | undefined;
 }
 
-async function write(handle: FileSystemDirectoryHandle): Promise<void> {
-  const blob = await backupService().zip(new Date().toISOString(), store.getState().settings);
+async function write(handle: FileSystemDirectoryHandle, settings: Settings): Promise<void> {
+  const blob = await backupService().zip(new Date().toISOString(), settings);
   const file = await handle.getFileHandle(FILE, { create: true });
   const out = await file.createWritable();
   await out.write(blob);

@@ -1,14 +1,14 @@
 import 'fake-indexeddb/auto';
 import { ASSUMED_RULER } from '@inner-hum/core/theory';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { INITIAL_SETTINGS } from '../store/settings';
 import { silentTake as take, toldTake as told } from '../testing/takes';
 import { database } from './database';
 import { addDraftPiece, beginDraft, draftIds, forgetDraft, leftDraft, planDraft } from './drafts';
 import { findDigests, findTakes, findTrend } from './search';
-import { readSettings } from './readSettings';
-import { forgetSetAside, loadSettings, setAside, storeChanges } from './settings';
 import { changeNote, keepTake, mergeTakes, removeDemoTakes, removeTake, restoreTake, wholeTake } from './takes';
+import { FIRST_SETTINGS } from './settings/settings';
+import { readSettings } from './settings/readSettings';
+import { forgetSetAside, loadSettings, setAside, storeChanges } from './settings/storedSettings';
 
 /** Every take, oldest first. */
 const allTakes = async () => {
@@ -161,10 +161,10 @@ describe('settings', () => {
   const load = async () => (await loadSettings()).settings;
 
   it('are the first ones, then those stored', async () => {
-    expect(await load()).toEqual(INITIAL_SETTINGS);
+    expect(await load()).toEqual(FIRST_SETTINGS);
     const changes = { instrumentId: 'bass', a4Hz: 442, rulers: { 'microphone:': ASSUMED_RULER } } as const;
     await storeChanges(changes);
-    expect(await load()).toEqual({ ...INITIAL_SETTINGS, ...changes });
+    expect(await load()).toEqual({ ...FIRST_SETTINGS, ...changes });
   });
 
   it('two pages that change different things both keep theirs', async () => {
@@ -183,7 +183,7 @@ describe('settings', () => {
   });
 
   const goal = { kind: 'highNote', instrumentId: 'alto', midi: 93, by: '2026-12-01' };
-  const swell = INITIAL_SETTINGS.exercise;
+  const swell = FIRST_SETTINGS.exercise;
   it.each([
     ['an unknown horn', { instrumentId: 'ocarina' }, ['instrumentId']],
     ['a pitch beyond tuning', { a4Hz: 1e999 }, ['a4Hz']],
@@ -230,6 +230,6 @@ describe('settings', () => {
 
   it.each([[7], ['text'], [[1, 2]]])('a row that is %j is put aside whole', async (value) => {
     await database.settings.put({ name: 'settings', value });
-    expect(await loadSettings()).toMatchObject({ settings: INITIAL_SETTINGS, aside: [{ path: 'settings', value }] });
+    expect(await loadSettings()).toMatchObject({ settings: FIRST_SETTINGS, aside: [{ path: 'settings', value }] });
   });
 });

@@ -11,7 +11,7 @@ import {
 } from '@inner-hum/core/plan';
 import type { TakeRecord } from '@inner-hum/core/take';
 import type { Dexie, Transaction } from 'dexie';
-import { whenOf } from '../text/format';
+import { whenOf } from '../base/days';
 
 /** A row that takes told and that is not what it should be. Nothing is lost by it: it is made anew from the takes. */
 export class DamagedRow extends Error {

@@ -1,8 +1,12 @@
-import { wrap, transfer, type Remote } from 'comlink';
+import { transfer } from 'comlink';
 import captureUrl from './capture.worklet.ts?worker&url';
+import { earService, onEarDeath } from './ear';
 import { LiveTrace } from './liveTrace';
-import type { EarService, LiveMessage } from './protocol';
-import type { ProblemId } from '../store/stand';
+import type { LiveMessage } from './protocol';
+
+/** What can be wrong with the sound. */
+export type ProblemId =
+  'refused' | 'missing' | 'busy' | 'unplugged' | 'suspended' | 'noFile' | 'badFile' | 'failed' | 'earDead';
 
 /** A problem with the sound that the player can do something about. */
 export class SoundProblem extends Error {
@@ -11,40 +15,11 @@ export class SoundProblem extends Error {
   }
 }
 
-let service: Remote<EarService> | undefined;
-let worker: Worker | undefined;
-/** Called when the worker has died by itself. */
-let onDeath: (() => void) | undefined;
-
-/** The ear's worker, started on first use. */
-export function earService(): Remote<EarService> {
-  if (!worker) {
-    const fresh = new Worker(new URL('../practice/ear.worker.ts', import.meta.url), { type: 'module' });
-    fresh.addEventListener('error', () => fresh === worker && onDeath?.());
-    worker = fresh;
-    service = wrap<EarService>(fresh);
-  }
-  return service!;
-}
-
-/** Ends the worker, whatever it is doing; the next use starts another. A desk joined to it must be opened anew. */
-export function replaceEar(): void {
-  worker?.terminate();
-  worker = undefined;
-  service = undefined;
-}
-
-/** Whether the worker answers within a time, milliseconds. */
-export async function earAnswers(withinMs: number): Promise<boolean> {
-  const late = new Promise<boolean>((resolve) => setTimeout(() => resolve(false), withinMs));
-  return Promise.race([earService().ping(), late]).catch(() => false);
-}
-
 /**
- * The sound desk: one audio context, its capture worklet joined to the ear's worker, and whatever source is plugged in.
+ * Where sound comes in: one audio context, its capture worklet joined to the ear's worker, and whatever source is plugged in.
  * Make it in answer to a key or a click, else the browser keeps it silent.
  */
-export class Desk {
+export class AudioInput {
   readonly trace = new LiveTrace();
   /** called when sound ends that should not have */
   onTrouble: ((problem: ProblemId) => void) | undefined;
@@ -61,19 +36,19 @@ export class Desk {
     });
   }
 
-  static async open(): Promise<Desk> {
+  static async open(): Promise<AudioInput> {
     const context = new AudioContext({ latencyHint: 'interactive' });
     await context.audioWorklet.addModule(captureUrl);
     const capture = new AudioWorkletNode(context, 'capture', { numberOfOutputs: 0 });
-    const desk = new Desk(context, capture);
-    onDeath = () => desk.onTrouble?.('earDead');
+    const input = new AudioInput(context, capture);
+    onEarDeath(() => input.onTrouble?.('earDead'));
     const sound = new MessageChannel();
     const live = new MessageChannel();
     capture.port.postMessage(sound.port1, [sound.port1]);
-    live.port1.onmessage = (event: MessageEvent<LiveMessage>) => desk.trace.receive(event.data, context);
+    live.port1.onmessage = (event: MessageEvent<LiveMessage>) => input.trace.receive(event.data, context);
     const ear = earService();
     await ear.connect(transfer(sound.port2, [sound.port2]), transfer(live.port2, [live.port2]));
-    return desk;
+    return input;
   }
 
   /** Wakes the context. @throws SoundProblem when the browser keeps it asleep */
@@ -90,7 +65,7 @@ export class Desk {
     return track.readyState === 'live' ? 'live' : 'ended';
   }
 
-  /** Lets everything go; the desk can't be used any more. */
+  /** Lets everything go; the input can't be used any more. */
   async close(): Promise<void> {
     this.unplug();
     this.onTrouble = undefined;

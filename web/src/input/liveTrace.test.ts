@@ -26,7 +26,7 @@ describe('the live trace', () => {
     expect([...trace.f0Hz.subarray(0, trace.count)]).toEqual([220, 221, 222]);
     expect(trace.levelDb[2]).toBe(-30);
   });
-  it('grows with a long hearing and loses nothing', () => {
+  it('grows with a long recording and loses nothing', () => {
     const trace = begun();
     for (let i = 0; i < 10_000; i += 50) trace.receive(frames(i, ...Array<number>(50).fill(200 + i / 50)), clock(2));
     expect(trace.count).toBe(10_000);
@@ -50,7 +50,7 @@ describe('the live trace', () => {
     trace.receive(frames(0, ...Array<number>(5).fill(220)), clock(1 + 4 * HOP_S + 0.03));
     expect(trace.delayS).toBeCloseTo(0.03, 6);
   });
-  it('begins anew with the next hearing', () => {
+  it('begins anew with the next recording', () => {
     const trace = begun();
     trace.receive(frames(0, 220), clock(2.1));
     trace.receive({ kind: 'started', firstSample: 5 * 44100 }, clock(5));

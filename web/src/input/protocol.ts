@@ -29,8 +29,8 @@ export type LiveMessage =
       readonly lostMs: number;
     };
 
-/** How a hearing is set up. */
-export interface HearingSettings {
+/** How a recording is set up. */
+export interface RecorderSettings {
   readonly sampleRateHz: number;
   readonly minHz: number;
   readonly maxHz: number;
@@ -46,12 +46,12 @@ export interface HearingSettings {
 export interface EarService {
   /** takes the two ends: sound comes in by one, frames go out by the other */
   connect(sound: MessagePort, live: MessagePort): void;
-  begin(settings: HearingSettings): void;
-  /** ends the hearing; `firstBeatAtS` is on the context's clock, null when the first tone sets it */
+  begin(settings: RecorderSettings): void;
+  /** ends the recording; `firstBeatAtS` is on the context's clock, null when the first tone sets it */
   finishTake(assignment: OpenAssignment, firstBeatAtS: number | null): Promise<HeardTake | null>;
-  /** ends the hearing and gives its frames */
+  /** ends the recording and gives its frames */
   finishFrames(): Frames;
-  /** ends the hearing and gives the way round of clicks played at these times on the context's clock */
+  /** ends the recording and gives the way round of clicks played at these times on the context's clock */
   finishLoop(clicksAtS: readonly number[]): LoopDelay;
   stop(): void;
   /** answers at once, when the worker is alive and idle */
@@ -59,7 +59,7 @@ export interface EarService {
   /** a recording analysed like a take, in pieces, telling how far it is (0–1); null when it holds no tone */
   assessRecording(
     samples: Float32Array<ArrayBuffer>,
-    settings: HearingSettings,
+    settings: RecorderSettings,
     assignment: OpenAssignment,
     firstBeatS: number | null,
     onProgress?: (share: number) => void,

@@ -4,7 +4,7 @@ import { unpackFrames } from '@inner-hum/core/take';
 import { CLEAN_HABITS, playStandIn } from '@inner-hum/core/simulate';
 import { ASSUMED_RULER } from '@inner-hum/core/theory';
 import { describe, expect, it } from 'vitest';
-import { Hearing } from './takeRecorder';
+import { TakeRecorder } from './takeRecorder';
 import { LiveTrace } from './liveTrace';
 import { LossCounter } from './lossCounter';
 import type { OpenAssignment } from '@inner-hum/core/take';
@@ -34,17 +34,17 @@ const sound = playStandIn(score, {
 });
 
 /** Pushes the sound in blocks of 256, the first at `firstSample`, leaving out what `skip` names. */
-function push(hearing: Hearing, firstSample: number, skip: (block: number) => boolean = () => false): void {
+function push(recorder: TakeRecorder, firstSample: number, skip: (block: number) => boolean = () => false): void {
   for (let at = 0, block = 0; at < sound.length; at += 256, block++)
-    if (!skip(block)) hearing.push(firstSample + at, sound.subarray(at, at + 256));
+    if (!skip(block)) recorder.push(firstSample + at, sound.subarray(at, at + 256));
 }
 
-describe('Hearing', () => {
+describe('TakeRecorder', () => {
   it('places the first beat by the context’s clock, wherever that began', () => {
     for (const firstSample of [0, 88_200]) {
-      const hearing = new Hearing(settings);
-      push(hearing, firstSample);
-      const take = hearing.finishTake(assignment, firstSample / RATE_HZ + 1)!;
+      const recorder = new TakeRecorder(settings);
+      push(recorder, firstSample);
+      const take = recorder.finishTake(assignment, firstSample / RATE_HZ + 1)!;
       const [step] = take.measures;
       if (step?.kind !== 'sounded') throw new Error('silent');
       expect(take.firstBeatS).toBeCloseTo(0.6, 6);
@@ -57,9 +57,9 @@ describe('Hearing', () => {
   });
 
   it('gives the same measures and verdict live, in blocks, and from a file, at once', () => {
-    const live = new Hearing(settings);
+    const live = new TakeRecorder(settings);
     push(live, 0);
-    const file = new Hearing(settings);
+    const file = new TakeRecorder(settings);
     file.push(0, sound);
     const heard = live.finishTake(assignment, 1)!;
     const read = file.finishTake(assignment, 1)!;
@@ -69,7 +69,7 @@ describe('Hearing', () => {
   });
 
   it('finds the way round of clicks on the context’s clock', () => {
-    const hearing = new Hearing(settings);
+    const recorder = new TakeRecorder(settings);
     const clicksAtS = [3, 3.8, 4.7];
     const { hz, lengthS, fall } = LOOP_CLICK;
     const samples = Float32Array.from({ length: 4 * RATE_HZ }, (_, i) => {
@@ -77,28 +77,28 @@ describe('Hearing', () => {
       const since = t - (clicksAtS.findLast((one) => one <= t) ?? Infinity);
       return since >= 0 && since < lengthS ? 0.1 * fall ** (-since / lengthS) * Math.sin(2 * Math.PI * hz * since) : 0;
     });
-    hearing.push(2 * RATE_HZ, samples);
-    expect(hearing.loopDelay(clicksAtS)).toMatchObject({ kind: 'measured', delayS: expect.closeTo(0.06, 3) });
+    recorder.push(2 * RATE_HZ, samples);
+    expect(recorder.loopDelay(clicksAtS)).toMatchObject({ kind: 'measured', delayS: expect.closeTo(0.06, 3) });
   });
 
   it('lets the first tone set the beat when there is none', () => {
-    const hearing = new Hearing(settings);
-    push(hearing, 0);
-    const take = hearing.finishTake({ ...assignment, onBeat: false }, null)!;
+    const recorder = new TakeRecorder(settings);
+    push(recorder, 0);
+    const take = recorder.finishTake({ ...assignment, onBeat: false }, null)!;
     expect(take.measures[0]).toMatchObject({ kind: 'sounded', latenessS: { kind: 'absent', reason: 'noBeat' } });
   });
 
   it('fills holes in the clock with silence and counts them', () => {
-    const hearing = new Hearing(settings);
-    push(hearing, 0, (block) => block >= 300 && block < 303);
-    const take = hearing.finishTake(assignment, 1)!;
+    const recorder = new TakeRecorder(settings);
+    push(recorder, 0, (block) => block >= 300 && block < 303);
+    const take = recorder.finishTake(assignment, 1)!;
     expect(take.lostMs).toBe(Math.round((1000 * 3 * 256) / RATE_HZ));
     expect(take.measures[0]).toMatchObject({ kind: 'sounded', dropOuts: [] });
   });
 
   it('nothing heard is no take', () => {
-    expect(new Hearing(settings).finishTake(assignment, 1)).toBeNull();
-    const silent = new Hearing(settings);
+    expect(new TakeRecorder(settings).finishTake(assignment, 1)).toBeNull();
+    const silent = new TakeRecorder(settings);
     silent.push(0, new Float32Array(RATE_HZ));
     expect(silent.finishTake(assignment, null)).toBeNull();
     expect(silent.peak).toBe(0);

@@ -3,7 +3,7 @@ import { assess, NOT_JUDGED } from '@inner-hum/core/judge';
 import { loopDelay, segmentSpans, type LoopDelay } from '@inner-hum/core/measure';
 import { Ear, HOP_S, sliceFrames, type Frames, type LiveFrame } from '@inner-hum/core/signal';
 import { LossCounter } from './lossCounter';
-import type { HearingSettings } from './protocol';
+import type { RecorderSettings } from './protocol';
 import { detailOf } from '../base/detailOf';
 
 /** How much before the first beat is kept with a take, seconds. */
@@ -11,8 +11,8 @@ const LEAD_S = 0.6;
 /** A hole in the clock longer than this is another stream, seconds. */
 const LONGEST_HOLE_S = 30;
 
-/** One hearing: blocks on the context's clock in, frames out, a take at the end. Holes in the clock are filled with silence. */
-export class Hearing {
+/** One recording: blocks on the context's clock in, frames out, a take at the end. Holes in the clock are filled with silence. */
+export class TakeRecorder {
   firstSample: number | undefined;
   peak = 0;
   private readonly ear: Ear;
@@ -21,7 +21,7 @@ export class Hearing {
   heardSamples = 0;
   private missingSamples = 0;
 
-  constructor(readonly settings: HearingSettings) {
+  constructor(readonly settings: RecorderSettings) {
     this.ear = new Ear(settings);
     this.loss = new LossCounter(settings.sampleRateHz);
   }
@@ -43,7 +43,7 @@ export class Hearing {
     this.take(samples, onFrame);
   }
 
-  /** 16-bit sound from a sample of the hearing up to another, holes filled with silence. */
+  /** 16-bit sound from a sample of the recording up to another, holes filled with silence. */
   soundFrom(sample: number, upTo?: number): Int16Array<ArrayBuffer> {
     return toInt16(this.ear.heard().subarray(sample, upTo));
   }

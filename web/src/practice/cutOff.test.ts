@@ -10,10 +10,10 @@ import { database, type DraftPlan } from '../db/database';
 import { addDraftPiece, beginDraft, draftIds } from '../db/drafts';
 import { keepTake, wholeTake } from '../db/takes';
 import { store } from '../store';
-import { Hearing } from '../input/takeRecorder';
+import { TakeRecorder } from '../input/takeRecorder';
 import { judgeAgain } from './judgeAgain';
 import { takeOf } from '@inner-hum/core/take';
-import { assignmentFor, hearingFor } from './planNow';
+import { assignmentFor, recorderSettingsFor } from './planNow';
 import type { EarService } from '../input/protocol';
 import { keepDraftAsSound, recoverDraft, recoverDrafts, removeDraft } from './recoverDrafts';
 
@@ -22,10 +22,10 @@ vi.mock('@inner-hum/core/judge', async (original) => {
   return { ...whole, assess: vi.fn(whole.assess) };
 });
 // The ear's own functions, without the worker around them.
-vi.mock('../input/audioInput', () => ({ earService: () => ear }));
+vi.mock('../input/ear', () => ({ earService: () => ear }));
 const ear: Partial<EarService> = {
   async assessRecording(samples, settings, assignment, firstBeatS) {
-    const recording = new Hearing(settings);
+    const recording = new TakeRecorder(settings);
     recording.push(0, samples);
     return recording.finishTake(assignment, firstBeatS);
   },
@@ -74,9 +74,9 @@ describe('a judge that fails', () => {
       throw new Error('made to fail');
     });
   function heard() {
-    const hearing = new Hearing(hearingFor(plan, RATE_HZ));
-    hearing.push(0, sound);
-    return hearing.finishTake(assignmentFor(plan), 1)!;
+    const recorder = new TakeRecorder(recorderSettingsFor(plan, RATE_HZ));
+    recorder.push(0, sound);
+    return recorder.finishTake(assignmentFor(plan), 1)!;
   }
 
   const findingsOf = ({ verdict }: { readonly verdict: judge.Verdict }) => verdict.findings.map(({ id }) => id);
@@ -152,13 +152,13 @@ describe('drafts of closed pages', () => {
   });
 
   it('a hole in the sound leaves later pieces where they belong', () => {
-    const hearing = new Hearing(hearingFor(plan, RATE_HZ));
-    hearing.push(0, sound.subarray(0, RATE_HZ));
-    hearing.push(1.4 * RATE_HZ, sound.subarray(1.4 * RATE_HZ, 2.4 * RATE_HZ));
-    expect(hearing.heardSamples).toBe(2.4 * RATE_HZ);
-    expect(hearing.soundFrom(RATE_HZ, 1.4 * RATE_HZ).every((sample) => sample === 0)).toBe(true);
+    const recorder = new TakeRecorder(recorderSettingsFor(plan, RATE_HZ));
+    recorder.push(0, sound.subarray(0, RATE_HZ));
+    recorder.push(1.4 * RATE_HZ, sound.subarray(1.4 * RATE_HZ, 2.4 * RATE_HZ));
+    expect(recorder.heardSamples).toBe(2.4 * RATE_HZ);
+    expect(recorder.soundFrom(RATE_HZ, 1.4 * RATE_HZ).every((sample) => sample === 0)).toBe(true);
     // The ear takes out what is slower than any tone, which leaves a trace after the hole.
-    const [kept, played] = [hearing.soundFrom(2 * RATE_HZ), toInt16(sound.slice(2 * RATE_HZ, 2.4 * RATE_HZ))];
+    const [kept, played] = [recorder.soundFrom(2 * RATE_HZ), toInt16(sound.slice(2 * RATE_HZ, 2.4 * RATE_HZ))];
     expect(Math.max(...kept.map((sample, i) => Math.abs(sample - played[i]!)))).toBeLessThan(200);
   });
 });

@@ -3,7 +3,7 @@ import { assess } from '@inner-hum/core/judge';
 import { playStandIn } from '@inner-hum/core/simulate';
 import { expose, transfer } from 'comlink';
 import { addDraftPiece } from '../db/drafts';
-import { Hearing } from '../input/takeRecorder';
+import { TakeRecorder } from '../input/takeRecorder';
 import { LIVE_FIELDS, type BlockMessage, type EarService, type LiveMessage } from '../input/protocol';
 import { detailOf } from '../base/detailOf';
 
@@ -13,7 +13,7 @@ const PIECE_S = 5;
 const ROWS_IN_A_BATCH = 64;
 
 let live: MessagePort | undefined;
-let hearing: Hearing | undefined;
+let recorder: TakeRecorder | undefined;
 let draftedSamples = 0;
 let putting = false;
 const batch = new Float32Array(ROWS_IN_A_BATCH * LIVE_FIELDS);
@@ -25,31 +25,31 @@ const service: EarService = {
     sound.onmessage = (event: MessageEvent<BlockMessage>) => hear(event.data);
   },
   begin(settings) {
-    hearing = new Hearing(settings);
+    recorder = new TakeRecorder(settings);
     draftedSamples = 0;
     putting = false;
   },
   async finishTake(assignment, firstBeatAtS) {
-    const take = hearing?.finishTake(assignment, firstBeatAtS) ?? null;
-    hearing = undefined;
+    const take = recorder?.finishTake(assignment, firstBeatAtS) ?? null;
+    recorder = undefined;
     return take && transfer(take, [take.frames.buffer, take.samples.buffer]);
   },
   finishFrames() {
-    const frames = hearing!.frames();
-    hearing = undefined;
+    const frames = recorder!.frames();
+    recorder = undefined;
     return frames;
   },
   finishLoop(clicksAtS) {
-    const result = hearing!.loopDelay(clicksAtS);
-    hearing = undefined;
+    const result = recorder!.loopDelay(clicksAtS);
+    recorder = undefined;
     return result;
   },
   stop() {
-    hearing = undefined;
+    recorder = undefined;
   },
   ping: () => true,
   async assessRecording(samples, settings, assignment, firstBeatS, onProgress) {
-    const recording = new Hearing(settings);
+    const recording = new TakeRecorder(settings);
     const piece = Math.round(PIECE_S * settings.sampleRateHz);
     for (let at = 0; at < samples.length; at += piece) {
       recording.push(at, samples.subarray(at, at + piece));
@@ -68,38 +68,38 @@ const service: EarService = {
 };
 
 function hear({ firstSample, samples }: BlockMessage): void {
-  if (!hearing) return;
-  if (hearing.firstSample === undefined) post({ kind: 'started', firstSample });
-  hearing.push(firstSample, samples, (frame) => {
+  if (!recorder) return;
+  if (recorder.firstSample === undefined) post({ kind: 'started', firstSample });
+  recorder.push(firstSample, samples, (frame) => {
     batch.set([frame.index, frame.f0Hz, frame.levelDb, frame.breathDb], batched * LIVE_FIELDS);
     if (++batched === ROWS_IN_A_BATCH) sendBatch();
   });
   sendBatch();
-  void putDraftAway(hearing);
+  void putDraftAway(recorder);
 }
 
 /** Puts away what was heard since the last piece, once a second; a piece that failed goes with the next one. Never rejects. */
-async function putDraftAway(now: Hearing): Promise<void> {
+async function putDraftAway(now: TakeRecorder): Promise<void> {
   const { draftTakeId, sampleRateHz } = now.settings;
   const upTo = now.heardSamples;
   if (!draftTakeId || putting || upTo - draftedSamples < DRAFT_EVERY_S * sampleRateHz) return;
   putting = true;
   try {
     await addDraftPiece(draftTakeId, now.soundFrom(draftedSamples, upTo));
-    if (hearing === now) draftedSamples = upTo;
+    if (recorder === now) draftedSamples = upTo;
   } catch (error) {
     post({ kind: 'draftLost', reason: detailOf(error) });
   } finally {
-    if (hearing === now) putting = false;
+    if (recorder === now) putting = false;
   }
 }
 
 function sendBatch(): void {
-  if (!hearing || batched === 0) return;
+  if (!recorder || batched === 0) return;
   const rows = batch.slice(0, batched * LIVE_FIELDS);
   batched = 0;
-  post({ kind: 'frames', rows, peak: hearing.peak, lostMs: hearing.lostMs }, [rows.buffer]);
-  hearing.peak = 0;
+  post({ kind: 'frames', rows, peak: recorder.peak, lostMs: recorder.lostMs }, [rows.buffer]);
+  recorder.peak = 0;
 }
 
 function post(message: LiveMessage, transfers: Transferable[] = []): void {

@@ -1,9 +1,9 @@
 import { fromInt16, packedLength } from '@inner-hum/core/take';
 import type { WholeTake } from '@inner-hum/core/take';
 import { replaceTake } from '../db/takes';
-import { earService } from '../input/audioInput';
 import { takeOf } from '@inner-hum/core/take';
-import { assignmentFor, hearingFor } from './planNow';
+import { assignmentFor, recorderSettingsFor } from './planNow';
+import { earService } from '../input/ear';
 
 /**
  * Judges a take that could not be judged when it was played, from its frames or, where there are none, from its sound,
@@ -26,7 +26,7 @@ export async function judgeAgain({ record, frames, sound }: WholeTake): Promise<
   const plan = { ...record, firstBeatS: record.firstBeatS };
   const heard = await earService().assessRecording(
     fromInt16(sound.samples),
-    hearingFor(plan, sound.sampleRateHz),
+    recorderSettingsFor(plan, sound.sampleRateHz),
     about,
     record.firstBeatS,
   );

@@ -1,14 +1,14 @@
 import { exerciseScore } from '@inner-hum/core/families';
 import { expect, it, vi } from 'vitest';
-import { INITIAL_SETTINGS, type Settings } from '../store/settings';
 import { planNow } from './planNow';
+import { FIRST_SETTINGS, type Settings } from '../db/settings/settings';
 
 const settings: Settings = {
-  ...INITIAL_SETTINGS,
+  ...FIRST_SETTINGS,
   instrumentId: 'tenor',
   a4Hz: 442,
   cue: 'softPlaying.slow' as Settings['cue'],
-  schools: { ...INITIAL_SETTINGS.schools, brightEnd: 'judged' },
+  schools: { ...FIRST_SETTINGS.schools, brightEnd: 'judged' },
   fitted: { tenor: { reed: 'second' } },
   room: 'kitchen',
 };

@@ -4,11 +4,12 @@ import type { AudioPath } from '@inner-hum/core/measure';
 import { assignmentOf, planTake, type OpenAssignment, type TakePlan, type TakeSource } from '@inner-hum/core/take';
 import type { DraftPlan } from '../db/database';
 import type { Before } from '../db/past';
-import { whenOf } from '../text/format';
 import { store } from '../store';
-import { setupNow } from '../store/gear';
-import { exerciseOf, rulerOf, type Settings } from '../store/settings';
-import type { HearingSettings } from '../input/protocol';
+import { exerciseOf, rulerOf } from '../store/settings';
+import type { RecorderSettings } from '../input/protocol';
+import { whenOf } from '../base/days';
+import { setupNow } from '../db/settings/gear';
+import type { Settings } from '../db/settings/settings';
 
 /** The take that would be played now of the exercise on the Stand, from a source. */
 export function planNow(settings: Settings, source: TakeSource, audioPath: AudioPath): DraftPlan {
@@ -44,7 +45,10 @@ export function assignmentFor(
 }
 
 /** How the ear is set for a planned take: the horn bounds the search. */
-export function hearingFor(plan: Pick<TakePlan, 'setup' | 'source' | 'score'>, sampleRateHz: number): HearingSettings {
+export function recorderSettingsFor(
+  plan: Pick<TakePlan, 'setup' | 'source' | 'score'>,
+  sampleRateHz: number,
+): RecorderSettings {
   return {
     sampleRateHz,
     ...hearingRangeHz(plan.score, plan.setup.a4Hz),

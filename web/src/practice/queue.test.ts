@@ -2,8 +2,9 @@ import { familyById, usualExercise } from '@inner-hum/core/families';
 import { VERDICT_S, type SessionBlock } from '@inner-hum/core/plan';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { store } from '../store';
-import { INITIAL_SETTINGS, settingsChanged, settingsLoaded } from '../store/settings';
+import { settingsChanged, settingsLoaded } from '../store/settings';
 import { blockQueue, sessionQueue } from './queue';
+import { FIRST_SETTINGS } from '../db/settings/settings';
 
 const exercise = (family: string) => usualExercise(familyById(family), 'alto');
 const block = (family: string, tries: number, restS = 30): SessionBlock => ({
@@ -21,7 +22,7 @@ const begin = (...blocks: SessionBlock[]) =>
 const session = () => store.getState().settings.session!;
 const again = { decision: 'again', next: {} } as const;
 
-beforeEach(() => void store.dispatch(settingsLoaded(INITIAL_SETTINGS)));
+beforeEach(() => void store.dispatch(settingsLoaded(FIRST_SETTINGS)));
 
 describe('the player’s own block', () => {
   it('plays each exercise once, says what comes next, and ends', () => {

@@ -9,10 +9,10 @@ import { isOutOfRoom, keepTake } from '../db/takes';
 import { saveFile } from '../base/saveFile';
 import { store } from '../store';
 import { draftSettled, leftUnkept, recoveryAt, type UnkeptTake } from '../store/drafts';
-import { earService } from '../input/audioInput';
 import { takeOf } from '@inner-hum/core/take';
-import { assignmentFor, hearingFor } from './planNow';
+import { assignmentFor, recorderSettingsFor } from './planNow';
 import { detailOf } from '../base/detailOf';
+import { earService } from '../input/ear';
 
 /** Shorter takes hold nothing to judge, seconds. */
 const LEAST_S = 1;
@@ -76,7 +76,7 @@ async function becomesTake(left: LeftDraft): Promise<boolean> {
   const { plan, sampleRateHz, takeId } = draft;
   const heard = await earService().assessRecording(
     fromInt16(samples),
-    hearingFor(plan, sampleRateHz),
+    recorderSettingsFor(plan, sampleRateHz),
     assignmentFor(plan),
     plan.firstBeatS,
     proxy((share: number) => void store.dispatch(recoveryAt(share))),

@@ -1,9 +1,11 @@
 import type { TakeSource } from '@inner-hum/core/take';
 import type { AudioPath } from '@inner-hum/core/measure';
 import { withFault } from '@inner-hum/core/simulate';
-import { rulerKey, rulerOf, scoreOf, type Settings } from '../store/settings';
+import { rulerKey, rulerOf, scoreOf } from '../store/settings';
 import { chosenFile } from '../input/chosenFile';
-import { earService, SoundProblem, type Desk } from '../input/audioInput';
+import { SoundProblem, type AudioInput } from '../input/audioInput';
+import type { Settings } from '../db/settings/settings';
+import { earService } from '../input/ear';
 
 /** Sound of the stand-in player after the last beat, seconds. */
 const TAIL_S = 0.35;
@@ -21,10 +23,10 @@ export interface OpenSource {
  * Opens what the player chose to be listened to.
  * @throws SoundProblem when there is no microphone, no file, or a file that is no sound
  */
-export async function openSource(desk: Desk, settings: Settings, given?: AbortSignal): Promise<OpenSource> {
+export async function openSource(input: AudioInput, settings: Settings, given?: AbortSignal): Promise<OpenSource> {
   if (settings.source === 'microphone')
-    return { source: { kind: 'microphone', label: await desk.plugMicrophone(settings.deviceId, given) } };
-  desk.unplug();
+    return { source: { kind: 'microphone', label: await input.plugMicrophone(settings.deviceId, given) } };
+  input.unplug();
   if (settings.source === 'standIn') {
     const seed = Math.floor(Math.random() * 2 ** 31);
     return {
@@ -34,7 +36,7 @@ export async function openSource(desk: Desk, settings: Settings, given?: AbortSi
   const file = chosenFile();
   if (!file) throw new SoundProblem('noFile');
   try {
-    const buffer = await desk.context.decodeAudioData(await file.arrayBuffer());
+    const buffer = await input.context.decodeAudioData(await file.arrayBuffer());
     return { source: { kind: 'file', name: file.name }, buffer };
   } catch {
     throw new SoundProblem('badFile');
@@ -43,13 +45,13 @@ export async function openSource(desk: Desk, settings: Settings, given?: AbortSi
 
 /** The present exercise as the stand-in player plays it, `leadS` of silence before it. */
 export async function standInBuffer(
-  desk: Desk,
+  input: AudioInput,
   settings: Settings,
   source: TakeSource,
   leadS: number,
 ): Promise<AudioBuffer> {
   if (source.kind !== 'standIn') throw new SoundProblem('failed');
-  const { sampleRate } = desk.context;
+  const { sampleRate } = input.context;
   const samples = await earService().playStandIn(scoreOf(settings), {
     sampleRateHz: sampleRate,
     a4Hz: settings.a4Hz,
@@ -59,7 +61,7 @@ export async function standInBuffer(
     leadS,
     tailS: TAIL_S,
   });
-  const buffer = desk.context.createBuffer(1, samples.length, sampleRate);
+  const buffer = input.context.createBuffer(1, samples.length, sampleRate);
   buffer.copyToChannel(samples, 0);
   return buffer;
 }

@@ -8,31 +8,23 @@ import type { DraftPlan } from '../db/database';
 import { backUpWhenDue } from '../db/autoBackup';
 import { keepWithinBudget } from '../db/soundBudget';
 import { keepTake, type Kept } from '../db/takes';
-import { i18next } from '../text/i18n';
 import { lookBack } from '../db/past';
-import { dayOf } from '../text/format';
-import { exerciseOf, mainNote, scoreOf, settingsChanged, type Settings } from '../store/settings';
-import {
-  blockMoved,
-  goingOn,
-  nextExercise,
-  pausedFor,
-  phaseChanged,
-  problemMet,
-  takeJudged,
-  type ProblemId,
-} from '../store/stand';
+import { exerciseOf, mainNote, scoreOf, settingsChanged } from '../store/settings';
+import { blockMoved, goingOn, nextExercise, pausedFor, phaseChanged, problemMet, takeJudged } from '../store/stand';
 import { store } from '../store';
 import { noticed } from '../store/notices';
-import { Desk, earAnswers, earService, replaceEar, SoundProblem } from '../input/audioInput';
+import { AudioInput, SoundProblem, type ProblemId } from '../input/audioInput';
 import { Metronome } from './metronome';
 import { takeOf } from '@inner-hum/core/take';
-import { assignmentFor, hearingFor, planNow } from './planNow';
+import { assignmentFor, recorderSettingsFor, planNow } from './planNow';
 import type { Queue } from './queue';
 import { holdInMemory, isHeld, recoverDraft, unkept } from './recoverDrafts';
 import { playDrone, playReference } from './reference';
 import { openSource, pathOf, standInBuffer } from './source';
 import { detailOf } from '../base/detailOf';
+import { dayOf } from '../base/days';
+import type { Settings } from '../db/settings/settings';
+import { earAnswers, earService, replaceEar } from '../input/ear';
 
 /** Sound that is heard after the last beat before the take is judged, seconds. */
 const TAIL_S = 0.35;
@@ -64,25 +56,25 @@ export interface Timing {
 }
 
 /** What follows a kept take in the background: sound within its budget, a promise of storage, the day's backup. */
-async function tidyUp({ soundBudgetMb, pinned }: Settings): Promise<void> {
-  await keepWithinBudget(1e6 * soundBudgetMb, pinned);
+async function tidyUp(settings: Settings): Promise<void> {
+  await keepWithinBudget(1e6 * settings.soundBudgetMb, settings.pinned);
   await navigator.storage?.persist();
-  await backUpWhenDue();
+  await backUpWhenDue(settings);
 }
 
 type Ending = 'score' | 'stopped' | 'silence' | 'left' | 'trouble';
 
 /** Runs takes one after the other, from the opened sound to the kept record. One for the whole page. */
 class TakeRunner {
-  desk: Desk | undefined;
+  input: AudioInput | undefined;
   timing: Timing | undefined;
   private metronome: Metronome | undefined;
   private ending: Ending | undefined;
   /** aborted when the player stops while something is waited for that may never come */
   private givenUp = new AbortController();
   private earDied = false;
-  /** the desk on its way, so that two callers share one */
-  private opening: Promise<Desk> | undefined;
+  /** the input on its way, so that two callers share one */
+  private opening: Promise<AudioInput> | undefined;
   private pausing: ((goesOn: boolean) => void) | undefined;
 
   /** Runs a take of the present exercise to its verdict. Problems go to the store, never to the caller. */
@@ -96,11 +88,11 @@ class TakeRunner {
     this.givenUp = new AbortController();
     const takeId = crypto.randomUUID();
     try {
-      const desk = await this.orGivenUp(this.openDesk());
-      const { source, buffer } = await this.orGivenUp(openSource(desk, settings, this.givenUp.signal));
+      const input = await this.orGivenUp(this.openInput());
+      const { source, buffer } = await this.orGivenUp(openSource(input, settings, this.givenUp.signal));
       const awake = keepAwake();
       try {
-        await navigator.locks.request(`take ${takeId}`, () => this.run(takeId, desk, settings, stand, source, buffer));
+        await navigator.locks.request(`take ${takeId}`, () => this.run(takeId, input, settings, stand, source, buffer));
       } finally {
         void awake.then((lock) => lock?.release()); // keepAwake never rejects
       }
@@ -133,14 +125,14 @@ class TakeRunner {
 
   /** Ends listening and closes the microphone; with `anew` the ear's worker is ended too, and the next take has another. */
   private async letGo(anew: boolean): Promise<void> {
-    const { desk } = this;
+    const { input } = this;
     if (!anew) {
-      desk?.unplug();
+      input?.unplug();
       await Promise.race([earService().stop(), wait(500)]).catch(() => undefined); // a dead worker needs no stop
       return;
     }
-    this.desk = undefined;
-    await desk?.close().catch(() => undefined); // a context that can't be closed is closed by the browser
+    this.input = undefined;
+    await input?.close().catch(() => undefined); // a context that can't be closed is closed by the browser
     replaceEar();
   }
 
@@ -251,8 +243,8 @@ class TakeRunner {
     this.ending = undefined;
     this.givenUp = new AbortController();
     try {
-      const desk = await this.orGivenUp(this.openDesk());
-      await this.orGivenUp(this.hearFreely(desk, settings));
+      const input = await this.orGivenUp(this.openInput());
+      await this.orGivenUp(this.hearFreely(input, settings));
       store.dispatch(phaseChanged('free'));
       await this.until(() => false);
       await this.letGo(false);
@@ -265,30 +257,30 @@ class TakeRunner {
   }
 
   /** Plugs the chosen source in for listening alone; the caller ends it by the ear's `stop` or `finishFrames`. */
-  async hearFreely(desk: Desk, settings: Settings, retainS: number | undefined = FREE_RETAIN_S): Promise<void> {
-    const { source, buffer } = await openSource(desk, settings, this.givenUp.signal);
+  async hearFreely(input: AudioInput, settings: Settings, retainS: number | undefined = FREE_RETAIN_S): Promise<void> {
+    const { source, buffer } = await openSource(input, settings, this.givenUp.signal);
     const range = soundingRangeHz(instrumentById(settings.instrumentId), settings.a4Hz);
-    desk.trace.reset();
+    input.trace.reset();
     await earService().begin({
-      sampleRateHz: desk.context.sampleRate,
+      sampleRateHz: input.context.sampleRate,
       ...range,
       ...(retainS !== undefined && { retainS }),
       zerosAreLoss: source.kind === 'microphone',
     });
     if (source.kind === 'microphone') return;
-    const samples = buffer ?? (await standInBuffer(desk, settings, source, 0.2));
-    desk.plugSamples(samples, desk.context.currentTime + 0.1);
+    const samples = buffer ?? (await standInBuffer(input, settings, source, 0.2));
+    input.plugSamples(samples, input.context.currentTime + 0.1);
   }
 
-  async openDesk(): Promise<Desk> {
-    if (!this.desk) {
-      this.opening ??= Desk.open().finally(() => (this.opening = undefined));
-      this.desk = await this.opening;
+  async openInput(): Promise<AudioInput> {
+    if (!this.input) {
+      this.opening ??= AudioInput.open().finally(() => (this.opening = undefined));
+      this.input = await this.opening;
     }
-    const { desk } = this;
-    desk.onTrouble = (problem) => this.trouble(problem);
-    await desk.wake();
-    return desk;
+    const { input } = this;
+    input.onTrouble = (problem) => this.trouble(problem);
+    await input.wake();
+    return input;
   }
 
   /** Plays the target note of the present swell. */
@@ -296,9 +288,9 @@ class TakeRunner {
     if (isBusy()) return;
     const { settings } = store.getState();
     try {
-      const desk = await this.openDesk();
+      const input = await this.openInput();
       const horn = instrumentById(settings.instrumentId);
-      playReference(desk.context, writtenToHz(horn, mainNote(settings.exercise), settings.a4Hz));
+      playReference(input.context, writtenToHz(horn, mainNote(settings.exercise), settings.a4Hz));
     } catch (error) {
       this.meet(error);
     }
@@ -306,7 +298,7 @@ class TakeRunner {
 
   private async run(
     takeId: string,
-    desk: Desk,
+    input: AudioInput,
     settings: Settings,
     stand: { readonly decisions: DraftDecisions; readonly decisionsAbout: string },
     source: TakeSource,
@@ -314,17 +306,17 @@ class TakeRunner {
   ): Promise<void> {
     const score = scoreOf(settings);
     const beatS = beatSeconds(score);
-    const { context } = desk;
-    const samples = source.kind === 'standIn' ? await standInBuffer(desk, settings, source, LEAD_S) : buffer;
+    const { context } = input;
+    const samples = source.kind === 'standIn' ? await standInBuffer(input, settings, source, LEAD_S) : buffer;
     const countInFromS = context.currentTime + 0.12;
     const beatAtS = countInFromS + score.countInBeats * beatS;
     // Only the microphone is on the far side of speakers and air; samples enter where they start.
     const plan = planNow(settings, source, pathOf(context, settings));
     const { onBeat, parameters } = plan;
-    desk.trace.reset();
-    await earService().begin({ ...hearingFor(plan, context.sampleRate), draftTakeId: takeId });
+    input.trace.reset();
+    await earService().begin({ ...recorderSettingsFor(plan, context.sampleRate), draftTakeId: takeId });
     await beginDraft({ takeId, sampleRateHz: context.sampleRate, plan }).catch(tellDraftLost);
-    if (samples) desk.plugSamples(samples, source.kind === 'standIn' ? beatAtS - LEAD_S : beatAtS);
+    if (samples) input.plugSamples(samples, source.kind === 'standIn' ? beatAtS - LEAD_S : beatAtS);
     this.metronome = new Metronome(context);
     const { clickOn: audible, silentBarEvery } = settings;
     const clicks = { beatS, beatsPerBar: score.beatsPerBar, audible, silentBarEvery };
@@ -337,7 +329,7 @@ class TakeRunner {
     if (!onBeat) {
       store.dispatch(phaseChanged('waiting'));
       const heard = () => {
-        const tone = desk.trace.toneSince(FIRST_TONE_S);
+        const tone = input.trace.toneSince(FIRST_TONE_S);
         return tone !== undefined && tone > beatAtS - beatS / 2 ? tone : undefined;
       };
       await this.until(() => heard() !== undefined);
@@ -345,7 +337,7 @@ class TakeRunner {
       const nextBeat = Math.ceil((context.currentTime - firstBeatAtS) / beatS);
       this.metronome.start({ ...clicks, firstBeatAtS, fromBeat: nextBeat, toBeat: scoreBeats(score) });
     }
-    if (firstBeatAtS < Infinity) await this.play(takeId, desk, plan, firstBeatAtS, beatS);
+    if (firstBeatAtS < Infinity) await this.play(takeId, input, plan, firstBeatAtS, beatS);
     this.metronome.stop();
     if (this.earDied) throw new GivenUp();
     if (context.currentTime < firstBeatAtS + LEAST_KEPT_S) {
@@ -374,19 +366,25 @@ class TakeRunner {
     store.dispatch(takeJudged(take.record));
   }
 
-  private async play(takeId: string, desk: Desk, plan: DraftPlan, firstBeatAtS: number, beatS: number): Promise<void> {
+  private async play(
+    takeId: string,
+    input: AudioInput,
+    plan: DraftPlan,
+    firstBeatAtS: number,
+    beatS: number,
+  ): Promise<void> {
     this.timing = { beatS, countInFromS: firstBeatAtS, firstBeatAtS };
     store.dispatch(phaseChanged('running'));
-    const startS = desk.trace.startS ?? firstBeatAtS;
+    const startS = input.trace.startS ?? firstBeatAtS;
     await planDraft(takeId, { ...plan, firstBeatS: firstBeatAtS - startS }).catch(tellDraftLost);
     const { score } = plan;
     const endS = firstBeatAtS + scoreBeats(score) * beatS + TAIL_S + plan.audioPath.delayS;
-    const endDrone = this.drone(desk.context, score, plan.setup.a4Hz, firstBeatAtS);
+    const endDrone = this.drone(input.context, score, plan.setup.a4Hz, firstBeatAtS);
     const silenceS = SILENCE_S + longestRestBeats(score) * beatS;
     const open = isOpenEnded(score);
     await this.until(() => {
-      const nowS = desk.context.currentTime;
-      const lastToneS = desk.trace.lastToneAtS() ?? 0;
+      const nowS = input.context.currentTime;
+      const lastToneS = input.trace.lastToneAtS() ?? 0;
       if (open && lastToneS > firstBeatAtS + beatS / 2 && nowS - lastToneS > OPEN_END_S) this.ending ??= 'score';
       if (nowS - Math.max(firstBeatAtS, lastToneS) > silenceS) this.ending ??= 'silence';
       return nowS >= endS;
@@ -429,20 +427,20 @@ class TakeRunner {
     let told = false;
     while (!done() && this.ending === undefined) {
       await wait(POLL_MS);
-      const { desk } = this;
-      const nowS = desk?.context.currentTime ?? 0;
+      const { input } = this;
+      const nowS = input?.context.currentTime ?? 0;
       if (nowS !== clockS) movedAtMs = performance.now();
       clockS = nowS;
       if (performance.now() - movedAtMs > STALLED_MS) this.trouble('suspended');
-      if (desk?.microphone === 'ended') this.trouble('unplugged');
-      if (desk && desk.trace.count !== frames) [frames, heardAtS] = [desk.trace.count, nowS];
-      if (desk?.microphone === 'live' && nowS - heardAtS > UNHEARD_S && !asking) {
+      if (input?.microphone === 'ended') this.trouble('unplugged');
+      if (input && input.trace.count !== frames) [frames, heardAtS] = [input.trace.count, nowS];
+      if (input?.microphone === 'live' && nowS - heardAtS > UNHEARD_S && !asking) {
         asking = true;
         void earAnswers(ANSWER_MS).then((answers) => this.trouble(answers ? 'unplugged' : 'earDead')); // never rejects
       }
-      if (desk?.trace.draftLost !== undefined && !told) {
+      if (input?.trace.draftLost !== undefined && !told) {
         told = true;
-        tellDraftLost(desk.trace.draftLost);
+        tellDraftLost(input.trace.draftLost);
       }
     }
   }
@@ -458,16 +456,16 @@ function tellKept({ sound }: WholeTake, { soundKept, dropped }: Kept): void {
   const lost = sound !== undefined && !soundKept;
   if (dropped === 0 && !lost) return;
   const what = lost ? (dropped > 0 ? 'both' : 'own') : 'older';
-  store.dispatch(noticed({ text: i18next.t(`stand.noRoom.${what}`, { count: dropped }) }));
+  store.dispatch(noticed({ key: `stand.noRoom.${what}`, values: { count: dropped } }));
 }
 
 /** The take goes on without its draft; at the end it is kept all the same, if that works. */
 function tellDraftLost(error: unknown): void {
-  store.dispatch(noticed({ text: i18next.t('stand.draftLost', { detail: detailOf(error) }) }));
+  store.dispatch(noticed({ key: 'stand.draftLost', values: { detail: detailOf(error) } }));
 }
 
 function tellUntidy(error: unknown): void {
-  store.dispatch(noticed({ text: i18next.t('stand.untidy', { detail: detailOf(error) }) }));
+  store.dispatch(noticed({ key: 'stand.untidy', values: { detail: detailOf(error) } }));
 }
 
 type DraftDecisions = ReturnType<typeof store.getState>['stand']['decisions'];

@@ -6,13 +6,13 @@ import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../store';
 import { exerciseChanged, exerciseOf, mainNote, rulerOf, scoreOf, settingsChanged, usualFor } from '../store/settings';
-import { CUES } from '../store/schools';
 import { Choice, Tick } from '../ui/controls';
 import { PhraseField } from './PhraseField';
 import { NotPossible } from './NotPossible';
 import { NumberField } from '../ui/NumberField';
 import { useBreathFit, type OwnBreath } from './useBreathFit';
 import { useNoteName } from '../text/useNoteName';
+import { CUES } from '../db/settings/schools';
 
 /** Longer breaths than this are remarked on until the player's own hold times are known, seconds. */
 const LONG_BREATH_S = 20;

@@ -15,7 +15,7 @@ export function NoticeBar() {
   const idle = useIdle();
   // What would take the player away from a take waits for its end.
   if (!notice || (notice.update && !idle)) return <div role="status" />;
-  const { undos, update } = notice;
+  const { key, values, undos, update } = notice;
   return (
     // What stands at the foot of the page can be scrolled out from under the sentence.
     <chakra.div flex="none" height="84px">
@@ -37,7 +37,7 @@ export function NoticeBar() {
         zIndex={10}
         maxWidth="calc(100vw - 24px)"
       >
-        <span>{notice.text}</span>
+        <span>{t(key, { ...values })}</span>
         {undos !== undefined && (
           <Button color="inherit" borderColor="currentcolor" _hover={{ bg: 'inkSoft' }} onClick={() => void undoLast()}>
             {undos > 1 ? t('take.undoOf', { count: undos }) : t('take.undo')}

@@ -4,9 +4,9 @@ import type { TFunction } from 'i18next';
 import { useTranslation } from 'react-i18next';
 import type { TryId } from '@inner-hum/core/judge';
 import { useAppSelector } from '../store';
-import type { Schools } from '../store/schools';
 import { decisionText, findingText, nextText } from '../text/findingText';
 import { useNoteName } from '../text/useNoteName';
+import type { Schools } from '../db/settings/schools';
 
 /** Which answer of the player's school words a thing to try; undefined where schools agree. */
 function schoolOf(id: TryId, schools: Schools): string | undefined {

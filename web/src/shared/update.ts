@@ -1,4 +1,3 @@
-import { i18next } from '../text/i18n';
 import { store } from '../store';
 import { noticed } from '../store/notices';
 
@@ -12,7 +11,7 @@ export async function registerOffline(): Promise<void> {
     // Without a controller this is the first version here, not a new one.
     if (!worker || !navigator.serviceWorker.controller) return;
     waiting = worker;
-    store.dispatch(noticed({ text: i18next.t('app.updateReady'), update: true }));
+    store.dispatch(noticed({ key: 'app.updateReady', update: true }));
   };
   offer(registration.waiting);
   registration.addEventListener('updatefound', () => {

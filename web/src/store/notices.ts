@@ -1,8 +1,13 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
+/** A sentence of the catalogue, with what fills it. */
+export interface Said {
+  readonly key: string;
+  readonly values?: Readonly<Record<string, string | number>>;
+}
+
 /** One sentence at the foot of the page, with an undo where there is one. */
-export interface Notice {
-  readonly text: string;
+export interface Notice extends Said {
   /** how many deletions can be undone, the latest of them this one */
   readonly undos?: number;
   /** offers to go over to a new version */
@@ -23,14 +28,16 @@ const slice = createSlice({
   reducers: {
     noticed: ({ current, earlier }, { payload }: PayloadAction<Notice>) => {
       // The same again, or the next undo, takes the place of the one before.
-      const replaced = ({ text, undos }: Notice) =>
-        text === payload.text || (undos !== undefined && payload.undos !== undefined);
+      const replaced = (notice: Notice) =>
+        isSame(notice, payload) || (notice.undos !== undefined && payload.undos !== undefined);
       const before = [...earlier, ...(current ? [current] : [])].filter((notice) => !replaced(notice));
       return { current: payload, earlier: before };
     },
     noticeDismissed: ({ earlier }) => ({ current: earlier.at(-1) ?? null, earlier: earlier.slice(0, -1) }),
   },
 });
+
+const isSame = (a: Said, b: Said) => a.key === b.key && JSON.stringify(a.values) === JSON.stringify(b.values);
 
 export const { noticed, noticeDismissed } = slice.actions;
 export const noticesReducer = slice.reducer;

@@ -5,7 +5,6 @@ import {
   exerciseChanged,
   exerciseOf,
   hornChosen,
-  INITIAL_SETTINGS,
   mainNote,
   rulerKey,
   rulerOf,
@@ -14,9 +13,10 @@ import {
   usualFor,
   without,
 } from './settings';
+import { FIRST_SETTINGS } from '../db/settings/settings';
 
 const changed = (...actions: Parameters<typeof settingsReducer>[1][]) =>
-  actions.reduce((state, action) => settingsReducer(state, action), INITIAL_SETTINGS);
+  actions.reduce((state, action) => settingsReducer(state, action), FIRST_SETTINGS);
 
 describe('choosing a horn', () => {
   it('keeps the exercise where the horn has its note', () => {
@@ -43,15 +43,15 @@ describe('choosing a horn', () => {
 describe('the ruler', () => {
   const measured = { ...ASSUMED_RULER, loudestDb: -8 };
   it('belongs to a microphone, not to all', () => {
-    const one = changed(settingsChanged({ deviceId: 'desk', rulers: { 'microphone:desk': measured } }));
+    const one = changed(settingsChanged({ deviceId: 'input', rulers: { 'microphone:input': measured } }));
     expect(rulerOf(one)).toEqual(measured);
     expect(rulerOf({ ...one, deviceId: 'stand' })).toEqual(ASSUMED_RULER);
     expect(rulerOf({ ...one, source: 'standIn' })).toEqual(ASSUMED_RULER);
   });
   it.each([
-    [{ source: 'microphone', deviceId: 'desk' }, 'microphone:desk'],
+    [{ source: 'microphone', deviceId: 'input' }, 'microphone:input'],
     [{ source: 'microphone', deviceId: '' }, 'microphone:'],
-    [{ source: 'file', deviceId: 'desk' }, 'file'],
+    [{ source: 'file', deviceId: 'input' }, 'file'],
     [{ source: 'standIn', deviceId: '' }, 'standIn'],
   ] as const)('%o is kept under %s', (from, key) => expect(rulerKey(from)).toBe(key));
 });
@@ -59,7 +59,7 @@ describe('the ruler', () => {
 it('a family on the present horn follows the player’s school', () => {
   const settings = changed(
     hornChosen('soprano'),
-    settingsChanged({ schools: { ...INITIAL_SETTINGS.schools, tuner: 'hide' } }),
+    settingsChanged({ schools: { ...FIRST_SETTINGS.schools, tuner: 'hide' } }),
   );
   expect(usualFor(settings, 'hold')).toMatchObject({ instrumentId: 'soprano', family: 'hold', tunerHidden: true });
 });

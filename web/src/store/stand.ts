@@ -1,11 +1,9 @@
+import type { ProblemId } from '../input/audioInput';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { ExerciseParameters } from '@inner-hum/core/exercise';
 import { ownExerciseKey } from '@inner-hum/core/families';
 import type { Decision } from '@inner-hum/core/judge';
 import type { TakeRecord } from '@inner-hum/core/take';
-
-export type ProblemId =
-  'refused' | 'missing' | 'busy' | 'unplugged' | 'suspended' | 'noFile' | 'badFile' | 'failed' | 'earDead';
 
 export type StandPhase = 'idle' | 'opening' | 'countIn' | 'waiting' | 'running' | 'judging' | 'verdict' | 'free';
 

@@ -8,7 +8,8 @@ import { database } from '../db/database';
 import '../text/i18n';
 import { system } from '../ui/theme';
 import { store } from '../store';
-import { INITIAL_SETTINGS, settingsLoaded, type Settings } from '../store/settings';
+import { settingsLoaded } from '../store/settings';
+import { FIRST_SETTINGS, type Settings } from '../db/settings/settings';
 
 // What is waited for comes from a database: on a busy machine that takes its time.
 configure({ asyncUtilTimeout: 20_000 });
@@ -16,7 +17,7 @@ configure({ asyncUtilTimeout: 20_000 });
 /** Each test of a file begins with first settings, an empty database and an empty page. */
 export function freshEachTime(): void {
   beforeEach(async () => {
-    store.dispatch(settingsLoaded(INITIAL_SETTINGS));
+    store.dispatch(settingsLoaded(FIRST_SETTINGS));
     await Promise.all(database.tables.map((table) => table.clear()));
   });
   afterEach(cleanup);

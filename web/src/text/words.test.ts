@@ -7,12 +7,12 @@ import { DYNAMICS, noteName } from '@inner-hum/core/theory';
 import { describe, expect, it } from 'vitest';
 import { i18next } from './i18n';
 import { en } from './en';
-import { HABIT_NAMES } from '../store/settings';
 import { silentTake } from '../testing/takes';
 import { exerciseMeta, exerciseTitle } from './exerciseText';
 import { findingText, nextText } from './findingText';
 import { formatNumber, formatSigned } from './format';
 import { ribbonSteps } from '../ribbon/ribbon';
+import { HABIT_NAMES } from '../db/settings/sound';
 
 const parameters = { ...SWELL_DEFAULTS, instrumentId: 'alto' } as const;
 const t = i18next.t;

@@ -42,7 +42,10 @@ export function BlockList({ nameOf }: { readonly nameOf: (exercise: ExercisePara
               <Button
                 tone="quiet"
                 onClick={() =>
-                  deleteFromSettings({ block: block.toSpliced(i, 1) }, t('exercise.removed', { name: nameOf(one) }))
+                  deleteFromSettings(
+                    { block: block.toSpliced(i, 1) },
+                    { key: 'exercise.removed', values: { name: nameOf(one) } },
+                  )
                 }
               >
                 {t('exercise.remove')}
@@ -56,7 +59,7 @@ export function BlockList({ nameOf }: { readonly nameOf: (exercise: ExercisePara
           <Button tone="strong" onClick={start}>
             {t('exercise.blockStart')}
           </Button>
-          <Button tone="quiet" onClick={() => deleteFromSettings({ block: [] }, t('exercise.cleared'))}>
+          <Button tone="quiet" onClick={() => deleteFromSettings({ block: [] }, { key: 'exercise.cleared' })}>
             {t('exercise.clear')}
           </Button>
           <chakra.span color="inkSoft">

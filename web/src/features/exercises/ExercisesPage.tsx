@@ -37,11 +37,11 @@ export default function ExercisesPage() {
   useExerciseFromLink(choose);
   const add = () => {
     dispatch(settingsChanged({ block: [...settings.block, now] }));
-    dispatch(noticed({ text: t('exercise.added') }));
+    dispatch(noticed({ key: 'exercise.added' }));
   };
   const share = async () => {
     await navigator.clipboard.writeText(linkTo(now));
-    dispatch(noticed({ text: t('exercise.shared') }));
+    dispatch(noticed({ key: 'exercise.shared' }));
   };
   const save = async (kind: 'musicXml' | 'midi') => {
     const { writeMidi, writeMusicXml } = await import('@inner-hum/core/formats');
@@ -127,7 +127,7 @@ function useExerciseFromLink(choose: (exercise: ExerciseParameters) => void): vo
     if (text === null) return;
     const exercise = exerciseFromLink(text);
     if (exercise) choose(exercise);
-    else dispatch(noticed({ text: t('exercise.shareBad') }));
+    else dispatch(noticed({ key: 'exercise.shareBad' }));
     setSearch({}, { replace: true });
   }, [text, choose, setSearch, dispatch, t]);
 }

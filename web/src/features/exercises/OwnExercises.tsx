@@ -31,7 +31,7 @@ export function OwnExercises({
   const read = async (file: File) => {
     const found = readExerciseFile(await file.text());
     if (found) put(found.name, found.exercise);
-    dispatch(noticed({ text: found ? t('exercise.fileRead', { name: found.name }) : t('exercise.fileBad') }));
+    dispatch(noticed(found ? { key: 'exercise.fileRead', values: { name: found.name } } : { key: 'exercise.fileBad' }));
   };
   const keep = (event: FormEvent) => {
     event.preventDefault();
@@ -65,7 +65,7 @@ export function OwnExercises({
             onClick={() =>
               deleteFromSettings(
                 { own: own.filter((other) => other !== one) },
-                t('exercise.removed', { name: one.name }),
+                { key: 'exercise.removed', values: { name: one.name } },
               )
             }
           >

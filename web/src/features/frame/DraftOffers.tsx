@@ -43,7 +43,7 @@ function Offer({ draft }: { readonly draft: UnkeptTake }) {
       await work;
     } catch (error) {
       const reason = detailOf(error);
-      dispatch(noticed({ text: t('drafts.failedAgain', { detail: reason }) }));
+      dispatch(noticed({ key: 'drafts.failedAgain', values: { detail: reason } }));
     } finally {
       setBusy(false);
     }

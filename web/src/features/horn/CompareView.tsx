@@ -11,12 +11,13 @@ import { database } from '../../db/database';
 import type { TakeFilter } from '../../db/search';
 import { compareService } from '../../db/compareService';
 import { Button, Choice } from '../../ui/controls';
-import { dayOf, formatNumber, formatSigned } from '../../text/format';
+import { formatNumber, formatSigned } from '../../text/format';
 import { SectionTitle } from '../../ui/PageTitle';
 import { useCells } from '../../shared/useCells';
 import { useNoteName } from '../../text/useNoteName';
 import { useOpenExercise } from '../../shared/useOpenExercise';
 import { useAppSelector } from '../../store';
+import { dayOf } from '../../base/days';
 
 const LATELY_DAYS = 14;
 const PERIODS = ['period:before', 'period:lately'] as const;

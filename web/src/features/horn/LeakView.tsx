@@ -8,10 +8,10 @@ import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { findDigests } from '../../db/search';
 import { Button, Choice } from '../../ui/controls';
-import { dayOf } from '../../text/format';
 import { SectionTitle } from '../../ui/PageTitle';
 import { useOpenExercise } from '../../shared/useOpenExercise';
 import { useAppSelector } from '../../store';
+import { dayOf } from '../../base/days';
 
 const WEEKS = ['4', '8', '26'] as const;
 const DAYS_A_WEEK = 7;

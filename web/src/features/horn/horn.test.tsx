@@ -7,11 +7,11 @@ import { subDays } from 'date-fns';
 import { describe, expect, it, vi } from 'vitest';
 import { database } from '../../db/database';
 import type { TakeFilter } from '../../db/search';
-import { dayOf } from '../../text/format';
 import { freshEachTime, inApp, settings } from '../../testing/inApp';
 import { CompareView } from './CompareView';
 import HornPage from './HornPage';
 import { LeakView } from './LeakView';
+import { dayOf } from '../../base/days';
 
 const asked = vi.fn<(first: TakeFilter, second: TakeFilter) => Promise<never[]>>(() => Promise.resolve([]));
 vi.mock('../../db/compareService', () => ({ compareService: () => ({ compare: asked }) }));

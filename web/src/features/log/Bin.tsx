@@ -18,7 +18,7 @@ export function Bin() {
   const dispatch = useAppDispatch();
   const rows = useLiveQuery(binnedTakes, []);
   const failed = (key: 'app.undoFailed' | 'app.notDeleted') => (error: unknown) =>
-    void dispatch(noticed({ text: t(key, { detail: detailOf(error) }) }));
+    void dispatch(noticed({ key, values: { detail: detailOf(error) } }));
   if (!rows?.length) return null;
   return (
     <chakra.details mt="26px" data-testid="bin">

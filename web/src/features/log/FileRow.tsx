@@ -48,7 +48,7 @@ export function FileRow({ any }: { readonly any: boolean }) {
     else {
       const { added, alreadyHere, aside } = outcome;
       const here = alreadyHere > 0 ? ` ${t('log.alreadyHere', { count: alreadyHere })}` : '';
-      dispatch(noticed({ text: t('log.imported', { count: added }) + here }));
+      dispatch(noticed({ key: 'log.imported', values: { count: added, here } }));
       if (aside.length > 0)
         setRefusal(
           t('log.setAside', {

@@ -4,7 +4,7 @@ import { useTranslation } from 'react-i18next';
 import { canChooseFolder, chooseFolder, folderName } from '../../db/autoBackup';
 import { Button } from '../../ui/controls';
 import { formatNumber } from '../../text/format';
-import { useAppDispatch } from '../../store';
+import { store, useAppDispatch } from '../../store';
 import { noticed } from '../../store/notices';
 
 /** What is kept in this browser, whether the browser promised to keep it, and the folder for backups. */
@@ -20,15 +20,15 @@ export function StorageRow() {
     void folderName().then(setFolder);
   }, []);
   const choose = async () => {
-    const name = await chooseFolder();
+    const name = await chooseFolder(store.getState().settings);
     if (!name) return;
     setFolder(name);
-    dispatch(noticed({ text: t('log.folderSet', { folder: name }) }));
+    dispatch(noticed({ key: 'log.folderSet', values: { folder: name } }));
   };
   const keep = async () => {
     const lasting = await navigator.storage.persist();
     setUsage((before) => before && { ...before, lasting });
-    if (!lasting) dispatch(noticed({ text: t('log.notLasting') }));
+    if (!lasting) dispatch(noticed({ key: 'log.notLasting' }));
   };
   if (!usage) return null;
   return (

@@ -1,15 +1,16 @@
 import type { UnreadTake } from '@inner-hum/core/formats';
 import { proxy } from 'comlink';
-import { earService } from '../../input/audioInput';
 import { takeOf } from '@inner-hum/core/take';
-import { assignmentFor, hearingFor, planNow } from '../../practice/planNow';
+import { assignmentFor, recorderSettingsFor, planNow } from '../../practice/planNow';
 import { lookBack } from '../../db/past';
 import { backupService } from '../../db/backup';
-import { readSettings } from '../../db/readSettings';
 import { hasTakes, keepTake, mergeTakes } from '../../db/takes';
 import { saveFile } from '../../base/saveFile';
 import { store } from '../../store';
-import { settingsChanged, type Settings } from '../../store/settings';
+import { settingsChanged } from '../../store/settings';
+import { readSettings } from '../../db/settings/readSettings';
+import type { Settings } from '../../db/settings/settings';
+import { earService } from '../../input/ear';
 
 /** What became of a file; `reason` picks the sentence when it was refused. */
 export type FileOutcome =
@@ -84,9 +85,9 @@ export async function analyseRecording(
   if (decoded.length === 0) return { kind: 'refused', reason: 'empty', detail: '' };
   const plan = planNow(settings, { kind: 'file', name: file.name }, { delayS: 0, delayErrorS: 0 });
   const samples = mixDown(decoded);
-  const hearing = hearingFor(plan, decoded.sampleRate);
+  const recorder = recorderSettingsFor(plan, decoded.sampleRate);
   const about = assignmentFor(plan, await lookBack(plan.score));
-  const heard = await earService().assessRecording(samples, hearing, about, null, proxy(onProgress));
+  const heard = await earService().assessRecording(samples, recorder, about, null, proxy(onProgress));
   if (!heard) return { kind: 'refused', reason: 'noTone', detail: '' };
   const id = crypto.randomUUID();
   await keepTake(takeOf(plan, heard, { id, cut: false, keepSound: settings.keepSound }), settings.pinned);

@@ -105,7 +105,7 @@ function FingeringRow({
           (one) => !(one.instrumentId === instrumentId && one.midi === midi && one.keys.join(' ') === fingering),
         ),
       },
-      t('notebook.removed'),
+      { key: 'notebook.removed' },
     );
   return (
     <Flex gap="20px" align="center" wrap="wrap" borderTopWidth="1px" borderColor="line" py="10px">

@@ -5,10 +5,10 @@ import { useState, type FormEvent } from 'react';
 import { useTranslation } from 'react-i18next';
 import { database } from '../../db/database';
 import { Button, Choice, Field, TextInput } from '../../ui/controls';
-import { dayOf } from '../../text/format';
 import { useAppDispatch, useAppSelector } from '../../store';
-import { gearFor, type GearItem } from '../../store/gear';
 import { settingsChanged } from '../../store/settings';
+import { dayOf } from '../../base/days';
+import { gearFor, type GearItem } from '../../db/settings/gear';
 
 /** What is on the present horn, and the things to choose from; each take keeps it. */
 export function GearList() {

@@ -26,7 +26,7 @@ export function LevelCheck() {
     const ruler = rulerOf(settings);
     let clippedUntil = 0;
     const timer = setInterval(() => {
-      const trace = runner.desk?.trace;
+      const trace = runner.input?.trace;
       if (!trace || !bar.current || !words.current) return;
       const level = trace.count > 0 ? trace.levelDb[trace.count - 1]! : -120;
       bar.current.style.width = `${100 * Math.min(1, Math.max(0.01, levelPosition(level, ruler)))}%`;

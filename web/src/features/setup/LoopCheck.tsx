@@ -1,13 +1,14 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { earService, SoundProblem } from '../../input/audioInput';
+import { SoundProblem } from '../../input/audioInput';
 import { click } from '../../practice/metronome';
 import { runner } from '../../practice/takeRunner';
 import { Button } from '../../ui/controls';
 import { store, useAppDispatch, useAppSelector } from '../../store';
 import { rulerKey, settingsChanged, without } from '../../store/settings';
 import { problemMet } from '../../store/stand';
+import { earService } from '../../input/ear';
 
 /** Gaps between clicks, seconds: uneven, so that none can be taken for the one before. */
 const GAPS_S = [0.7, 0.83, 0.74, 0.91, 0.78, 0.87, 0.71, 0.8];
@@ -30,9 +31,9 @@ export function LoopCheck() {
     setOutcome('');
     dispatch(problemMet(null));
     try {
-      const desk = await runner.openDesk();
-      await runner.hearFreely(desk, settings, Infinity);
-      const { context } = desk;
+      const input = await runner.openInput();
+      await runner.hearFreely(input, settings, Infinity);
+      const { context } = input;
       let atS = context.currentTime + LEAD_S;
       const clicksAtS = GAPS_S.map((gap) => (atS += gap));
       for (const one of clicksAtS) click(context, one, false);

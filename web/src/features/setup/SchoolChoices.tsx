@@ -2,8 +2,8 @@ import { chakra, Grid } from '@chakra-ui/react';
 import { useTranslation } from 'react-i18next';
 import { Choice, Tick } from '../../ui/controls';
 import { useAppDispatch, useAppSelector } from '../../store';
-import { SCHOOL_QUESTIONS, SCHOOLS } from '../../store/schools';
 import { exerciseChanged, settingsChanged } from '../../store/settings';
+import { SCHOOLS, SCHOOL_QUESTIONS } from '../../db/settings/schools';
 
 /** The player's answers where schools differ. */
 export function SchoolChoices() {

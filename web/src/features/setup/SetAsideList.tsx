@@ -1,12 +1,12 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useTranslation } from 'react-i18next';
-import { forgetSetAside, setAside } from '../../db/settings';
 import { Button } from '../../ui/controls';
 import { saveFile } from '../../base/saveFile';
 import { useAppDispatch } from '../../store';
 import { noticed } from '../../store/notices';
 import { detailOf } from '../../base/detailOf';
+import { forgetSetAside, setAside } from '../../db/settings/storedSettings';
 
 /** Settings that could not be read, as they were stored; nothing where there are none. */
 export function SetAsideList() {
@@ -17,7 +17,7 @@ export function SetAsideList() {
   const save = () => saveFile('inner-hum-settings-aside.json', 'application/json', JSON.stringify(parts, null, 2));
   const remove = () =>
     forgetSetAside().catch((error: unknown) => {
-      dispatch(noticed({ text: t('app.notDeleted', { detail: detailOf(error) }) }));
+      dispatch(noticed({ key: 'app.notDeleted', values: { detail: detailOf(error) } }));
     });
   return (
     <Box mt="28px" data-testid="set-aside">

@@ -9,7 +9,7 @@ import { Button, Choice, Tick } from '../../ui/controls';
 import { NumberField } from '../../ui/NumberField';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { useAppDispatch, useAppSelector } from '../../store';
-import { HABIT_NAMES, hornChosen, settingsChanged, type Settings } from '../../store/settings';
+import { hornChosen, settingsChanged } from '../../store/settings';
 import { problemMet } from '../../store/stand';
 import { GearList } from './GearList';
 import { LevelCheck } from './LevelCheck';
@@ -18,6 +18,8 @@ import { RulerCheck } from './RulerCheck';
 import { SetAsideList } from './SetAsideList';
 import { SchoolChoices } from './SchoolChoices';
 import { TuneUpCheck } from './TuneUpCheck';
+import { HABIT_NAMES } from '../../db/settings/sound';
+import type { Settings } from '../../db/settings/settings';
 
 const keysOf = <T extends string>(record: Record<T, unknown>) => Object.keys(record) as T[];
 

@@ -28,7 +28,7 @@ export function TuneUpCheck() {
   useEffect(() => {
     if (!on) return;
     const timer = setInterval(() => {
-      const trace = runner.desk?.trace;
+      const trace = runner.input?.trace;
       if (!trace) return;
       const from = Math.max(0, trace.count - LATELY_S / HOP_S);
       const heard = tuneUp(trace.f0Hz.subarray(from, trace.count), a4Hz);

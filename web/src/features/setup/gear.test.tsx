@@ -4,11 +4,11 @@ import { digest, seen } from '@inner-hum/core/plan/testDigests';
 import { fireEvent, screen, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import { database } from '../../db/database';
-import { dayOf } from '../../text/format';
 import { store } from '../../store';
 import { hornChosen, settingsChanged } from '../../store/settings';
 import { freshEachTime, inApp, settings } from '../../testing/inApp';
 import { GearList } from './GearList';
+import { dayOf } from '../../base/days';
 
 freshEachTime();
 

@@ -1,8 +1,9 @@
 import { useEffect, useState } from 'react';
-import { earService, SoundProblem } from '../../input/audioInput';
+import { SoundProblem } from '../../input/audioInput';
 import { runner } from '../../practice/takeRunner';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { problemMet } from '../../store/stand';
+import { earService } from '../../input/ear';
 
 /** Listening without a score, on and off by one button; it ends with the page. Problems go to the store. */
 export function useListening(): { readonly on: boolean; readonly toggle: () => Promise<void> } {
@@ -17,7 +18,7 @@ export function useListening(): { readonly on: boolean; readonly toggle: () => P
     if (on) return setOn(false);
     dispatch(problemMet(null));
     try {
-      await runner.hearFreely(await runner.openDesk(), settings);
+      await runner.hearFreely(await runner.openInput(), settings);
       setOn(true);
     } catch (error) {
       dispatch(problemMet(error instanceof SoundProblem ? error.id : 'failed'));

@@ -2,9 +2,9 @@ import { chakra } from '@chakra-ui/react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { Button } from '../../ui/controls';
-import { dayOf } from '../../text/format';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
+import { dayOf } from '../../base/days';
 
 /** What players see to before the first tone, once a day, with the way to tuning up. */
 export function BeforePlaying() {

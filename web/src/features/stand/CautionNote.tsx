@@ -1,10 +1,10 @@
 import { chakra } from '@chakra-ui/react';
 import { cautionsFor } from '@inner-hum/core/exercise';
 import { useTranslation } from 'react-i18next';
-import { dayOf } from '../../text/format';
 import { Button } from '../../ui/controls';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { scoreOf, settingsChanged } from '../../store/settings';
+import { dayOf } from '../../base/days';
 
 /** What to mind with the present exercise, once a day, until it is put away. */
 export function CautionNote() {

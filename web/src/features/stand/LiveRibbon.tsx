@@ -25,8 +25,8 @@ export function LiveRibbon({ live }: { readonly live: boolean }) {
   const draw = useCallback(
     (context: CanvasRenderingContext2D, width: number, height: number) => {
       const { a4Hz, demand, instrumentId, exercise: chosen } = settings;
-      const { desk, timing } = runner;
-      const trace = desk?.trace;
+      const { input, timing } = runner;
+      const trace = input?.trace;
       const frames: RibbonFrames = {
         count: live ? (trace?.count ?? 0) : 0,
         startS: trace?.startS ?? 0,
@@ -34,7 +34,7 @@ export function LiveRibbon({ live }: { readonly live: boolean }) {
         levelDb: trace?.levelDb ?? new Float32Array(),
         breathDb: trace?.breathDb ?? new Float32Array(),
       };
-      const nowS = live && desk ? desk.context.currentTime : undefined;
+      const nowS = live && input ? input.context.currentTime : undefined;
       const common = { width, height, palette, ruler: rulerOf(settings), windowCents: DEMAND_CENTS[demand], frames };
       if (free) {
         const toS = (nowS ?? 0) + 0.2;

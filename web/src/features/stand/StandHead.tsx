@@ -64,13 +64,13 @@ export function StandHead() {
     let request = 0;
     const tick = () => {
       request = requestAnimationFrame(tick);
-      const { desk, timing } = runner;
-      if (!desk) return;
+      const { input, timing } = runner;
+      if (!input) return;
       if (phase === 'free') showFree();
-      else if (timing) showScore(timing, desk.context.currentTime);
+      else if (timing) showScore(timing, input.context.currentTime);
     };
     const hzNow = () => {
-      const trace = runner.desk?.trace;
+      const trace = runner.input?.trace;
       return trace ? (trace.f0Hz[trace.count - 1] ?? 0) : 0;
     };
     const showFree = () => {

@@ -8,7 +8,6 @@ import { runner } from '../../practice/takeRunner';
 import { Button, Key } from '../../ui/controls';
 import { MiniRibbon } from '../../ribbon/MiniRibbon';
 import { ProblemNote } from '../../shared/ProblemNote';
-import { dayOf } from '../../text/format';
 import { exerciseTitle } from '../../text/exerciseText';
 import { useNoteName } from '../../text/useNoteName';
 import { VerdictText } from '../../shared/VerdictText';
@@ -25,10 +24,10 @@ import { CautionNote } from './CautionNote';
 import { StandHead } from './StandHead';
 import { StandPart } from './StandPart';
 import { useStandKeys, type StandActions } from './useStandKeys';
+import { dayOf } from '../../base/days';
 
 function useStandActions(): StandActions {
   const dispatch = useAppDispatch();
-  const { t } = useTranslation();
   return useMemo(() => {
     const exerciseNow = () => exerciseOf(store.getState().settings);
     const phaseNow = () => store.getState().stand.phase;
@@ -47,7 +46,7 @@ function useStandActions(): StandActions {
       pause: () => runner.stop(),
       leave: () => {
         runner.leave();
-        dispatch(noticed({ text: t('stand.left') }));
+        dispatch(noticed({ key: 'stand.left' }));
       },
       again: () => resting() && !waiting() && start(),
       next: () => {
@@ -94,7 +93,7 @@ function useStandActions(): StandActions {
         dispatch(phaseChanged('idle'));
       },
     };
-  }, [dispatch, t]);
+  }, [dispatch]);
 }
 
 /** The Stand: one swell at a time, from the count-in to the verdict, or free play. */

@@ -27,10 +27,10 @@ export function StandPart({ running }: { readonly running: boolean }) {
     if (!running) return;
     let request = requestAnimationFrame(function follow() {
       request = requestAnimationFrame(follow);
-      const { timing, desk } = runner;
+      const { timing, input } = runner;
       const firstBeatAtS = timing?.firstBeatAtS;
-      if (!desk || firstBeatAtS === undefined) return;
-      show(Math.max(0, (desk.context.currentTime - firstBeatAtS) / beatSeconds(score)));
+      if (!input || firstBeatAtS === undefined) return;
+      show(Math.max(0, (input.context.currentTime - firstBeatAtS) / beatSeconds(score)));
     });
     return () => cancelAnimationFrame(request);
   }, [places, running, score]);

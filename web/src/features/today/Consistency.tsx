@@ -5,11 +5,12 @@ import { format, subDays } from 'date-fns';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { compareService } from '../../db/compareService';
-import { dayOf, formatNumber } from '../../text/format';
+import { formatNumber } from '../../text/format';
 import { SectionTitle } from '../../ui/PageTitle';
 import { useNoteName } from '../../text/useNoteName';
 import { useAppSelector } from '../../store';
 import { LOOKED_BACK_DAYS } from './usePlan';
+import { dayOf } from '../../base/days';
 
 const DAYS = 14;
 

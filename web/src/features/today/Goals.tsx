@@ -6,11 +6,11 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Button, Choice, Field, TextInput, Tick } from '../../ui/controls';
 import { deleteFromSettings } from '../../store/undo';
-import { dayOf } from '../../text/format';
 import { SectionTitle } from '../../ui/PageTitle';
 import { useNoteName } from '../../text/useNoteName';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
+import { dayOf } from '../../base/days';
 
 const USUAL_DAYS = 28;
 const USUAL_QUIET = { from: '21:30', to: '08:00' } as const;
@@ -44,7 +44,10 @@ export function Goals() {
           <Button
             tone="quiet"
             onClick={() =>
-              deleteFromSettings({ goals: goals.filter((one) => one !== goal), session: null }, t('goals.removed'))
+              deleteFromSettings(
+                { goals: goals.filter((one) => one !== goal), session: null },
+                { key: 'goals.removed' },
+              )
             }
           >
             {t('exercise.remove')}

@@ -8,21 +8,22 @@ import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
 import { sessionQueue } from '../../practice/queue';
 import { runner } from '../../practice/takeRunner';
-import { asksForDemo } from '../../db/demo';
 import { hasTakes } from '../../db/takes';
 import { Button, Choice, Key } from '../../ui/controls';
 import { PatternNote } from '../../shared/PatternNote';
 import { useKeyDown } from '../../ui/useKeyDown';
-import { dayOf } from '../../text/format';
 import { PageTitle } from '../../ui/PageTitle';
 import { useAppDispatch, useAppSelector } from '../../store';
-import { settingsChanged, type RunningSession } from '../../store/settings';
+import { settingsChanged } from '../../store/settings';
 import { Consistency } from './Consistency';
 import { Goals } from './Goals';
 import { SessionList } from './SessionList';
 import { usePlan, useRecent } from './usePlan';
 import { WeekView } from './WeekView';
 import { Welcome } from './Welcome';
+import { asksForDemo } from '../../store/demo';
+import { dayOf } from '../../base/days';
+import type { RunningSession } from '../../db/settings/session';
 
 const CHOICES = ['5', '10', '15', '20', '30', '45', '60', '90'] as const;
 

@@ -5,12 +5,12 @@ import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Button, Field, Select, TextInput } from '../../ui/controls';
 import { exerciseTitle } from '../../text/exerciseText';
-import { dayOf } from '../../text/format';
 import { SectionTitle } from '../../ui/PageTitle';
 import { saveFile } from '../../base/saveFile';
 import { useNoteName } from '../../text/useNoteName';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
+import { dayOf } from '../../base/days';
 
 const MINUTES = [0, 5, 10, 15, 20, 30, 45, 60, 90];
 const DAYS = 7;

@@ -4,10 +4,10 @@ import { INSTRUMENTS } from '@inner-hum/core/theory';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { Button, Choice } from '../../ui/controls';
-import { dayOf } from '../../text/format';
 import { useOpenExercise } from '../../shared/useOpenExercise';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { hornChosen, settingsChanged } from '../../store/settings';
+import { dayOf } from '../../base/days';
 
 /** The first minutes: horn, names, sound, and the first swell. */
 export function Welcome() {

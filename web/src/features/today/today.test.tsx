@@ -5,7 +5,6 @@ import type { PlanFor, SessionBlock } from '@inner-hum/core/plan';
 import { fireEvent, screen, within } from '@testing-library/react';
 import { addDays, format } from 'date-fns';
 import { describe, expect, it, vi } from 'vitest';
-import { dayOf } from '../../text/format';
 import { store } from '../../store';
 import { hornChosen, settingsChanged } from '../../store/settings';
 import { freshEachTime, inApp, settings } from '../../testing/inApp';
@@ -13,6 +12,7 @@ import { Goals } from './Goals';
 import { SessionList } from './SessionList';
 import { WeekView } from './WeekView';
 import { Welcome } from './Welcome';
+import { dayOf } from '../../base/days';
 
 freshEachTime();
 

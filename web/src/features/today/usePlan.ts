@@ -11,9 +11,9 @@ import { subDays } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
 import { database } from '../../db/database';
-import { dayOf } from '../../text/format';
 import { useCells } from '../../shared/useCells';
 import { useAppSelector } from '../../store';
+import { dayOf } from '../../base/days';
 
 export const LOOKED_BACK_DAYS = 56;
 

@@ -1,11 +1,12 @@
 import type { WholeTake } from '@inner-hum/core/take';
 import { addDays, differenceInCalendarDays, subDays } from 'date-fns';
-import { dayOf } from '../text/format';
-import { store } from '../store';
-import type { GearItem } from '../store/gear';
-import { settingsChanged, type Settings } from '../store/settings';
-import { backupService } from './backup';
-import { hasTakes, mergeTakes } from './takes';
+import { store } from '.';
+import { settingsChanged } from './settings';
+import { backupService } from '../db/backup';
+import { hasTakes, mergeTakes } from '../db/takes';
+import { dayOf } from '../base/days';
+import type { GearItem } from '../db/settings/gear';
+import type { Settings } from '../db/settings/settings';
 
 /** Whether the address asks for the demo data (?demo). */
 export function asksForDemo(): boolean {

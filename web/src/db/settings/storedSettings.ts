@@ -1,7 +1,7 @@
 import { liveQuery } from 'dexie';
-import { INITIAL_SETTINGS, type Settings } from '../store/settings';
-import { database } from './database';
+import { database } from '../database';
 import { readSettings, type ReadSettings, type SetAside } from './readSettings';
+import { FIRST_SETTINGS, type Settings } from './settings';
 
 const KEY = 'settings';
 /** Where parts go that can't be understood, the newest last. */
@@ -51,7 +51,7 @@ export async function storeChanges(changes: Partial<Settings>): Promise<void> {
   await database.transaction('rw', database.settings, async () => {
     const value = (await database.settings.get(KEY))?.value;
     const before = typeof value === 'object' && !Array.isArray(value) ? value : undefined;
-    await database.settings.put({ name: KEY, value: { ...(before ?? INITIAL_SETTINGS), ...changes } });
+    await database.settings.put({ name: KEY, value: { ...(before ?? FIRST_SETTINGS), ...changes } });
   });
 }
 

@@ -1,9 +1,15 @@
-import { i18next } from '../text/i18n';
-import { store } from '../store';
-import { noticed } from '../store/notices';
-import { settingsLoaded, type Settings } from '../store/settings';
-import { changedParts, loadSettings, onStoredSettings, storeChanges, storedSettings } from './settings';
+import { store } from '.';
+import { noticed } from './notices';
+import { settingsLoaded } from './settings';
+import {
+  changedParts,
+  loadSettings,
+  onStoredSettings,
+  storeChanges,
+  storedSettings,
+} from '../db/settings/storedSettings';
 import { detailOf } from '../base/detailOf';
+import type { Settings } from '../db/settings/settings';
 
 /**
  * Loads the settings and from then on keeps the store and the database the same: only what changed here is written, what
@@ -15,7 +21,8 @@ export async function keepSettings(): Promise<void> {
   if (aside.length > 0)
     store.dispatch(
       noticed({
-        text: i18next.t('app.settingsAside', { count: aside.length, parts: partsOf(aside.map((one) => one.path)) }),
+        key: 'app.settingsAside',
+        values: { count: aside.length, parts: partsOf(aside.map((one) => one.path)) },
       }),
     );
   /** What the database holds as far as this page knows. */
@@ -38,7 +45,7 @@ export async function keepSettings(): Promise<void> {
       await storeChanges(changes);
     } catch (error) {
       pending = { ...changes, ...pending };
-      store.dispatch(noticed({ text: i18next.t('app.settingsNotStored', { detail: detailOf(error) }) }));
+      store.dispatch(noticed({ key: 'app.settingsNotStored', values: { detail: detailOf(error) } }));
     }
   }
   // Taken over in line with our own writes: what the database held before one of them must not undo it here.

@@ -1,11 +1,11 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto';
 import { expect, it, vi } from 'vitest';
-import { store } from '../store';
-import { settingsChanged } from '../store/settings';
-import { database } from './database';
-import { storeChanges, storedSettings } from './settings';
+import { store } from '.';
+import { settingsChanged } from './settings';
+import { database } from '../db/database';
 import { keepSettings } from './settingsKeeper';
+import { storeChanges, storedSettings } from '../db/settings/storedSettings';
 
 const now = () => store.getState().settings;
 
@@ -31,7 +31,7 @@ it('a change that could not be stored is told, holds here, and is stored with th
   database.settings.hook('creating', full);
   database.settings.hook('updating', full);
   store.dispatch(settingsChanged({ minutes: 30 }));
-  await vi.waitFor(() => expect(store.getState().notices.current?.text).toContain('could not be stored: '));
+  await vi.waitFor(() => expect(store.getState().notices.current?.key).toBe('app.settingsNotStored'));
   expect(now().minutes).toBe(30);
   expect((await storedSettings())?.minutes).toBe(45);
   database.settings.hook('creating').unsubscribe(full);

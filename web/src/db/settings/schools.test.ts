@@ -1,6 +1,6 @@
 import { exerciseScore, FAMILIES, familyById, usualExercise } from '@inner-hum/core/families';
 import { describe, expect, it } from 'vitest';
-import { i18next } from '../text/i18n';
+import { i18next } from '../../text/i18n';
 import { CUES, FIRST_SCHOOLS, SCHOOL_QUESTIONS, SCHOOLS, withSchools } from './schools';
 
 const usual = (id: string) => usualExercise(familyById(id), 'alto');

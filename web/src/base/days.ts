@@ -1,0 +1,12 @@
+import { format } from 'date-fns';
+
+/** The day of a moment in the player's own zone, as yyyy-mm-dd. */
+export function dayOf(moment: Date): string {
+  return format(moment, 'yyyy-MM-dd');
+}
+
+/** When a take was played, as those who look back need it. */
+export function whenOf(startedAt: string): { readonly startedAtMs: number; readonly day: string } {
+  const moment = new Date(startedAt);
+  return { startedAtMs: moment.getTime(), day: dayOf(moment) };
+}

@@ -1,0 +1,67 @@
+import { SETUP_PARTS } from '@inner-hum/core/plan';
+import { A4_RANGE_HZ, KEYS, type InstrumentId, type KeyId } from '@inner-hum/core/theory';
+import { array, number, object, string } from 'yup';
+import type { Fitted, GearItem } from './gear';
+import { day, horn, listOf, midi, oneOf, real, recordOf, text, whole, type PartsOf } from './parts';
+
+/** A fingering the player entered for a note above the keys. */
+export interface OwnFingering {
+  readonly instrumentId: InstrumentId;
+  readonly midi: number;
+  readonly keys: readonly KeyId[];
+}
+
+/** The horns, what is on them, and how they sit. */
+export interface HornSettings {
+  readonly instrumentId: InstrumentId;
+  readonly a4Hz: number;
+  /** when each horn was last in tune, and how it sat then, cents */
+  readonly tuneUps: Readonly<
+    Record<string, { readonly at: string; readonly cents: number; readonly roomCelsius?: number | undefined }>
+  >;
+  /** what the room is like today, as the player says */
+  readonly roomCelsius?: number | undefined;
+  /** horns, mouthpieces, necks, reeds and rooms by the player's own names, and what is on each horn now */
+  readonly gear: readonly GearItem[];
+  readonly fitted: Fitted;
+  readonly room: string;
+  /** own fingerings of altissimo notes */
+  readonly fingerings: readonly OwnFingering[];
+}
+
+export const FIRST_HORN: HornSettings = {
+  instrumentId: 'alto',
+  a4Hz: 440,
+  tuneUps: {},
+  gear: [],
+  fitted: {},
+  room: '',
+  fingerings: [],
+};
+
+export const HORN_PARTS: PartsOf<HornSettings> = {
+  instrumentId: whole(horn.required()),
+  a4Hz: whole(real().min(A4_RANGE_HZ.min).max(A4_RANGE_HZ.max)),
+  tuneUps: recordOf(object({ at: string().required(), cents: real(), roomCelsius: number() })),
+  roomCelsius: whole(real()),
+  gear: listOf(
+    object({
+      part: oneOf(SETUP_PARTS).required(),
+      name: text().required(),
+      instrumentId: horn,
+      cut: string(),
+      strength: string(),
+      openedOn: day(),
+      retiredOn: day(),
+    }),
+  ),
+  fitted: recordOf(object(Object.fromEntries(SETUP_PARTS.map((part) => [part, string()])))),
+  room: whole(text()),
+  fingerings: listOf(
+    object({
+      instrumentId: horn.required(),
+      midi: midi(),
+      keys: array(oneOf(KEYS.map((key) => key.id)).required()).required(),
+    }),
+  ),
+};

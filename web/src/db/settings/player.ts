@@ -1,0 +1,70 @@
+import { GOAL_KINDS, LEVELS, type Level } from '@inner-hum/core/families';
+import type { Demand } from '@inner-hum/core/measure';
+import { MINUTES, type Goal } from '@inner-hum/core/plan';
+import { array, object } from 'yup';
+import { day, horn, listOf, midi, oneOf, real, recordOf, text, time, whole, type PartsOf } from './parts';
+import { CUES, FIRST_SCHOOLS, SCHOOLS, type Cue, type Schools } from './schools';
+
+/** What the player said of himself, of goals and of time. */
+export interface PlayerSettings {
+  /** how far the player is, as said once: bounds what is proposed */
+  readonly level: Level;
+  readonly demand: Demand;
+  readonly schools: Schools;
+  /** the cue being tried, kept with each take; '' for none */
+  readonly cue: Cue | '';
+  /** what is worked towards */
+  readonly goals: readonly Goal[];
+  /** how long a practice is today, and whether it does many things or stays on few */
+  readonly minutes: number;
+  readonly style: 'sweep' | 'dwell';
+  /** from and to hh:mm, when bell notes must not be loud; null when never */
+  readonly quietHours: { readonly from: string; readonly to: string } | null;
+  /** minutes planned for each day of the week, Monday first, and when they begin */
+  readonly weekMinutes: readonly number[];
+  readonly practiceAt: string;
+  /** the day on which the first-run questions were answered; '' before */
+  readonly welcomedOn: string;
+  /** the day on which the list before playing was put away */
+  readonly preparedOn: string;
+  /** the day on which each caution was put away */
+  readonly cautionsSeen: Readonly<Record<string, string>>;
+  /** families the player marked */
+  readonly favourites: readonly string[];
+}
+
+export const FIRST_PLAYER: PlayerSettings = {
+  level: 'home',
+  demand: 'firm',
+  schools: FIRST_SCHOOLS,
+  cue: '',
+  goals: [],
+  minutes: 15,
+  style: 'sweep',
+  quietHours: null,
+  weekMinutes: [15, 15, 15, 15, 15, 30, 0],
+  practiceAt: '18:30',
+  welcomedOn: '',
+  preparedOn: '',
+  cautionsSeen: {},
+  favourites: [],
+};
+
+export const PLAYER_PARTS: PartsOf<PlayerSettings> = {
+  level: whole(oneOf(LEVELS).required()),
+  demand: whole(oneOf(['loose', 'firm', 'fine']).required()),
+  schools: whole(object(Object.fromEntries(Object.entries(SCHOOLS).map(([name, options]) => [name, oneOf(options)])))),
+  cue: whole(oneOf(['', ...CUES]).defined()),
+  goals: listOf(
+    object({ kind: oneOf(GOAL_KINDS).required(), instrumentId: horn.required(), midi: midi(), by: day().required() }),
+  ),
+  minutes: whole(real().min(MINUTES.min).max(MINUTES.max)),
+  style: whole(oneOf(['sweep', 'dwell']).required()),
+  quietHours: whole(object({ from: time().required(), to: time().required() }).nullable().default(undefined)),
+  weekMinutes: whole(array(real().min(0).max(MINUTES.max)).length(7).required()),
+  practiceAt: whole(time().required()),
+  welcomedOn: whole(text()),
+  preparedOn: whole(text()),
+  cautionsSeen: recordOf(text()),
+  favourites: listOf(text().required()),
+};

@@ -1,0 +1,95 @@
+import type { ExerciseParameters } from '@inner-hum/core/exercise';
+import { familyById, GOAL_KINDS, usualExercise } from '@inner-hum/core/families';
+import type { Decision } from '@inner-hum/core/judge';
+import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
+import { NEED_REASONS, type SessionBlock } from '@inner-hum/core/plan';
+import type { InstrumentId } from '@inner-hum/core/theory';
+import { array, number, object, string } from 'yup';
+import { day, exercise, flag, horn, listOf, midi, oneOf, real, recordOf, text, whole, type PartsOf } from './parts';
+
+/** A planned session on its way. */
+export interface RunningSession {
+  readonly day: string;
+  readonly instrumentId: InstrumentId;
+  readonly minutes: number;
+  readonly blocks: readonly SessionBlock[];
+  /** takes played of it */
+  readonly done: number;
+  /** what the last verdict changed of the rest */
+  readonly change: { readonly decision: Decision; readonly of: string } | null;
+}
+
+/** The exercise on the Stand and what plays one after the other. */
+export interface SessionSettings {
+  /** the exercise on the Stand */
+  readonly exercise: ExerciseParameters;
+  /** whether the proposed next step follows a verdict by itself */
+  readonly goesOn: boolean;
+  /** exercises that one key press plays one after the other */
+  readonly block: readonly ExerciseParameters[];
+  /** today's session: what of it is left */
+  readonly session: RunningSession | null;
+  /** what was left for the day, and the day */
+  readonly left: Readonly<Record<string, string>>;
+  /** own exercises by the names the player gave them */
+  readonly own: readonly { readonly name: string; readonly exercise: ExerciseParameters }[];
+}
+
+export const FIRST_SESSION: SessionSettings = {
+  exercise: usualExercise(familyById('swell'), 'alto'),
+  goesOn: false,
+  block: [],
+  session: null,
+  left: {},
+  own: [],
+};
+
+const sessionBlock = object({
+  exercise: exercise(),
+  tries: number().required().integer().min(1).max(50),
+  betweenS: number().min(0).max(3600),
+  restS: number().required().min(0).max(3600),
+  reason: object({
+    kind: oneOf([
+      ...NEED_REASONS,
+      'goal',
+      'seam',
+      'overtone',
+      'round',
+      'anchor',
+      'break',
+      'warmUp',
+      'firstMap',
+      'kept',
+    ]).required(),
+    midi: midi(),
+    upper: number().integer().min(0).max(127),
+    days: number().min(0),
+    daysLeft: number(),
+    partial: number().integer(),
+    percent: number(),
+    value: number(),
+    band: oneOf(LOUDNESS_BANDS),
+    goal: oneOf(GOAL_KINDS),
+  }).required(),
+});
+
+export const SESSION_PARTS: PartsOf<SessionSettings> = {
+  exercise: whole(exercise()),
+  goesOn: whole(flag()),
+  block: listOf(exercise()),
+  session: whole(
+    object({
+      day: day().required(),
+      instrumentId: horn.required(),
+      minutes: real(),
+      blocks: array(sessionBlock).required().max(500),
+      done: number().required().integer().min(0),
+      change: object({ decision: string().required(), of: text() }).nullable().default(undefined),
+    })
+      .nullable()
+      .default(undefined),
+  ),
+  left: recordOf(text()),
+  own: listOf(object({ name: text().required(), exercise: exercise() })),
+};
