@@ -12,7 +12,7 @@ import { store } from './store';
 import { leftUnkept, recoveryAt } from './store/drafts';
 import { noticed, noticeDismissed } from './store/notices';
 import { settingsChanged } from './store/settings';
-import { phaseChanged } from './store/stand';
+import { cameToNothing, takeAsked } from './store/practice';
 import { freshEachTime, inApp, settings } from './testing/inApp';
 import { silentTake } from './testing/takes';
 import { Boundary, PlaceBoundary, TakeBoundary } from './shared/Boundary';
@@ -24,7 +24,7 @@ import { deleteFromSettings, deleteTake } from './store/undo';
 freshEachTime();
 beforeEach(() => {
   while (store.getState().notices.current) store.dispatch(noticeDismissed());
-  store.dispatch(phaseChanged('idle'));
+  store.dispatch(cameToNothing(null));
 });
 const press = (name: string | RegExp) => fireEvent.click(screen.getByRole('button', { name }));
 const takeIds = async () => (await database.takes.toCollection().primaryKeys()).sort();
@@ -139,10 +139,10 @@ describe('drafts that are no takes yet', () => {
     await leave('a');
     act(() => void store.dispatch(recoveryAt(0.42)));
     expect(screen.getByTestId('recovering').textContent).toContain('42 %');
-    act(() => void store.dispatch(phaseChanged('running')));
+    act(() => void store.dispatch(takeAsked()));
     expect(screen.queryByTestId('draft-offer')).toBeNull();
     act(() => {
-      store.dispatch(phaseChanged('idle'));
+      store.dispatch(cameToNothing(null));
       store.dispatch(recoveryAt(null));
     });
     expect(screen.getByTestId('draft-offer')).toBeTruthy();

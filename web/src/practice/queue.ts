@@ -3,7 +3,7 @@ import { exerciseKey } from '@inner-hum/core/families';
 import { adapted, VERDICT_S, type Outcome } from '@inner-hum/core/plan';
 import { store } from '../store';
 import { settingsChanged } from '../store/settings';
-import type { BlockPlace } from '../store/stand';
+import type { BlockPlace } from '../store/practice';
 
 /** Exercises that play one after the other: what comes now, and what becomes of the rest after it. */
 export interface Queue {

@@ -1,3 +1,7 @@
+import { beatSeconds, type Score } from '@inner-hum/core/exercise';
+import { instrumentById, writtenToHz } from '@inner-hum/core/theory';
+import type { Settings } from '../db/settings/settings';
+
 const LENGTH_S = 1.6;
 const FADE_S = 0.08;
 /** Partials of the reference: plain, with enough of a second and third to be heard on small speakers. */
@@ -5,8 +9,19 @@ const PARTIALS = [0, 1, 0.45, 0.25, 0.12] as const;
 
 const DRONE_GAIN = 0.08;
 
+/** The target as a drone, for those whose school it is and who wear headphones; gives what ends it. */
+export function droneFor(context: AudioContext, settings: Settings, score: Score, firstBeatAtS: number): () => void {
+  if (settings.schools.tuner !== 'drone' || !settings.headphones) return () => undefined;
+  const horn = instrumentById(score.instrumentId);
+  const pitches = score.steps.map(({ startBeat, soundedMidi }) => ({
+    atS: firstBeatAtS + startBeat * beatSeconds(score),
+    hz: writtenToHz(horn, soundedMidi, settings.a4Hz),
+  }));
+  return playDrone(context, pitches);
+}
+
 /** A drone that holds each pitch from its time on, seconds on the context's clock; gives what ends it. */
-export function playDrone(
+function playDrone(
   context: AudioContext,
   pitches: readonly { readonly atS: number; readonly hz: number }[],
 ): () => void {

@@ -3,7 +3,7 @@ import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../store';
 import { settingsChanged } from '../store/settings';
-import { problemMet } from '../store/stand';
+import { problemMet } from '../store/practice';
 import { AlertPanel } from '../ui/AlertPanel';
 import { Button } from '../ui/controls';
 
@@ -12,7 +12,7 @@ export function ProblemNote({ onRetry }: { readonly onRetry: () => void }) {
   const { t } = useTranslation();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
-  const problem = useAppSelector((state) => state.stand.problem);
+  const problem = useAppSelector((state) => state.practice.problem);
   if (!problem) return null;
   return (
     <AlertPanel>

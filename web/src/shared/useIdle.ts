@@ -1,6 +1,7 @@
 import { useAppSelector } from '../store';
+import { isBusy } from '../store/practice';
 
 /** Whether nothing runs on the Stand that leaving the page would cut off. */
 export function useIdle(): boolean {
-  return useAppSelector(({ stand }) => ['idle', 'verdict'].includes(stand.phase) && stand.block === null);
+  return useAppSelector(({ practice }) => !isBusy(practice) && practice.block === null);
 }

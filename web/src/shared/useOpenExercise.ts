@@ -3,7 +3,7 @@ import { useCallback } from 'react';
 import { useNavigate } from 'react-router';
 import { useAppDispatch } from '../store';
 import { settingsChanged } from '../store/settings';
-import { phaseChanged } from '../store/stand';
+import { verdictLeft } from '../store/practice';
 
 /** Puts an exercise on the Stand and goes there. */
 export function useOpenExercise(): (exercise: ExerciseParameters) => void {
@@ -12,7 +12,7 @@ export function useOpenExercise(): (exercise: ExerciseParameters) => void {
   return useCallback(
     (exercise) => {
       dispatch(settingsChanged({ exercise }));
-      dispatch(phaseChanged('idle'));
+      dispatch(verdictLeft());
       void navigate('/stand');
     },
     [dispatch, navigate],

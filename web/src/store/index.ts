@@ -3,10 +3,10 @@ import { useDispatch, useSelector } from 'react-redux';
 import { draftsReducer } from './drafts';
 import { noticesReducer } from './notices';
 import { settingsReducer } from './settings';
-import { standReducer } from './stand';
+import { practiceReducer } from './practice';
 
 export const store = configureStore({
-  reducer: { settings: settingsReducer, stand: standReducer, notices: noticesReducer, drafts: draftsReducer },
+  reducer: { settings: settingsReducer, practice: practiceReducer, notices: noticesReducer, drafts: draftsReducer },
 });
 
 export type RootState = ReturnType<typeof store.getState>;

@@ -5,11 +5,11 @@ import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
 import { VERDICT_S } from '@inner-hum/core/plan';
 import { blockQueue } from '../../practice/queue';
-import { runner } from '../../practice/takeRunner';
 import { Button } from '../../ui/controls';
 import { deleteFromSettings } from '../../store/undo';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
+import { startQueue } from '../../practice/flow';
 
 /** Several exercises that one key press plays one after the other. */
 export function BlockList({ nameOf }: { readonly nameOf: (exercise: ExerciseParameters) => string }) {
@@ -21,7 +21,7 @@ export function BlockList({ nameOf }: { readonly nameOf: (exercise: ExercisePara
   const seconds = block.reduce((sum, one) => sum + breathBudget(playable(one).score).totalS + VERDICT_S, 0);
   const start = () => {
     void navigate('/stand');
-    void runner.startQueue(blockQueue());
+    void startQueue(blockQueue());
   };
   return (
     <chakra.section borderTopWidth="2px" borderColor="ink" mt="26px" pt="10px">

@@ -12,7 +12,7 @@ import { useNoteName } from '../../text/useNoteName';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { noticed } from '../../store/notices';
 import { exerciseOf, scoreOf, settingsChanged, usualFor } from '../../store/settings';
-import { phaseChanged } from '../../store/stand';
+import { verdictLeft } from '../../store/practice';
 import { BlockList } from './BlockList';
 import { FamilyList } from './FamilyList';
 import { exerciseFromLink, linkTo } from './link';
@@ -30,7 +30,7 @@ export default function ExercisesPage() {
   const choose = useCallback(
     (exercise: ExerciseParameters) => {
       dispatch(settingsChanged({ exercise }));
-      dispatch(phaseChanged('idle'));
+      dispatch(verdictLeft());
     },
     [dispatch],
   );

@@ -2,11 +2,11 @@ import { Box, chakra } from '@chakra-ui/react';
 import { levelPosition } from '@inner-hum/core/theory';
 import { useEffect, useRef } from 'react';
 import { useTranslation } from 'react-i18next';
-import { runner } from '../../practice/takeRunner';
 import { Button } from '../../ui/controls';
 import { useAppSelector } from '../../store';
 import { rulerOf } from '../../store/settings';
 import { useListening } from './useListening';
+import { liveSound } from '../../practice/liveSound';
 
 const CLIPPED_PEAK = 0.985;
 const QUIET_DB = -50;
@@ -26,7 +26,7 @@ export function LevelCheck() {
     const ruler = rulerOf(settings);
     let clippedUntil = 0;
     const timer = setInterval(() => {
-      const trace = runner.input?.trace;
+      const trace = liveSound.input?.trace;
       if (!trace || !bar.current || !words.current) return;
       const level = trace.count > 0 ? trace.levelDb[trace.count - 1]! : -120;
       bar.current.style.width = `${100 * Math.min(1, Math.max(0.01, levelPosition(level, ruler)))}%`;

@@ -3,12 +3,13 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { SoundProblem } from '../../input/audioInput';
 import { click } from '../../practice/metronome';
-import { runner } from '../../practice/takeRunner';
 import { Button } from '../../ui/controls';
 import { store, useAppDispatch, useAppSelector } from '../../store';
 import { rulerKey, settingsChanged, without } from '../../store/settings';
-import { problemMet } from '../../store/stand';
+import { problemMet } from '../../store/practice';
 import { earService } from '../../input/ear';
+import { hearFreely } from '../../practice/freePlay';
+import { openInput } from '../../practice/liveSound';
 
 /** Gaps between clicks, seconds: uneven, so that none can be taken for the one before. */
 const GAPS_S = [0.7, 0.83, 0.74, 0.91, 0.78, 0.87, 0.71, 0.8];
@@ -31,8 +32,8 @@ export function LoopCheck() {
     setOutcome('');
     dispatch(problemMet(null));
     try {
-      const input = await runner.openInput();
-      await runner.hearFreely(input, settings, Infinity);
+      const input = await openInput();
+      await hearFreely(input, settings, Infinity);
       const { context } = input;
       let atS = context.currentTime + LEAD_S;
       const clicksAtS = GAPS_S.map((gap) => (atS += gap));

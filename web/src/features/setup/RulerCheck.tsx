@@ -4,13 +4,14 @@ import type { Frames } from '@inner-hum/core/signal';
 import { useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { SoundProblem } from '../../input/audioInput';
-import { runner } from '../../practice/takeRunner';
 import { Button } from '../../ui/controls';
 import { useNoteName } from '../../text/useNoteName';
 import { store, useAppDispatch, useAppSelector } from '../../store';
 import { mainNote, rulerKey, rulerOf, settingsChanged, without } from '../../store/settings';
-import { problemMet } from '../../store/stand';
+import { problemMet } from '../../store/practice';
 import { earService } from '../../input/ear';
+import { hearFreely } from '../../practice/freePlay';
+import { openInput } from '../../practice/liveSound';
 
 const HOLD_S = 12;
 
@@ -28,8 +29,8 @@ export function RulerCheck() {
   const note = nameOf(mainNote(settings.exercise));
 
   const hold = async (which: 'soft' | 'loud'): Promise<Frames | null> => {
-    const input = await runner.openInput();
-    await runner.hearFreely(input, settings, Infinity);
+    const input = await openInput();
+    await hearFreely(input, settings, Infinity);
     for (let left = HOLD_S; left > 0; left--) {
       if (cancelled.current) break;
       setStep({ which, left });

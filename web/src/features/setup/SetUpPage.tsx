@@ -10,7 +10,7 @@ import { NumberField } from '../../ui/NumberField';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { hornChosen, settingsChanged } from '../../store/settings';
-import { problemMet } from '../../store/stand';
+import { problemMet } from '../../store/practice';
 import { GearList } from './GearList';
 import { LevelCheck } from './LevelCheck';
 import { LoopCheck } from './LoopCheck';

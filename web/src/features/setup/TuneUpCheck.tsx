@@ -4,13 +4,13 @@ import { HOP_S } from '@inner-hum/core/signal';
 import { format } from 'date-fns';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { runner } from '../../practice/takeRunner';
 import { Button } from '../../ui/controls';
 import { formatNumber, formatSigned } from '../../text/format';
 import { store, useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
 import { NumberField } from '../../ui/NumberField';
 import { useListening } from './useListening';
+import { liveSound } from '../../practice/liveSound';
 
 /** How much of what was played lately counts, seconds. */
 const LATELY_S = 8;
@@ -28,7 +28,7 @@ export function TuneUpCheck() {
   useEffect(() => {
     if (!on) return;
     const timer = setInterval(() => {
-      const trace = runner.input?.trace;
+      const trace = liveSound.input?.trace;
       if (!trace) return;
       const from = Math.max(0, trace.count - LATELY_S / HOP_S);
       const heard = tuneUp(trace.f0Hz.subarray(from, trace.count), a4Hz);

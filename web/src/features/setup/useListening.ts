@@ -1,9 +1,10 @@
 import { useEffect, useState } from 'react';
 import { SoundProblem } from '../../input/audioInput';
-import { runner } from '../../practice/takeRunner';
 import { useAppDispatch, useAppSelector } from '../../store';
-import { problemMet } from '../../store/stand';
+import { problemMet } from '../../store/practice';
 import { earService } from '../../input/ear';
+import { hearFreely } from '../../practice/freePlay';
+import { openInput } from '../../practice/liveSound';
 
 /** Listening without a score, on and off by one button; it ends with the page. Problems go to the store. */
 export function useListening(): { readonly on: boolean; readonly toggle: () => Promise<void> } {
@@ -18,7 +19,7 @@ export function useListening(): { readonly on: boolean; readonly toggle: () => P
     if (on) return setOn(false);
     dispatch(problemMet(null));
     try {
-      await runner.hearFreely(await runner.openInput(), settings);
+      await hearFreely(await openInput(), settings);
       setOn(true);
     } catch (error) {
       dispatch(problemMet(error instanceof SoundProblem ? error.id : 'failed'));

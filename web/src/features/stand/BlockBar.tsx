@@ -1,16 +1,16 @@
 import { chakra, Flex } from '@chakra-ui/react';
 import { useTranslation } from 'react-i18next';
-import { runner } from '../../practice/takeRunner';
 import { Button, Key } from '../../ui/controls';
 import { exerciseTitle } from '../../text/exerciseText';
 import { useNoteName } from '../../text/useNoteName';
-import { useAppSelector } from '../../store';
+import { useAppSelector, store } from '../../store';
+import { stopAsked, goOnAsked } from '../../store/practice';
 
 /** Where a block stands, or the way to start one. */
 export function BlockBar() {
   const { t } = useTranslation();
   const nameOf = useNoteName();
-  const { block: place, phase } = useAppSelector((state) => state.stand);
+  const { block: place, phase } = useAppSelector((state) => state.practice);
   if (!place) return null;
   const { next } = place;
   return (
@@ -22,11 +22,11 @@ export function BlockBar() {
         <chakra.span color="inkSoft">{t('stand.blockNext', { title: exerciseTitle(t, next, nameOf) })}</chakra.span>
       )}
       {phase === 'verdict' && next && (
-        <Button tone="strong" onClick={() => runner.goOn()}>
+        <Button tone="strong" onClick={() => store.dispatch(goOnAsked())}>
           {t('stand.blockGoOn')} <Key>{t('stand.startKey')}</Key>
         </Button>
       )}
-      <Button tone="quiet" onClick={() => runner.stop()}>
+      <Button tone="quiet" onClick={() => store.dispatch(stopAsked())}>
         {t('stand.blockStop')} <Key>P</Key>
       </Button>
     </Flex>

@@ -2,13 +2,13 @@ import { beatSeconds, scoreBeats } from '@inner-hum/core/exercise';
 import { DEMAND_CENTS } from '@inner-hum/core/measure';
 import { hzToMidi, instrumentById, midiToHz, writtenMidi } from '@inner-hum/core/theory';
 import { useCallback, useEffect } from 'react';
-import { runner } from '../../practice/takeRunner';
 import { DrawnRibbon } from '../../ribbon/DrawnRibbon';
 import { setLiveNote } from '../../shared/liveNote';
 import { drawRibbon, ribbonSteps, type RibbonFrames } from '../../ribbon/ribbon';
 import { usePalette } from '../../ui/useColourMode';
 import { useAppSelector } from '../../store';
 import { rulerOf, scoreOf } from '../../store/settings';
+import { liveSound } from '../../practice/liveSound';
 
 /** Longest stretch shown at once, seconds; longer scores scroll. */
 const SHOWN_S = 16;
@@ -20,12 +20,12 @@ const NOW_SHARE = 0.6;
 export function LiveRibbon({ live }: { readonly live: boolean }) {
   const palette = usePalette();
   const settings = useAppSelector((state) => state.settings);
-  const phase = useAppSelector((state) => state.stand.phase);
+  const phase = useAppSelector((state) => state.practice.phase);
   const free = phase === 'free';
   const draw = useCallback(
     (context: CanvasRenderingContext2D, width: number, height: number) => {
       const { a4Hz, demand, instrumentId, exercise: chosen } = settings;
-      const { input, timing } = runner;
+      const { input, timing } = liveSound;
       const trace = input?.trace;
       const frames: RibbonFrames = {
         count: live ? (trace?.count ?? 0) : 0,

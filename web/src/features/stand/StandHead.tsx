@@ -14,7 +14,6 @@ import {
 } from '@inner-hum/core/theory';
 import { useEffect, useRef, useState, type RefObject } from 'react';
 import { useTranslation } from 'react-i18next';
-import { runner, type Timing } from '../../practice/takeRunner';
 import { formatSigned } from '../../text/format';
 import { usePartialName } from '../../text/usePartialName';
 import { useNoteName } from '../../text/useNoteName';
@@ -22,6 +21,7 @@ import { useAppSelector } from '../../store';
 import { exerciseOf, scoreOf } from '../../store/settings';
 import { ownExerciseKey } from '@inner-hum/core/families';
 import { FingeringOf } from './FingeringOf';
+import { liveSound, type Timing } from '../../practice/liveSound';
 
 /** How many tubes are named that could give a freely played note. */
 const MOST_SOURCES = 3;
@@ -31,7 +31,7 @@ const LETTER_PX = { base: '84px', md: '132px' } as const;
 export function StandHead() {
   const { t } = useTranslation();
   const nameOf = useNoteName();
-  const { phase, decisions, decisionsAbout } = useAppSelector((state) => state.stand);
+  const { phase, decisions, decisionsAbout } = useAppSelector((state) => state.practice);
   const settings = useAppSelector((state) => state.settings);
   const exercise = exerciseOf(settings);
   const score = scoreOf(settings);
@@ -64,13 +64,13 @@ export function StandHead() {
     let request = 0;
     const tick = () => {
       request = requestAnimationFrame(tick);
-      const { input, timing } = runner;
+      const { input, timing } = liveSound;
       if (!input) return;
       if (phase === 'free') showFree();
       else if (timing) showScore(timing, input.context.currentTime);
     };
     const hzNow = () => {
-      const trace = runner.input?.trace;
+      const trace = liveSound.input?.trace;
       return trace ? (trace.f0Hz[trace.count - 1] ?? 0) : 0;
     };
     const showFree = () => {

@@ -4,7 +4,6 @@ import { instrumentById } from '@inner-hum/core/theory';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
-import { runner } from '../../practice/takeRunner';
 import { Button, Key } from '../../ui/controls';
 import { MiniRibbon } from '../../ribbon/MiniRibbon';
 import { ProblemNote } from '../../shared/ProblemNote';
@@ -15,7 +14,7 @@ import { noticed } from '../../store/notices';
 import { store, useAppDispatch, useAppSelector } from '../../store';
 import { exerciseChanged, exerciseOf, settingsChanged, usualFor } from '../../store/settings';
 import { ownExerciseKey } from '@inner-hum/core/families';
-import { awayFrom, nextExercise, phaseChanged } from '../../store/stand';
+import { awayFrom, isBusy, isPausing, nextExercise, verdictLeft, stopAsked, goOnAsked } from '../../store/practice';
 import { ExerciseControls } from '../../shared/ExerciseControls';
 import { LiveRibbon } from './LiveRibbon';
 import { BeforePlaying } from './BeforePlaying';
@@ -25,46 +24,45 @@ import { StandHead } from './StandHead';
 import { StandPart } from './StandPart';
 import { useStandKeys, type StandActions } from './useStandKeys';
 import { dayOf } from '../../base/days';
+import { startFlow, leave } from '../../practice/flow';
+import { soundReference, playFreely } from '../../practice/freePlay';
 
 function useStandActions(): StandActions {
   const dispatch = useAppDispatch();
   return useMemo(() => {
     const exerciseNow = () => exerciseOf(store.getState().settings);
-    const phaseNow = () => store.getState().stand.phase;
-    const resting = () => ['idle', 'verdict'].includes(phaseNow());
-    const start = () => void runner.startFlow();
-    const waiting = () => {
-      const { block, goingOn, paused, phase } = store.getState().stand;
-      return paused || (phase === 'verdict' && (goingOn || block !== null));
-    };
+    const phaseNow = () => store.getState().practice.phase;
+    const resting = () => !isBusy(store.getState().practice);
+    const start = () => void startFlow();
+    const waiting = () => isPausing(store.getState().practice);
     return {
       toggle: () => {
-        if (waiting()) runner.goOn();
+        if (waiting()) store.dispatch(goOnAsked());
         else if (resting()) start();
-        else runner.stop();
+        else store.dispatch(stopAsked());
       },
-      pause: () => runner.stop(),
+      pause: () => store.dispatch(stopAsked()),
       leave: () => {
-        runner.leave();
+        leave();
         dispatch(noticed({ key: 'stand.left' }));
       },
       again: () => resting() && !waiting() && start(),
       next: () => {
-        if (waiting()) return runner.goOn();
-        const { last, phase } = store.getState().stand;
+        if (waiting()) return store.dispatch(goOnAsked());
+        const { last, phase } = store.getState().practice;
         if (phase === 'verdict' && last) dispatch(settingsChanged({ exercise: nextExercise(last) }));
         if (resting()) start();
       },
       home: () => {
-        const { away } = store.getState().stand;
+        const { away } = store.getState().practice;
         const { settings } = store.getState();
         const { exercise } = settings;
         if (!resting()) return;
-        if (waiting()) runner.stop();
+        if (waiting()) store.dispatch(stopAsked());
         if (away) {
           dispatch(settingsChanged({ exercise: away }));
           dispatch(awayFrom(null));
-          dispatch(phaseChanged('idle'));
+          dispatch(verdictLeft());
           return;
         }
         dispatch(awayFrom(exercise));
@@ -75,8 +73,8 @@ function useStandActions(): StandActions {
         void (document.fullscreenElement ? document.exitFullscreen() : document.documentElement.requestFullscreen()),
       hide: () => dispatch(exerciseChanged({ tunerHidden: !exerciseNow().tunerHidden })),
       click: () => dispatch(settingsChanged({ clickOn: !store.getState().settings.clickOn })),
-      reference: () => void runner.reference(),
-      free: () => (phaseNow() === 'free' ? runner.stop() : resting() && void runner.listen()),
+      reference: () => void soundReference(),
+      free: () => (phaseNow() === 'free' ? store.dispatch(stopAsked()) : resting() && void playFreely()),
       tempo: (by) => {
         const tempoBpm = exerciseNow().tempoBpm + by;
         const { min, max } = TEMPO_RANGE_BPM;
@@ -86,11 +84,11 @@ function useStandActions(): StandActions {
         const horn = instrumentById(store.getState().settings.instrumentId);
         const exercise = exerciseNow();
         if (!resting() || !('writtenMidi' in exercise)) return;
-        if (waiting()) runner.stop();
+        if (waiting()) store.dispatch(stopAsked());
         const writtenMidi = Number(exercise['writtenMidi']) + by;
         if (writtenMidi < horn.lowestWrittenMidi || writtenMidi > highestNote(horn)) return;
         dispatch(exerciseChanged({ writtenMidi }));
-        dispatch(phaseChanged('idle'));
+        dispatch(verdictLeft());
       },
     };
   }, [dispatch]);
@@ -100,11 +98,11 @@ function useStandActions(): StandActions {
 export default function StandPage() {
   const { t } = useTranslation();
   const nameOf = useNoteName();
-  const { phase, last, away } = useAppSelector((state) => state.stand);
+  const { phase, last, away } = useAppSelector((state) => state.practice);
   const tunerHidden = useAppSelector((state) => state.settings.exercise.tunerHidden);
   const actions = useStandActions();
   useStandKeys(actions);
-  useEffect(() => () => runner.stop(), []);
+  useEffect(() => () => void store.dispatch(stopAsked()), []);
   const verdict = phase === 'verdict' && last ? last : null;
   const playing = ['countIn', 'waiting', 'running', 'judging', 'free', 'opening'].includes(phase);
   return (
@@ -176,9 +174,9 @@ const LONG_WAIT_S = 2;
 
 function Status() {
   const { t } = useTranslation();
-  const { phase, paused } = useAppSelector((state) => state.stand);
+  const { phase, pause } = useAppSelector((state) => state.practice);
   const source = useAppSelector((state) => state.settings.source);
-  const last = useAppSelector((state) => state.stand.last);
+  const last = useAppSelector((state) => state.practice.last);
   const seconds = useLongWait(phase);
   const text = {
     idle: `${t('stand.begin')}${last === null && source === 'microphone' ? ` ${t('stand.beginOpen')}` : ''}`,
@@ -194,15 +192,15 @@ function Status() {
     useAppSelector(({ settings }) => settings.left[ownExerciseKey(exerciseOf(settings))]) === dayOf(new Date());
   return (
     <chakra.p role="status" fontSize="1.15rem" minHeight="1.5em">
-      {paused ? t('stand.paused') : phase === 'idle' && leftToday ? t('stand.leftToday') : text}
+      {pause?.before === 'player' ? t('stand.paused') : phase === 'idle' && leftToday ? t('stand.leftToday') : text}
     </chakra.p>
   );
 }
 
 function VerdictPanel({ takeId, actions }: { readonly takeId: string; readonly actions: StandActions }) {
   const { t } = useTranslation();
-  const take = useAppSelector((state) => state.stand.last)!;
-  const goingOn = useAppSelector((state) => state.stand.goingOn);
+  const take = useAppSelector((state) => state.practice.last)!;
+  const goingOn = useAppSelector(({ practice }) => practice.pause?.before === 'next' && practice.block === null);
   const panel = useRef<HTMLElement>(null);
   useEffect(() => panel.current?.focus(), [takeId]);
   const leave = take.verdict.decision === 'leave';

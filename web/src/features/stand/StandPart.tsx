@@ -1,10 +1,10 @@
 import { Box, chakra } from '@chakra-ui/react';
 import { beatSeconds } from '@inner-hum/core/exercise';
 import { useEffect, useRef, useState } from 'react';
-import { runner } from '../../practice/takeRunner';
 import { Part, type PartPlaces } from '../../shared/Part';
 import { useAppSelector } from '../../store';
 import { scoreOf } from '../../store/settings';
+import { liveSound } from '../../practice/liveSound';
 
 /** The written part of the exercise: one system at a time, with a mark that moves with the beat. */
 export function StandPart({ running }: { readonly running: boolean }) {
@@ -27,7 +27,7 @@ export function StandPart({ running }: { readonly running: boolean }) {
     if (!running) return;
     let request = requestAnimationFrame(function follow() {
       request = requestAnimationFrame(follow);
-      const { timing, input } = runner;
+      const { timing, input } = liveSound;
       const firstBeatAtS = timing?.firstBeatAtS;
       if (!input || firstBeatAtS === undefined) return;
       show(Math.max(0, (input.context.currentTime - firstBeatAtS) / beatSeconds(score)));

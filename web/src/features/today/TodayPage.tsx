@@ -7,7 +7,6 @@ import { useCallback } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
 import { sessionQueue } from '../../practice/queue';
-import { runner } from '../../practice/takeRunner';
 import { hasTakes } from '../../db/takes';
 import { Button, Choice, Key } from '../../ui/controls';
 import { PatternNote } from '../../shared/PatternNote';
@@ -24,6 +23,7 @@ import { Welcome } from './Welcome';
 import { asksForDemo } from '../../store/demo';
 import { dayOf } from '../../base/days';
 import type { RunningSession } from '../../db/settings/session';
+import { startQueue } from '../../practice/flow';
 
 const CHOICES = ['5', '10', '15', '20', '30', '45', '60', '90'] as const;
 
@@ -62,7 +62,7 @@ function Today() {
     if (!kept) put(blocks);
     void navigate('/stand');
     // The Stand must be there first: leaving a place ends what runs.
-    setTimeout(() => void runner.startQueue(sessionQueue()), 0);
+    setTimeout(() => void startQueue(sessionQueue()), 0);
   }, [blocks, kept, put, navigate]);
   useKeyDown('input, textarea, select, button, a, [role]', (event) => {
     if (event.key !== ' ') return;

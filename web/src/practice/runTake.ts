@@ -1,0 +1,261 @@
+import { beatSeconds, isOpenEnded, longestRestBeats, scoreBeats } from '@inner-hum/core/exercise';
+import { ownExerciseKey } from '@inner-hum/core/families';
+import { takeOf, type TakeRecord, type WholeTake } from '@inner-hum/core/take';
+import { detailOf } from '../base/detailOf';
+import { backUpWhenDue } from '../db/autoBackup';
+import type { DraftPlan } from '../db/database';
+import { beginDraft, forgetDraft, leftDraft, planDraft } from '../db/drafts';
+import { lookBack } from '../db/past';
+import type { Settings } from '../db/settings/settings';
+import { keepWithinBudget } from '../db/soundBudget';
+import { keepTake, type Kept } from '../db/takes';
+import { SoundProblem, type AudioInput, type ProblemId } from '../input/audioInput';
+import { earService } from '../input/ear';
+import { store } from '../store';
+import { noticed } from '../store/notices';
+import { cameToNothing, ended, isBusy, judged, moved, takeAsked, type Ending } from '../store/practice';
+import { letGo, liveSound, openInput } from './liveSound';
+import { Metronome } from './metronome';
+import { assignmentFor, planNow, recorderSettingsFor } from './planNow';
+import { holdInMemory, isHeld, recoverDraft, unkept } from './recoverDrafts';
+import { droneFor } from './reference';
+import { openSource, pathOf, standInBuffer, type OpenSource } from './source';
+import { GivenUp, givenUpSignal, orGivenUp, until } from './until';
+
+/** Sound that is heard after the last beat before the take is judged, seconds. */
+const TAIL_S = 0.35;
+/** Silence of the stand-in player before the first beat, seconds. */
+const LEAD_S = 0.5;
+/** From the start to the count-in, seconds. */
+const READY_S = 0.12;
+/** A tone must have lasted this long to set the beat, seconds. */
+const FIRST_TONE_S = 0.1;
+/** Silence that halts a take, beyond the rests that are written, seconds. */
+const SILENCE_S = 8;
+/** A tone without a set end is over when it has been silent for so long, seconds. */
+const OPEN_END_S = 1.5;
+/** A stopped take shorter than this is not kept, seconds. */
+const LEAST_KEPT_S = 1;
+
+/** What became of a take that was asked for, and why it ended. Whatever was wrong has been told. */
+export type TakeOutcome =
+  | { readonly kind: 'kept'; readonly record: TakeRecord; readonly ending: Ending }
+  /** stopped before there was anything to keep */
+  | { readonly kind: 'nothingPlayed'; readonly ending: Ending }
+  /** what was played stays a draft and is offered again, or it never began */
+  | { readonly kind: 'notKept'; readonly ending: Ending };
+
+/** A take about to be played: what is asked for, and what is listened to. */
+export interface PlannedTake {
+  readonly takeId: string;
+  readonly plan: DraftPlan;
+  readonly sound: OpenSource;
+  readonly settings: Settings;
+}
+
+/** Plays a take of the present exercise to its verdict. Problems go to the store, never to the caller. */
+export async function playTake(): Promise<TakeOutcome> {
+  const { settings } = store.getState();
+  if (isBusy(store.getState().practice)) return { kind: 'notKept', ending: 'stopped' };
+  store.dispatch(takeAsked());
+  if (!isBusy(store.getState().practice)) return { kind: 'notKept', ending: 'stopped' }; // a pause is not answered
+  const takeId = crypto.randomUUID();
+  const { signal, end } = givenUpSignal();
+  try {
+    const input = await orGivenUp(openInput(), signal);
+    const sound = await orGivenUp(openSource(input, settings, signal), signal);
+    const plan = planNow(settings, sound.source, pathOf(input.context, settings));
+    const awake = keepAwake();
+    try {
+      const planned = { takeId, plan, sound, settings };
+      return await navigator.locks.request(`take ${takeId}`, () => runTake(planned, input, signal));
+    } finally {
+      void awake.then((lock) => lock?.release()); // keepAwake never rejects
+    }
+  } catch (error) {
+    await endBadly(takeId, error);
+    return { kind: 'notKept', ending: endingNow() };
+  } finally {
+    end();
+    liveSound.timing = undefined;
+  }
+}
+
+/**
+ * Runs one take: count-in or first tone, the score, the judge, the database.
+ * @throws GivenUp when the player did not wait for the end; whatever kept the take from being stored
+ */
+async function runTake(planned: PlannedTake, input: AudioInput, signal: AbortSignal): Promise<TakeOutcome> {
+  const { takeId } = planned;
+  const metronome = new Metronome(input.context);
+  try {
+    const firstBeatAtS = await begin(planned, input, metronome);
+    if (firstBeatAtS < Infinity) await play(planned, input, firstBeatAtS);
+    metronome.stop();
+    if (store.getState().practice.earDied) throw new GivenUp();
+    if (input.context.currentTime < firstBeatAtS + LEAST_KEPT_S) {
+      await earService().stop();
+      await forgetDraft(takeId);
+      store.dispatch(cameToNothing(null));
+      return { kind: 'nothingPlayed', ending: endingNow() };
+    }
+    store.dispatch(moved('judging'));
+    const record = await judgeAndKeep(planned, firstBeatAtS, signal);
+    void tidyUp(planned.settings).catch(tellUntidy);
+    store.dispatch(judged(record));
+    return { kind: 'kept', record, ending: endingNow() };
+  } finally {
+    metronome.stop();
+  }
+}
+
+/** Count-in, or the wait for a first tone. Gives the context time of beat one, Infinity when it never came. */
+async function begin({ takeId, plan, sound, settings }: PlannedTake, input: AudioInput, metronome: Metronome) {
+  const { context, trace } = input;
+  const { score, onBeat } = plan;
+  const beatS = beatSeconds(score);
+  const samples =
+    sound.source.kind === 'standIn' ? await standInBuffer(input, settings, sound.source, LEAD_S) : sound.buffer;
+  const countInFromS = context.currentTime + READY_S;
+  const beatAtS = countInFromS + score.countInBeats * beatS;
+  trace.reset();
+  await earService().begin({ ...recorderSettingsFor(plan, context.sampleRate), draftTakeId: takeId });
+  await beginDraft({ takeId, sampleRateHz: context.sampleRate, plan }).catch(tellDraftLost);
+  if (samples) input.plugSamples(samples, sound.source.kind === 'standIn' ? beatAtS - LEAD_S : beatAtS);
+  const { clickOn: audible, silentBarEvery } = settings;
+  const clicks = { beatS, beatsPerBar: score.beatsPerBar, audible, silentBarEvery };
+  const lastBeat = onBeat ? scoreBeats(score) : 0;
+  metronome.start({ ...clicks, firstBeatAtS: beatAtS, fromBeat: -score.countInBeats, toBeat: lastBeat });
+  liveSound.timing = { beatS, countInFromS, firstBeatAtS: onBeat ? beatAtS : undefined };
+  store.dispatch(moved('countIn'));
+  await until(input, () => context.currentTime >= beatAtS);
+  if (onBeat) return beatAtS;
+  store.dispatch(moved('waiting'));
+  const heard = () => {
+    const toneAtS = trace.toneSince(FIRST_TONE_S);
+    return toneAtS !== undefined && toneAtS > beatAtS - beatS / 2 ? toneAtS : undefined;
+  };
+  await until(input, () => heard() !== undefined);
+  const firstBeatAtS = heard() ?? Infinity;
+  const nextBeat = Math.ceil((context.currentTime - firstBeatAtS) / beatS);
+  metronome.start({ ...clicks, firstBeatAtS, fromBeat: nextBeat, toBeat: scoreBeats(score) });
+  return firstBeatAtS;
+}
+
+/** The score, from its first beat until it, the player, a silence or a trouble ends it. */
+async function play({ takeId, plan, settings }: PlannedTake, input: AudioInput, firstBeatAtS: number): Promise<void> {
+  const { context, trace } = input;
+  const { score } = plan;
+  const beatS = beatSeconds(score);
+  liveSound.timing = { beatS, countInFromS: firstBeatAtS, firstBeatAtS };
+  store.dispatch(moved('running'));
+  const startS = trace.startS ?? firstBeatAtS;
+  await planDraft(takeId, { ...plan, firstBeatS: firstBeatAtS - startS }).catch(tellDraftLost);
+  const endS = firstBeatAtS + scoreBeats(score) * beatS + TAIL_S + plan.audioPath.delayS;
+  const endDrone = droneFor(context, settings, score, firstBeatAtS);
+  const silenceS = SILENCE_S + longestRestBeats(score) * beatS;
+  const open = isOpenEnded(score);
+  let told = false;
+  const tellOnce = () => {
+    if (trace.draftLost === undefined || told) return;
+    told = true;
+    tellDraftLost(trace.draftLost);
+  };
+  await until(
+    input,
+    () => {
+      const nowS = context.currentTime;
+      const lastToneS = trace.lastToneAtS() ?? 0;
+      const toneIsOver = open && lastToneS > firstBeatAtS + beatS / 2 && nowS - lastToneS > OPEN_END_S;
+      if (toneIsOver || nowS >= endS) store.dispatch(ended('score'));
+      else if (nowS - Math.max(firstBeatAtS, lastToneS) > silenceS) store.dispatch(ended('silence'));
+      return false;
+    },
+    tellOnce,
+  );
+  endDrone();
+}
+
+/** The verdict on what was heard, and the take in the database, or, where that fails, held in memory. */
+async function judgeAndKeep(planned: PlannedTake, firstBeatAtS: number, signal: AbortSignal): Promise<TakeRecord> {
+  const { takeId, plan, settings } = planned;
+  const { decisions, decisionsAbout } = store.getState().practice;
+  const before = decisionsAbout === ownExerciseKey(plan.parameters) ? decisions : [];
+  const earlier = await lookBack(plan.score);
+  const heard = await orGivenUp(earService().finishTake(assignmentFor(plan, earlier, before), firstBeatAtS), signal);
+  if (!heard) throw new Error('no sound came');
+  const take = takeOf(plan, heard, { id: takeId, cut: !isWhole(plan), keepSound: plan.keepSound ?? true });
+  try {
+    tellKept(take, await keepTake(take, settings.pinned));
+  } catch (error) {
+    holdInMemory(take);
+    throw error;
+  }
+  return take.record;
+}
+
+const endingNow = (): Ending => store.getState().practice.ending ?? 'score';
+
+/** Whether the take has all that was asked for: a tone without a set end is whole when the player ends it. */
+function isWhole({ score }: DraftPlan): boolean {
+  return endingNow() === 'score' || (endingNow() === 'stopped' && isOpenEnded(score));
+}
+
+/**
+ * What is left of a take that failed: a draft that came past its first beat stays and is made a take as soon as that
+ * works, of any other there is nothing to keep. The ear and the microphone are closed, and the message says what is true.
+ */
+async function endBadly(takeId: string, error: unknown): Promise<void> {
+  const left = await leftDraft(takeId).catch(() => undefined);
+  const started = isHeld(takeId) || (left !== undefined && left.draft.plan.firstBeatS !== null);
+  const { earDied } = store.getState().practice;
+  const byPlayer = error instanceof GivenUp && !earDied;
+  // What the ear was at is not waited for.
+  await letGo(earDied || (byPlayer && started));
+  store.dispatch(cameToNothing(problemOf(error, { started, byPlayer, earDied })));
+  if (started) unkept(takeId, left, error, byPlayer ? 'stopped' : undefined);
+  else await forgetDraft(takeId).catch(() => undefined); // without a database there is none
+  if (earDied) await recoverDraft(takeId);
+}
+
+/** What to tell of it here: of a take that is left, its offer tells why it is none. */
+function problemOf(
+  error: unknown,
+  { started, byPlayer, earDied }: { readonly started: boolean; readonly byPlayer: boolean; readonly earDied: boolean },
+): ProblemId | null {
+  if (error instanceof SoundProblem) return error.id;
+  return started || byPlayer || earDied ? null : 'failed';
+}
+
+/** What follows a kept take in the background: sound within its budget, a promise of storage, the day's backup. */
+async function tidyUp(settings: Settings): Promise<void> {
+  await keepWithinBudget(1e6 * settings.soundBudgetMb, settings.pinned);
+  await navigator.storage?.persist();
+  await backUpWhenDue(settings);
+}
+
+/** Tells where a take could not be kept with all its sound, or cost another's. */
+function tellKept({ sound }: WholeTake, { soundKept, dropped }: Kept): void {
+  const lost = sound !== undefined && !soundKept;
+  if (dropped === 0 && !lost) return;
+  const what = lost ? (dropped > 0 ? 'both' : 'own') : 'older';
+  store.dispatch(noticed({ key: `stand.noRoom.${what}`, values: { count: dropped } }));
+}
+
+/** The take goes on without its draft; at the end it is kept all the same, if that works. */
+function tellDraftLost(error: unknown): void {
+  store.dispatch(noticed({ key: 'stand.draftLost', values: { detail: detailOf(error) } }));
+}
+
+function tellUntidy(error: unknown): void {
+  store.dispatch(noticed({ key: 'stand.untidy', values: { detail: detailOf(error) } }));
+}
+
+/** Keeps the screen from going dark during a take, where the browser can; a refusal is no trouble. */
+async function keepAwake(): Promise<WakeLockSentinel | undefined> {
+  try {
+    return await navigator.wakeLock?.request('screen');
+  } catch {
+    return undefined;
+  }
+}
