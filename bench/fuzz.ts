@@ -265,9 +265,7 @@ export const READERS: readonly Reader[] = [
     name: 'settings',
     isJson: true,
     seeds: [
-      utf8.encode(
-        JSON.stringify({ ...FIRST_SETTINGS, block: families, own: [{ name: 'a', exercise: families[0] }] }),
-      ),
+      utf8.encode(JSON.stringify({ ...FIRST_SETTINGS, block: families, own: [{ name: 'a', exercise: families[0] }] })),
     ],
     read: (bytes) => {
       let value: unknown;

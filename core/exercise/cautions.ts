@@ -3,7 +3,7 @@ import { breathBudget } from './breathBudget';
 import { beatSeconds, isOpenEnded, type Score, type Step } from './score';
 
 /** Things to mind with an exercise: practice hints, no medical advice. */
-export const CAUTIONS = ['ears', 'breath', 'lip', 'neighbours', 'hands'] as const;
+const CAUTIONS = ['ears', 'breath', 'lip', 'neighbours', 'hands'] as const;
 export type Caution = (typeof CAUTIONS)[number];
 
 /** High tones from this length on are hard on the ears near the horn, seconds. */

@@ -1,7 +1,7 @@
-export { CAUTIONS, cautionsFor, type Caution } from './cautions';
+export { cautionsFor } from './cautions';
 export { hearingRangeHz } from './hearingRange';
 export { breathFit, type BreathFit } from './breathFit';
-export { breathBudget, type BreathBudget } from './breathBudget';
+export { breathBudget } from './breathBudget';
 export {
   choice,
   dynamic,
@@ -27,9 +27,7 @@ export {
   scoreBeats,
   TEMPO_RANGE_BPM,
   VOWELS,
-  type Vowel,
   type Attack,
-  type DynamicPoint,
   type Score,
   type Step,
 } from './score';
@@ -41,7 +39,6 @@ export {
   describeRoute,
   NoSourceError,
   ROUTE_AIMS,
-  ROUTE_COST,
   routeChoices,
   type OwnSource,
   type Route,

@@ -43,7 +43,7 @@ export interface Route {
  * What a route costs, per aim: stubbornness (1 − expected success), tuning (per 50 cents), reach (per 7 keys that move),
  * a change of tube, and mastery (expected success, when there is more to learn elsewhere). Our choice.
  */
-export const ROUTE_COST: Readonly<Record<RouteAim, Readonly<Record<CostPart, number>>>> = {
+const ROUTE_COST: Readonly<Record<RouteAim, Readonly<Record<CostPart, number>>>> = {
   easiest: { stubborn: 4, tuning: 0.5, reach: 1, tube: 0.3, mastered: 0 },
   inTune: { stubborn: 1, tuning: 6, reach: 0.5, tube: 0.1, mastered: 0 },
   mostToLearn: { stubborn: 0, tuning: 0.3, reach: 0.5, tube: 0.1, mastered: 4 },

@@ -17,14 +17,7 @@ export {
   type Turn,
   type WantedWork,
 } from './teaching';
-export { turned, type MadeTurn, type Room } from './turns';
+export { turned, type Room } from './turns';
 export { exerciseKey, ownExerciseKey } from './identity';
-export { isExercise, playable, tryScore, type FieldChange, type PlayableExercise } from './nearest';
-export {
-  swell,
-  SWELL_DEFAULTS,
-  SWELL_LIMITS,
-  SWELL_SHAPES,
-  type SwellParameters,
-  type SwellShape,
-} from './swell/swell';
+export { isExercise, playable, tryScore, type FieldChange } from './nearest';
+export { swell, SWELL_DEFAULTS, type SwellParameters } from './swell/swell';

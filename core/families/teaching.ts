@@ -66,7 +66,7 @@ export type ChangeId = (typeof CHANGE_IDS)[number];
 export type Turn = Exclude<ChangeId, 'higherNote' | 'lowerNote'> | 'easierNote' | 'harderNote';
 
 /** Sensible limits of a field, narrower than what can be chosen: numbers from–to, dynamics softest–loudest. */
-export type Within = readonly [number, number] | readonly [Dynamic, Dynamic];
+type Within = readonly [number, number] | readonly [Dynamic, Dynamic];
 
 /** What a note wants, as a family is asked about it. */
 export interface WantedWork {
@@ -96,7 +96,7 @@ export const GOAL_KINDS = ['softLowEntry', 'longTone', 'highNote'] as const;
 export type GoalKind = (typeof GOAL_KINDS)[number];
 
 /** When the planner may pick a family, and how it is set then. */
-export interface Planned {
+interface Planned {
   /** where it stands in a session; by its stage when left out */
   readonly slot?: 'measure' | 'overtones';
   /** from which level on */

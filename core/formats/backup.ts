@@ -7,8 +7,8 @@ import type { TakeRecord, WholeTake } from '@inner-hum/core/take';
 import { takeRecordSchema } from '@inner-hum/core/take/schema';
 
 /** Name and version of the backup file; see docs/formats.md. */
-export const BACKUP_FORMAT = 'inner-hum-backup';
-export const BACKUP_VERSION = 1;
+const BACKUP_FORMAT = 'inner-hum-backup';
+const BACKUP_VERSION = 1;
 
 const soundSchema = object({
   sampleRateHz: number().integer().min(8000).max(192_000).required(),

@@ -1,10 +1,10 @@
-export { BACKUP_FORMAT, BACKUP_VERSION, readBackup, writeBackup, type BackupResult, type UnreadTake } from './backup';
+export { readBackup, writeBackup, type BackupResult, type UnreadTake } from './backup';
 export { framesCsv, measuresCsv, tendencyCsv } from './csv';
-export { readWav, writeWav, type WavResult, type WavSound } from './wav';
+export { readWav, writeWav } from './wav';
 export { forHorn, type ImportedPart, type ImportedParts } from './importedPart';
 export { readMidi } from './midiIn';
 export { readMusicXml } from './musicXmlIn';
 export { backupZipStream, isZip, readBackupZip, writeBackupZip } from './backupZip';
-export { writeCalendar, type CalendarPractice } from './calendar';
+export { writeCalendar } from './calendar';
 export { writeMidi } from './midiOut';
 export { writeMusicXml } from './musicXmlOut';

@@ -2,7 +2,7 @@ import wavefile from 'wavefile/dist/wavefile.js';
 
 const { WaveFile } = wavefile;
 
-export interface WavSound {
+interface WavSound {
   readonly sampleRateHz: number;
   /** mono, full scale 1; several channels are averaged */
   readonly samples: Float32Array<ArrayBuffer>;

@@ -18,7 +18,7 @@ export interface StartTally {
   readonly failed: number;
 }
 
-export type LeakEvidence =
+type LeakEvidence =
   'bothWays' | 'oneWayOnly' | 'severalDays' | 'oneDay' | 'severalReeds' | 'oneReed' | 'reedsNotSaid' | 'upperSpeaks';
 
 /** What failing low starts speak for, and what that rests on, in the order of telling. */

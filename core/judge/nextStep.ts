@@ -9,7 +9,7 @@ export interface StepBounds extends Room {
   readonly harderToday: boolean;
 }
 
-export const NO_BOUNDS: StepBounds = { goalNotes: [], harderToday: false };
+const NO_BOUNDS: StepBounds = { goalNotes: [], harderToday: false };
 
 /**
  * What comes next: the first turn of the family that has room, tempo first when the breath did not last. Harder by one

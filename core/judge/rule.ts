@@ -54,7 +54,7 @@ export function rule<Id extends FindingId>(row: Rule<Id>): AnyRule {
 type Limited = Parameters<typeof limitOf>[0];
 
 /** True when a quantity lies above a limit by more than its own uncertainty. */
-export function above(quantity: Measured, limit: number): boolean {
+function above(quantity: Measured, limit: number): boolean {
   return quantity.kind === 'measured' && quantity.value - quantity.uncertainty > limit;
 }
 

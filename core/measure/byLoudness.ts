@@ -11,7 +11,7 @@ export const LOUDNESS_BANDS = ['soft', 'medium', 'loud'] as const;
 export type LoudnessBand = (typeof LOUDNESS_BANDS)[number];
 
 /** What a tone was while it lay in one third of the ruler. */
-export interface BandMeasures {
+interface BandMeasures {
   /** how long it lay there, seconds */
   readonly lastsS: number;
   readonly pitchCentreCents: Measured;

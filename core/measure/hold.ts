@@ -12,7 +12,7 @@ const OWN_CENTRE_S = 2;
 /** A tone that ends this much before its plan ended early, seconds. */
 const EARLY_S = 0.35;
 
-export type HoldFault = 'none' | 'jump' | 'dropOut' | 'pitch' | 'ended';
+type HoldFault = 'none' | 'jump' | 'dropOut' | 'pitch' | 'ended';
 
 /** How long a tone held. */
 export interface Hold {

@@ -41,7 +41,7 @@ export function overtonePair(
 }
 
 /** Median partials of a body up to 5 kHz, dB against their own mean, no lower than the floor under the strongest. */
-export function outline({ partialsDb }: Frames, body: ToneBody, hz: number): number[] {
+function outline({ partialsDb }: Frames, body: ToneBody, hz: number): number[] {
   const count = Math.max(1, Math.min(PARTIALS_KEPT, Math.floor(TOP_HZ / hz)));
   const levels = Array.from({ length: count }, (_, k) =>
     median(Array.from(body.frame, (i) => partialsDb[i * PARTIALS_KEPT + k]!)),

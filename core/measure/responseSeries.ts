@@ -4,7 +4,7 @@ import { spoke } from './spoke';
 import type { StepMeasures } from './takeMeasures';
 
 /** One restart of a series, in the order of the score. */
-export interface Restart {
+interface Restart {
   readonly stepIndex: number;
   readonly spoke: boolean;
   readonly responseS: number | undefined;

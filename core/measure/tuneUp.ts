@@ -3,7 +3,7 @@ import { hzToMidi } from '@inner-hum/core/theory';
 import { median, robustDeviation } from './statistics';
 
 /** In tune within this, cents. */
-export const IN_TUNE_CENTS = 3;
+const IN_TUNE_CENTS = 3;
 /** So much tone is needed, seconds. */
 const LEAST_S = 1.5;
 

@@ -7,7 +7,7 @@ const SLOWEST_HZ = 3;
 const FASTEST_HZ = 8;
 const RATE_STEP_HZ = 0.1;
 /** A smaller extent is no vibrato, cents. */
-export const LEAST_EXTENT_CENTS = 4;
+const LEAST_EXTENT_CENTS = 4;
 /** The wave is fitted over this much of the tone at a time, frames: its phase and size may wander. */
 const HALF_WINDOW = 40;
 const LEAST_FRAMES = 60;

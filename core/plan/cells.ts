@@ -23,7 +23,7 @@ export interface Cell {
 }
 
 /** Which cell an observation on a set-up belongs to. */
-export function cellKey(setup: string, { fingeredMidi, partial, band }: Observation): string {
+function cellKey(setup: string, { fingeredMidi, partial, band }: Observation): string {
   return `${setup} ${fingeredMidi}/${partial} ${band}`;
 }
 

@@ -10,10 +10,10 @@ export const EVENNESS_PARTS = {
   response: { quantity: 'responseS', halfAt: 0.06 },
   range: { quantity: 'rangeDb', halfAt: 6 },
 } as const satisfies Record<string, { readonly quantity: Quantity; readonly halfAt: number }>;
-export type EvennessPart = keyof typeof EVENNESS_PARTS;
+type EvennessPart = keyof typeof EVENNESS_PARTS;
 
 /** Of one part: over how many notes, how far they spread (unit of its quantity; colour: share), and its worth 0–100. */
-export interface PartOfEvenness {
+interface PartOfEvenness {
   readonly part: EvennessPart;
   readonly notes: number;
   readonly spread: number;
@@ -25,7 +25,7 @@ export type Evenness =
   | { readonly kind: 'unknown'; readonly notes: number };
 
 /** Fewer notes than this do not make an evenness. */
-export const LEAST_NOTES = 8;
+const LEAST_NOTES = 8;
 /** Colour is compared with its own smooth trend over so many neighbouring notes. */
 const TREND_NOTES = 7;
 

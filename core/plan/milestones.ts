@@ -2,7 +2,7 @@ import { ALTISSIMO_REACH_SEMITONES, zoneOf, type InstrumentId } from '@inner-hum
 import type { Digest } from './digest';
 
 /** The first time of something. */
-export type Milestone = { readonly day: string; readonly takeId: string; readonly instrumentId: InstrumentId } & (
+type Milestone = { readonly day: string; readonly takeId: string; readonly instrumentId: InstrumentId } & (
   | { readonly kind: 'held'; readonly midi: number; readonly seconds: number }
   | { readonly kind: 'altissimo'; readonly midi: number }
   | { readonly kind: 'partial'; readonly partial: number; readonly midi: number }

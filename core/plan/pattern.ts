@@ -11,8 +11,8 @@ export type HornPattern =
   | { readonly kind: 'zoneSharp' | 'zoneFlat'; readonly zone: KeyedZone; readonly cents: number }
   | { readonly kind: 'oneNote'; readonly midi: number; readonly cents: number };
 
-export const KEYED_ZONES = ['low', 'middle', 'palm'] as const;
-export type KeyedZone = (typeof KEYED_ZONES)[number];
+const KEYED_ZONES = ['low', 'middle', 'palm'] as const;
+type KeyedZone = (typeof KEYED_ZONES)[number];
 
 /** So many notes of a zone, and of a map, tell a pattern. */
 const NOTES = { zone: 3, map: 8 } as const;

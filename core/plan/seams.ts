@@ -2,8 +2,8 @@ import { median, robustDeviation } from '@inner-hum/core/measure';
 import { difference, type NoteOnMap } from './hornMap';
 
 /** What can part two neighbours. */
-export const SEAM_QUANTITIES = ['pitchCentreCents', 'levelAgainstPlanDb', 'centroidPartials', 'responseS'] as const;
-export type SeamQuantity = (typeof SEAM_QUANTITIES)[number];
+const SEAM_QUANTITIES = ['pitchCentreCents', 'levelAgainstPlanDb', 'centroidPartials', 'responseS'] as const;
+type SeamQuantity = (typeof SEAM_QUANTITIES)[number];
 
 /** Two neighbouring notes that differ by more than this player's neighbours usually do. */
 export interface Seam {

@@ -14,7 +14,7 @@ export interface TrendPoint {
 }
 
 /** How much time a point takes together. */
-export type TrendStep = 'day' | 'week' | 'month';
+type TrendStep = 'day' | 'week' | 'month';
 
 /** A quantity over time. */
 export interface Trend {

@@ -1,7 +1,7 @@
 export { migrate } from './migrate';
-export { takeOf, type HeardTake, type TakeFacts } from './outcome';
+export { takeOf, type HeardTake } from './outcome';
 export { outOfBounds } from './outOfBounds';
 export { packedLength, packFrames, unpackFrames } from './packedFrames';
 export { fromInt16, toInt16 } from './pcm';
-export { assignmentOf, planTake, type LookBack, type OpenAssignment, type TakePlan, type TakeWish } from './plan';
-export type { TakeRecord, TakeSetup, TakeSound, TakeSource, WholeTake } from './record';
+export { assignmentOf, planTake, type OpenAssignment, type TakePlan, type TakeWish } from './plan';
+export type { TakeRecord, TakeSource, WholeTake } from './record';

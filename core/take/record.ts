@@ -55,7 +55,7 @@ export interface TakeRecord {
 }
 
 /** Sound of a take: 16-bit mono. */
-export interface TakeSound {
+interface TakeSound {
   readonly sampleRateHz: number;
   readonly samples: Int16Array<ArrayBuffer>;
 }

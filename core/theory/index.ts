@@ -11,15 +11,7 @@ export {
 } from './instrument';
 export { A4_RANGE_HZ, centsBetweenHz, hzToMidi, midiToHz } from './pitch';
 export { naturalOffsetCents, partialSemitones, partialTargetHz, soundingPartial, type PartialTuning } from './partials';
-export {
-  noteName,
-  parseNoteName,
-  pitchClassName,
-  spellMidi,
-  type NoteNameSystem,
-  type SpelledNote,
-  type Spelling,
-} from './noteNames';
+export { noteName, parseNoteName, pitchClassName, spellMidi, type NoteNameSystem, type Spelling } from './noteNames';
 export {
   ASSUMED_RULER,
   DYNAMICS,
@@ -31,7 +23,7 @@ export {
   type LevelRuler,
 } from './dynamics';
 export { keysOf, regularFingering } from './fingerings';
-export { TRY_FINGERINGS, type TryFingering } from './altissimo.data';
+export { TRY_FINGERINGS } from './altissimo.data';
 export { KEYS, type HornKey, type KeyId } from './keys.data';
 export {
   expectedSuccess,

@@ -1,5 +1,5 @@
 /** Who works a key: which hand, and what of it. */
-export type KeyGroup = 'main' | 'thumb' | 'palm' | 'table' | 'side' | 'foot';
+type KeyGroup = 'main' | 'thumb' | 'palm' | 'table' | 'side' | 'foot';
 
 /** One key of the horn and where it stands in a drawing: `x` along the tube from the mouthpiece, `row` up or down from it. */
 export interface HornKey {

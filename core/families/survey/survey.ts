@@ -3,7 +3,7 @@ import { zoneOf } from '@inner-hum/core/theory';
 import { defineFamily } from '../family';
 
 /** What a survey asks of each note, softest last: by then the note is known. */
-export const SURVEY_DYNAMICS = ['mf', 'f', 'p'] as const;
+const SURVEY_DYNAMICS = ['mf', 'f', 'p'] as const;
 /** Shares of the keyed range where the quick survey listens. */
 const NINE = 9;
 /** Without the palm keys: up to written C6. */

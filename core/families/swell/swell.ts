@@ -1,21 +1,11 @@
-import {
-  TEMPO_RANGE_BPM,
-  choice,
-  dynamic,
-  note,
-  number,
-  scoreOf,
-  series,
-  softerThan,
-  type Score,
-} from '@inner-hum/core/exercise';
+import { choice, dynamic, note, number, scoreOf, series, softerThan, type Score } from '@inner-hum/core/exercise';
 import type { Dynamic, InstrumentId } from '@inner-hum/core/theory';
 import { defineFamily } from '../family';
 import { byTurn } from '../teaching';
 
 /** Shapes of a swell, as players name them. */
 export const SWELL_SHAPES = ['grow', 'fade', 'growFade', 'fadeGrow'] as const;
-export type SwellShape = (typeof SWELL_SHAPES)[number];
+type SwellShape = (typeof SWELL_SHAPES)[number];
 
 /** Everything that can be set on a swell. Pitch is written. */
 export type SwellParameters = {
@@ -32,14 +22,6 @@ export type SwellParameters = {
   readonly restBeats: number;
   readonly tunerHidden: boolean;
 };
-
-/** Limits of the numbers in {@link SwellParameters}. */
-export const SWELL_LIMITS = {
-  beats: { min: 2, max: 32 },
-  tempoBpm: TEMPO_RANGE_BPM,
-  repeats: { min: 1, max: 8 },
-  restBeats: { min: 1, max: 16 },
-} as const;
 
 /** A middle note, p to f and back in eight beats at 60: what a player warming up can do in one breath. */
 export const SWELL_DEFAULTS: Omit<SwellParameters, 'instrumentId'> = {

@@ -46,7 +46,7 @@ export type TakeOutcome =
   | { readonly kind: 'notKept'; readonly ending: Ending };
 
 /** A take about to be played: what is asked for, and what is listened to. */
-export interface PlannedTake {
+interface PlannedTake {
   readonly takeId: string;
   readonly plan: DraftPlan;
   readonly sound: OpenSource;

@@ -35,7 +35,7 @@ export function NotPossible() {
 }
 
 /** What stands in the way of an exercise, as a clause with its full stop. */
-export function issueText(t: TFunction, issue: ExerciseIssue, nameOf: (midi: number) => string): string {
+function issueText(t: TFunction, issue: ExerciseIssue, nameOf: (midi: number) => string): string {
   const values = Object.fromEntries(
     Object.entries(issue).map(([name, value]) => {
       const isNote = name === 'midi' || name === 'limit' || issue.reason === 'fingered';

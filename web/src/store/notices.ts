@@ -7,7 +7,7 @@ export interface Said {
 }
 
 /** One sentence at the foot of the page, with an undo where there is one. */
-export interface Notice extends Said {
+interface Notice extends Said {
   /** how many deletions can be undone, the latest of them this one */
   readonly undos?: number;
   /** offers to go over to a new version */

@@ -14,7 +14,7 @@ interface Undo {
 const deleted: Undo[] = [];
 
 /** Tells of a deletion and offers to undo it; each can be undone, one after the other, until the page is left. */
-export function deletionTold(said: Said, run: Undo['run']): void {
+function deletionTold(said: Said, run: Undo['run']): void {
   deleted.push({ said, run });
   store.dispatch(noticed({ ...said, undos: deleted.length }));
 }

@@ -5,7 +5,7 @@ import type { Fitted, GearItem } from './gear';
 import { day, horn, listOf, midi, oneOf, real, recordOf, text, whole, type PartsOf } from './parts';
 
 /** A fingering the player entered for a note above the keys. */
-export interface OwnFingering {
+interface OwnFingering {
   readonly instrumentId: InstrumentId;
   readonly midi: number;
   readonly keys: readonly KeyId[];

@@ -4,7 +4,7 @@ import type { LevelRuler } from '@inner-hum/core/theory';
 import { object } from 'yup';
 import { flag, listOf, oneOf, real, recordOf, text, whole, type PartsOf } from './parts';
 
-export type SourceKind = 'microphone' | 'file' | 'standIn';
+type SourceKind = 'microphone' | 'file' | 'standIn';
 export type HabitName = 'clean' | FaultName;
 export const HABIT_NAMES: readonly HabitName[] = ['clean', ...(Object.keys(FAULTS) as FaultName[])];
 

@@ -61,8 +61,7 @@ function Today() {
     if (!blocks || blocks.length === 0) return;
     if (!kept) put(blocks);
     void navigate('/stand');
-    // The Stand must be there first: leaving a place ends what runs.
-    setTimeout(() => void startQueue(sessionQueue()), 0);
+    void startQueue(sessionQueue()); // never rejects: problems go to the store
   }, [blocks, kept, put, navigate]);
   useKeyDown('input, textarea, select, button, a, [role]', (event) => {
     if (event.key !== ' ') return;
