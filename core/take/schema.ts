@@ -1,15 +1,37 @@
-import { VOWELS, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { VOWELS, type ExerciseParameters, type Score, type Step } from '@inner-hum/core/exercise';
 import { CHANGE_IDS, FAMILIES, isExercise } from '@inner-hum/core/families';
-import { FINDING_IDS, TRY_IDS } from '@inner-hum/core/judge';
-import { DEMAND_CENTS } from '@inner-hum/core/measure';
-import { A4_RANGE_HZ, DYNAMICS, INSTRUMENTS } from '@inner-hum/core/theory';
+import { FINDING_IDS, TRY_IDS, type Finding, type Verdict } from '@inner-hum/core/judge';
+import { DEMAND_CENTS, type AudioPath, type LoudnessBand, type StepMeasures } from '@inner-hum/core/measure';
+import { A4_RANGE_HZ, DYNAMICS, INSTRUMENTS, type LevelRuler } from '@inner-hum/core/theory';
 import { outOfBounds } from './outOfBounds';
 import { packedLength } from './packedFrames';
-import type { WholeTake } from './record';
-import { array, boolean, lazy, mixed, number, object, string, type AnySchema, type ObjectShape } from 'yup';
+import type { TakeRecord, WholeTake } from './record';
+import {
+  array,
+  boolean,
+  lazy,
+  mixed,
+  number,
+  object,
+  string,
+  type AnySchema,
+  type ISchema,
+  type ObjectShape,
+  type Reference,
+} from 'yup';
 
 /** An object that must be there: a plain `object` of the library lets a missing one pass. */
 const whole = <Shape extends ObjectShape>(shape: Shape) => object(shape).required();
+
+/** The same for an object of a type: a field that either of the two has and the other has not does not compile. */
+const wholeOf =
+  <Type>() =>
+  <Shape extends { readonly [Name in keyof Required<Type>]: ISchema<unknown> | Reference }>(
+    shape: Shape & { readonly [Name in Exclude<keyof Shape, keyof Type>]: never },
+  ) =>
+    whole(shape);
+
+type SoundedStep = Extract<StepMeasures, { readonly kind: 'sounded' }>;
 
 const instrumentId = string()
   .oneOf(INSTRUMENTS.map((one) => one.id))
@@ -28,7 +50,7 @@ const present = whole({ kind: string().required(), value: real(), uncertainty: r
 const missing = whole({ kind: string().oneOf(['absent']).required(), reason: string().required() });
 const measuredValue = lazy((value: unknown) => (hasKind(value, 'measured') ? present : missing));
 
-const step = whole({
+const step = wholeOf<Step>()({
   startBeat: real().min(0).max(1e5),
   beats: real().positive().max(1e4),
   fingeredMidi: midi(),
@@ -48,7 +70,7 @@ const step = whole({
   vowels: array(string().oneOf(VOWELS).required()).max(16).optional(),
 });
 
-const score = whole({
+const score = wholeOf<Score>()({
   family: string()
     .oneOf(FAMILIES.map((one) => one.id))
     .required(),
@@ -69,14 +91,14 @@ const timed = (more: Record<string, AnySchema>) =>
     .max(MOST_EVENTS)
     .required();
 
-const bandMeasures = whole({
+const bandMeasures = wholeOf<SoundedStep['byLoudness'][LoudnessBand]>()({
   lastsS: real().min(0),
   pitchCentreCents: measuredValue,
   centroidPartials: measuredValue,
 });
 
 const silentStep = whole({ kind: string().required() });
-const soundedStep = whole({
+const soundedStep = wholeOf<SoundedStep>()({
   kind: string().oneOf(['sounded']).required(),
   onsetS: real(),
   endS: real(),
@@ -99,6 +121,8 @@ const soundedStep = whole({
   vibratoRegularity: measuredValue,
   centroidPartials: measuredValue,
   centroidAgainstLevel: measuredValue,
+  colourTravelPartials: measuredValue,
+  levelDb: measuredValue,
   breathRatioDb: measuredValue,
   breathAgainstLevel: measuredValue,
   swellErrorDb: measuredValue,
@@ -109,7 +133,7 @@ const soundedStep = whole({
   breathAtSoftEndDb: measuredValue,
   levelAgainstPlanDb: measuredValue,
   softestDb: measuredValue,
-  byLoudness: whole({ soft: bandMeasures, medium: bandMeasures, loud: bandMeasures }),
+  byLoudness: wholeOf<SoundedStep['byLoudness']>()({ soft: bandMeasures, medium: bandMeasures, loud: bandMeasures }),
   stairs: timed({ db: real() }),
   jumps: timed({
     kind: string().oneOf(['jump', 'crack', 'squeak']).required(),
@@ -119,16 +143,16 @@ const soundedStep = whole({
     cameBack: boolean().required(),
   }),
   dropOuts: timed({ lastsS: real() }),
-  release: whole({
+  release: wholeOf<SoundedStep['release']>()({
     fallS: measuredValue,
     slipCents: measuredValue,
     into: string().oneOf(['silence', 'air', 'partial']).required(),
   }),
-  hold: whole({
+  hold: wholeOf<SoundedStep['hold']>()({
     beats: measuredValue,
     fault: string().oneOf(['none', 'jump', 'dropOut', 'pitch', 'ended']).required(),
   }),
-  slur: whole({
+  slur: wholeOf<NonNullable<SoundedStep['slur']>>()({
     levelStepDb: measuredValue,
     pitchStepCents: measuredValue,
     gapS: real().min(0),
@@ -136,10 +160,14 @@ const soundedStep = whole({
   })
     .optional()
     .default(undefined),
-  bend: whole({ depthCents: measuredValue, returnCents: measuredValue, stepCents: measuredValue })
+  bend: wholeOf<NonNullable<SoundedStep['bend']>>()({
+    depthCents: measuredValue,
+    returnCents: measuredValue,
+    stepCents: measuredValue,
+  })
     .optional()
     .default(undefined),
-  pair: whole({
+  pair: wholeOf<NonNullable<SoundedStep['pair']>>()({
     pitchCents: measuredValue,
     levelDb: measuredValue,
     centroidPartials: measuredValue,
@@ -151,13 +179,14 @@ const soundedStep = whole({
 });
 const stepMeasures = lazy((value: unknown) => (hasKind(value, 'silent') ? silentStep : soundedStep));
 
-const verdict = whole({
+const verdict = wholeOf<Verdict>()({
   findings: array(
-    whole({
+    wholeOf<Finding>()({
       id: string().oneOf(FINDING_IDS).required(),
       weight: real().oneOf([0, 1, 2, 3]),
       stepIndex: real().integer().min(0),
       steps: number().integer().min(1).optional(),
+      severity: number().min(0).max(1e12).optional(),
       values: mixed((value): value is Record<string, number> => isNumbers(value)).required(),
     }).test('values', 'the values of its sentence are missing', hasItsValues),
   )
@@ -182,17 +211,17 @@ const source = lazy((value: unknown) => {
 });
 
 /** Yup schema of a take's record, for files and for stored rows of older versions. */
-export const takeRecordSchema = whole({
+export const takeRecordSchema = wholeOf<TakeRecord>()({
   id: string()
     .matches(/^[\w.-]{1,100}$/)
     .required(),
   startedAt: string().datetime({ allowOffset: true }).required().matches(DATE),
   parameters,
   score,
-  setup: whole({
+  setup: wholeOf<TakeRecord['setup']>()({
     instrumentId,
     a4Hz: real().min(A4_RANGE_HZ.min).max(A4_RANGE_HZ.max),
-    ruler: whole({
+    ruler: wholeOf<LevelRuler>()({
       softestDb: real(),
       loudestDb: real(),
       origin: string().oneOf(['assumed', 'measured']).required(),
@@ -206,7 +235,7 @@ export const takeRecordSchema = whole({
     evenColour: boolean().optional(),
   }),
   source,
-  audioPath: whole({ delayS: real(), delayErrorS: real().min(0) }),
+  audioPath: wholeOf<AudioPath>()({ delayS: real(), delayErrorS: real().min(0) }),
   firstBeatS: real(),
   onBeat: boolean().required(),
   frameCount: real().integer().min(0).max(1e7),
