@@ -32,18 +32,25 @@ describe('the live trace', () => {
     expect(trace.count).toBe(10_000);
     expect([trace.f0Hz[0], trace.f0Hz[9999]]).toEqual([200, 399]);
   });
-  it('knows since when a tone lasts, on the clock of the sound', () => {
+  it('knows when the first tone began, on the clock of the sound', () => {
     const trace = begun(3);
     trace.receive(frames(0, 0, 0, ...Array<number>(12).fill(220)), clock(3.2));
-    expect(trace.toneSince(0.1)).toBeCloseTo(3 + 2 * HOP_S, 6);
-    expect(trace.toneSince(0.5)).toBeUndefined();
+    expect(trace.firstTone(0, 0.1)).toBeCloseTo(3 + 2 * HOP_S, 6);
+    expect(trace.firstTone(0, 0.5)).toBeUndefined();
     trace.receive(frames(14, 0), clock(3.2));
-    expect(trace.toneSince(0.01)).toBeUndefined();
+    expect(trace.firstTone(3 + 4 * HOP_S, 0.01)).toBeUndefined();
     expect(trace.lastToneAtS()).toBeCloseTo(3 + 13 * HOP_S, 6);
+  });
+  it('asked late, it still gives the first tone, and none that had begun before', () => {
+    const trace = begun(0);
+    const tone = Array<number>(20).fill(220);
+    trace.receive(frames(0, ...tone, 0, 220, 0, ...tone, 0, ...tone), clock(1));
+    expect(trace.firstTone(5 * HOP_S, 0.1)).toBeCloseTo(23 * HOP_S, 6);
+    expect(trace.firstTone(-1, 0.1)).toBe(0);
   });
   it('before any sound there is no tone', () => {
     const trace = new LiveTrace();
-    expect([trace.toneSince(0), trace.lastToneAtS()]).toEqual([undefined, undefined]);
+    expect([trace.firstTone(0, 0), trace.lastToneAtS()]).toEqual([undefined, undefined]);
   });
   it('tells how late the newest frame came', () => {
     const trace = begun(1);
@@ -54,7 +61,7 @@ describe('the live trace', () => {
     const trace = begun();
     trace.receive(frames(0, 220), clock(2.1));
     trace.receive({ kind: 'started', firstSample: 5 * 44100 }, clock(5));
-    expect([trace.count, trace.startS, trace.toneFrom, trace.peak]).toEqual([0, 5, -1, 0]);
+    expect([trace.count, trace.startS, trace.peak]).toEqual([0, 5, 0]);
   });
   it('the peak falls slowly and rises at once', () => {
     const trace = begun();

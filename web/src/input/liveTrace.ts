@@ -15,8 +15,6 @@ export class LiveTrace {
   startS: number | undefined;
   /** why the sound of this take is not being put away; undefined while it is */
   draftLost: string | undefined;
-  /** first frame of the newest unbroken run of tone, or −1 */
-  toneFrom = -1;
 
   reset(): void {
     this.count = 0;
@@ -24,7 +22,6 @@ export class LiveTrace {
     this.lostMs = 0;
     this.delayS = 0;
     this.startS = undefined;
-    this.toneFrom = -1;
     this.draftLost = undefined;
   }
 
@@ -47,18 +44,25 @@ export class LiveTrace {
       this.levelDb[index] = message.rows[row + 2]!;
       this.breathDb[index] = message.rows[row + 3]!;
       this.count = index + 1;
-      if (this.f0Hz[index] === 0) this.toneFrom = -1;
-      else if (this.toneFrom < 0) this.toneFrom = index;
     }
     if (this.startS === undefined) return;
     const delayS = context.currentTime - this.startS - (this.count - 1) * HOP_S;
     this.delayS += (delayS - this.delayS) * (this.count < 10 ? 1 : 0.05);
   }
 
-  /** Context time at which a tone began that has lasted `forS`, or undefined. */
-  toneSince(forS: number): number | undefined {
-    if (this.startS === undefined || this.toneFrom < 0 || (this.count - this.toneFrom) * HOP_S < forS) return undefined;
-    return this.startS + this.toneFrom * HOP_S;
+  /**
+   * Context time at which the first tone began that began after `afterS` and lasted `forS`, or undefined. However late
+   * this is asked, the first is given, not one that came after it.
+   */
+  firstTone(afterS: number, forS: number): number | undefined {
+    if (this.startS === undefined) return undefined;
+    const from = Math.max(0, Math.floor((afterS - this.startS) / HOP_S) + 1);
+    let began = from > 0 && this.f0Hz[from - 1]! > 0 ? undefined : from;
+    for (let i = from; i < this.count; i++) {
+      if (this.f0Hz[i] === 0) began = i + 1;
+      else if (began !== undefined && (i + 1 - began) * HOP_S >= forS) return this.startS + began * HOP_S;
+    }
+    return undefined;
   }
 
   /** Context time of the newest tone that was heard, or undefined. */

@@ -125,10 +125,10 @@ describe('LiveTrace', () => {
     const trace = new LiveTrace();
     trace.receive({ kind: 'started', firstSample: RATE_HZ }, context);
     trace.receive({ kind: 'frames', rows: rows(0, 80, 0), peak: 0.1, lostMs: 0 }, context);
-    expect(trace.toneSince(0.1)).toBeUndefined();
+    expect(trace.firstTone(0, 0.1)).toBeUndefined();
     trace.receive({ kind: 'frames', rows: rows(80, 21, 220), peak: 0.2, lostMs: 10 }, context);
-    expect(trace.toneSince(0.1)).toBeCloseTo(1.8, 6);
-    expect(trace.toneSince(0.5)).toBeUndefined();
+    expect(trace.firstTone(0, 0.1)).toBeCloseTo(1.8, 6);
+    expect(trace.firstTone(0, 0.5)).toBeUndefined();
     expect(trace).toMatchObject({ count: 101, lostMs: 10 });
     expect(trace.peak).toBeCloseTo(0.2, 6);
     expect(trace.delayS).toBeGreaterThan(0);

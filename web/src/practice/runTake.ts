@@ -131,10 +131,7 @@ async function begin({ takeId, plan, sound, settings }: PlannedTake, input: Audi
   await until(input, () => context.currentTime >= beatAtS);
   if (onBeat) return beatAtS;
   store.dispatch(moved('waiting'));
-  const heard = () => {
-    const toneAtS = trace.toneSince(FIRST_TONE_S);
-    return toneAtS !== undefined && toneAtS > beatAtS - beatS / 2 ? toneAtS : undefined;
-  };
+  const heard = () => trace.firstTone(beatAtS - beatS / 2, FIRST_TONE_S);
   await until(input, () => heard() !== undefined);
   const firstBeatAtS = heard() ?? Infinity;
   const nextBeat = Math.ceil((context.currentTime - firstBeatAtS) / beatS);
