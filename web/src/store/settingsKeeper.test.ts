@@ -5,6 +5,7 @@ import { store } from '.';
 import { settingsChanged } from './settings';
 import { database } from '../db/database';
 import { keepSettings } from './settingsKeeper';
+import { leaveOver, storeLeftOver } from '../db/settings/leftOver';
 import { storeChanges, storedSettings } from '../db/settings/storedSettings';
 
 const now = () => store.getState().settings;
@@ -22,6 +23,28 @@ it('quick changes are never undone by what was stored before them; another pageâ
   await storeChanges({ minutes: 45 });
   await vi.waitFor(() => expect(now().minutes).toBe(45));
   expect(now().a4Hz).toBe(449);
+});
+
+it('a change on the way while the page goes is stored by the next page', async () => {
+  store.dispatch(settingsChanged({ instrumentId: 'tenor' }));
+  window.dispatchEvent(new Event('pagehide'));
+  await vi.waitFor(async () => expect((await storedSettings())?.instrumentId).toBe('tenor'));
+  await storeChanges({ instrumentId: 'alto' });
+  await storeLeftOver();
+  expect((await storedSettings())?.instrumentId).toBe('tenor');
+  // Once: what is changed later stays.
+  await storeChanges({ instrumentId: 'alto' });
+  await storeLeftOver();
+  expect((await storedSettings())?.instrumentId).toBe('alto');
+});
+
+it('a page that goes with all stored leaves nothing, and what was cut short is passed over', async () => {
+  window.dispatchEvent(new Event('pagehide'));
+  expect(localStorage.length).toBe(0);
+  leaveOver({ minutes: 15 });
+  localStorage.setItem(localStorage.key(0)!, '{"minutes":1');
+  await storeLeftOver();
+  expect(localStorage.length).toBe(0);
 });
 
 it('a change that could not be stored is told, holds here, and is stored with the next one', async () => {

@@ -8,14 +8,17 @@ import {
   storeChanges,
   storedSettings,
 } from '../db/settings/storedSettings';
+import { leaveOver, storeLeftOver } from '../db/settings/leftOver';
 import { detailOf } from '../base/detailOf';
 import type { Settings } from '../db/settings/settings';
 
 /**
  * Loads the settings and from then on keeps the store and the database the same: only what changed here is written, what
- * another page changed is taken over, and a change that could not be written is told and written with the next one.
+ * another page changed is taken over, and a change that could not be written is told and written with the next one. What
+ * a page that goes had no time to write, the next one writes.
  */
 export async function keepSettings(): Promise<void> {
+  await storeLeftOver();
   const { settings: first, aside } = await loadSettings();
   store.dispatch(settingsLoaded(first));
   if (aside.length > 0)
@@ -28,6 +31,7 @@ export async function keepSettings(): Promise<void> {
   /** What the database holds as far as this page knows. */
   let stored = first;
   let pending: Partial<Settings> = {};
+  let onTheWay: Partial<Settings> = {};
   let writing = Promise.resolve();
   store.subscribe(() => {
     const { settings } = store.getState();
@@ -41,13 +45,17 @@ export async function keepSettings(): Promise<void> {
     const changes = pending;
     if (Object.keys(changes).length === 0) return;
     pending = {};
+    onTheWay = changes;
     try {
       await storeChanges(changes);
     } catch (error) {
       pending = { ...changes, ...pending };
       store.dispatch(noticed({ key: 'app.settingsNotStored', values: { detail: detailOf(error) } }));
+    } finally {
+      onTheWay = {};
     }
   }
+  window.addEventListener('pagehide', () => leaveOver({ ...onTheWay, ...pending }));
   // Taken over in line with our own writes: what the database held before one of them must not undo it here.
   onStoredSettings(() => (writing = writing.then(takeOver)));
   async function takeOver(): Promise<void> {
