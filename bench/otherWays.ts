@@ -70,6 +70,13 @@ export const OTHER_WAYS = {
     playFamily('oneBreathDescent', 'alto', SEED, { ...CLEAN_HABITS, perNote: { 60: { levelDb: 9 } } }).findings,
   fadeShallow: () => playFamily('oneBreathDescent', 'alto', SEED, withFault('neverSoft')).findings,
   firstTraceAt: () => playFamily('firstTrace', 'alto', SEED, CLEAN_HABITS, {}, MEASURED).findings,
+  startsAbove: () => playFamily('fromNothing', 'alto', SEED, withFault('startsAtOnce'), {}, MEASURED).findings,
+  fromNothing: () => playFamily('fromNothing', 'alto', SEED, CLEAN_HABITS, {}, MEASURED).findings,
+  vibratoRight: () => playFamily('vibrato', 'alto', SEED, CLEAN_HABITS).findings,
+  vibratoUneven: () => {
+    const vibrato = { rateHz: 6.3, extentCents: 17 };
+    return playFamily('vibrato', 'alto', SEED, { ...CLEAN_HABITS, vibrato }).findings;
+  },
   heldUntilPitch: () => playFamily('hold', 'alto', SEED, withFault('rising')).findings,
   heldUntilJump: () => playFamily('hold', 'alto', SEED, withFault('jump')).findings,
   heldUntilGap: () => playFamily('hold', 'alto', SEED, withFault('dropOut')).findings,

@@ -27,6 +27,7 @@ export {
   scoreBeats,
   TEMPO_RANGE_BPM,
   VOWELS,
+  type AskedVibrato,
   type Attack,
   type Score,
   type Step,

@@ -89,6 +89,7 @@ function tone(
   return [
     first ? dynamicAtStart(step, score.steps[index - 1]) : '',
     vowelUnder({ beat }, step),
+    first && step.vibrato ? `"^vib. ${step.vibrato.waves}:1"` : '',
     // Held for as long as it stays good.
     last && step.openEnd ? '!fermata!' : '',
     breathes ? '!breath!' : '',

@@ -4,6 +4,12 @@ import type { Dynamic, InstrumentId, PartialTuning } from '@inner-hum/core/theor
 export const VOWELS = ['ee', 'ah', 'oh', 'oo'] as const;
 export type Vowel = (typeof VOWELS)[number];
 
+/** A vibrato that is asked for: waves to the beat, and how far it goes to each side, cents. */
+export interface AskedVibrato {
+  readonly waves: number;
+  readonly widthCents: number;
+}
+
 export type Attack = 'breath' | 'tongue' | 'slurred';
 
 /** A written dynamic at a beat of its step; between two points the level moves in a straight line of decibels. */
@@ -38,6 +44,7 @@ export interface Step {
   readonly openEnd?: boolean;
   /** vowels to think of, spread evenly over the step */
   readonly vowels?: readonly Vowel[];
+  readonly vibrato?: AskedVibrato;
   /** should sound like the step before it and is compared with it */
   readonly pair?: boolean;
 }

@@ -9,7 +9,15 @@ import {
 } from '@inner-hum/core/theory';
 import { checkField, inLimits, onHorn, type ExerciseParameters, type Fields } from './field';
 import { NotPlayable } from './issue';
-import { TEMPO_RANGE_BPM, type Attack, type DynamicPoint, type Score, type Step, type Vowel } from './score';
+import {
+  TEMPO_RANGE_BPM,
+  type AskedVibrato,
+  type Attack,
+  type DynamicPoint,
+  type Score,
+  type Step,
+  type Vowel,
+} from './score';
 
 /** A tone of a family, laid after the one before it. */
 export interface Tone {
@@ -25,6 +33,7 @@ export interface Tone {
   readonly openEnd?: boolean;
   /** vowels to think of, spread evenly over the tone */
   readonly vowels?: readonly Vowel[];
+  readonly vibrato?: AskedVibrato;
   /** is to be like the tone before it, and compared with it */
   readonly pair?: boolean;
   readonly beats: number;
@@ -84,10 +93,11 @@ export function scoreOf(family: ToneMaker, parameters: ExerciseParameters): Scor
 }
 
 /** What a step is besides a plain tone. */
-function marks({ pair, octaveKey, hum, bendCents, freePitch, openEnd, vowels }: Tone) {
+function marks({ pair, octaveKey, hum, bendCents, freePitch, openEnd, vowels, vibrato }: Tone) {
   return {
     ...(openEnd && { openEnd }),
     ...(vowels && { vowels }),
+    ...(vibrato && { vibrato }),
     ...(pair && { pair }),
     ...(octaveKey && { octaveKey }),
     ...(hum && { hum }),

@@ -12,6 +12,10 @@ import { fullAndSubtone } from './fullAndSubtone/fullAndSubtone';
 import { fullSpanScale } from './fullSpanScale/fullSpanScale';
 import { heardInterval } from './heardInterval/heardInterval';
 import { altissimoVoicing } from './altissimoVoicing/altissimoVoicing';
+import { fromNothing } from './fromNothing/fromNothing';
+import { longToneScale } from './longToneScale/longToneScale';
+import { octaveSlurs } from './octaveSlurs/octaveSlurs';
+import { vibrato } from './vibrato/vibrato';
 import { bend } from './bend/bend';
 import { fingeringTrial } from './fingeringTrial/fingeringTrial';
 import { humFirst } from './humFirst/humFirst';
@@ -42,7 +46,10 @@ export const FAMILIES = [
   hold,
   countedBreaths,
   threeZones,
+  longToneScale,
+  vibrato,
   swellFamily,
+  fromNothing,
   relaySwell,
   anchorSwell,
   zigzagDescent,
@@ -66,6 +73,7 @@ export const FAMILIES = [
   fingeringTrial,
   bend,
   smallTube,
+  octaveSlurs,
   fullSpanScale,
   endSets,
   octaveDisplacement,

@@ -40,7 +40,13 @@ export type Aim =
   /** how far the colour travelled while the pitch stayed */
   | 'colourTravel'
   /** how near two colours are */
-  | 'colourMatch';
+  | 'colourMatch'
+  /** whether soft and loud tones had the same pitch */
+  | 'softAgainstLoud'
+  /** how softly a tone began */
+  | 'fromNothing'
+  /** the vibrato that was asked for, and none where none was */
+  | 'vibrato';
 
 /** What a finding is about; what an exercise is for comes first in its verdict. */
 export type Topic = 'break' | 'start' | 'pitch' | 'line' | 'level' | 'colour' | 'change' | 'time' | 'end';

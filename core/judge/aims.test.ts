@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { exerciseScore, familyById, usualExercise } from '../families';
-import { measured, type StepMeasures } from '../measure';
+import { absent, measured, type StepMeasures } from '../measure';
 import { aimFindings } from './aims';
 import type { LevelRuler } from '../theory';
 
@@ -131,6 +131,42 @@ describe('aims of a colour and a level', () => {
   it('a vowel sweep travels in colour, or does not', () => {
     expect(ids([at(-22, 5)], 'vowelSweep')).toEqual(['colourTravels']);
     expect(ids([at(-22, 1)], 'vowelSweep')).toEqual(['colourStays']);
+  });
+  it('a scale of long tones has one pitch, soft and loud', () => {
+    const played = (...cents: number[]) =>
+      found(
+        cents.map((one) => at(-25, 4, one)),
+        'longToneScale',
+      );
+    expect(played(2, 0, 3, 1, 2)).toEqual([]);
+    expect(played(15, 0, 22, 1, 17)).toMatchObject([{ id: 'sharpWhenSoft', stepIndex: 2, values: { cents: 16.5 } }]);
+    expect(played(-15, 0, -14, 1, -30)).toMatchObject([{ id: 'flatWhenSoft', stepIndex: 4 }]);
+    expect(played(20)).toEqual([]);
+  });
+  it('a start from nothing is told against the player’s own softest', () => {
+    expect(found([at(-46), at(-48), at(-49)], 'fromNothing')).toMatchObject([{ id: 'fromNothing', values: { db: 4 } }]);
+    expect(found([at(-46), at(-39), at(-49)], 'fromNothing')).toMatchObject([
+      { id: 'startsAbove', stepIndex: 1, values: { db: 11 } },
+    ]);
+  });
+  it('a vibrato comes as it was asked for and goes again', () => {
+    // Four waves to the beat at 72: 4.8 a second, 20 cents to each side.
+    const wave = (hz: number, cents: number, regular = 0.95) =>
+      ({
+        ...at(-25),
+        vibratoHz: measured(hz, 0.1),
+        vibratoCents: measured(cents, 0.5),
+        vibratoRegularity: measured(regular, 0.05),
+      }) as unknown as StepMeasures;
+    const straight = { ...at(-25), vibratoHz: absent('noVibrato'), vibratoCents: absent('noVibrato') } as never;
+    const middle = (tone: StepMeasures) => ids([straight, tone, straight], 'vibrato');
+    expect(middle(wave(4.8, 20))).toEqual(['vibratoRight']);
+    expect(middle(straight)).toEqual(['vibratoMissing']);
+    expect(middle(wave(3.9, 20))).toEqual(['vibratoOff']);
+    expect(middle(wave(4.8, 9))).toEqual(['vibratoNarrow']);
+    expect(middle(wave(4.8, 40))).toEqual(['vibratoWide']);
+    expect(middle(wave(4.8, 20, 0.55))).toEqual(['vibratoUneven']);
+    expect(ids([wave(5, 15), wave(4.8, 20), straight], 'vibrato')).toEqual(['vibratoStays']);
   });
   it('the first trace is told against the player’s own softest', () =>
     expect(found([at(-44), at(-47)], 'firstTrace')).toMatchObject([

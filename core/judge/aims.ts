@@ -1,7 +1,7 @@
 import { beatSeconds, type Score } from '@inner-hum/core/exercise';
 import type { Aim } from '@inner-hum/core/families';
 import { DEMAND_CENTS, limitOf, median, responseSeries, valueOf, type StepMeasures } from '@inner-hum/core/measure';
-import type { LevelRuler } from '@inner-hum/core/theory';
+import { dynamicPosition, type LevelRuler } from '@inner-hum/core/theory';
 import { finding, type Finding, type FindingId } from './finding';
 import type { Sounded } from './rule';
 import type { TakeCase } from './takeCase';
@@ -22,6 +22,10 @@ const SUBTONE_DB = 6;
 const SUBTONE_COLOUR = 0.85;
 /** A tone of a fade may be this much louder than the one before it, dB. */
 const FADE_BACK_DB = 2.5;
+/** A tone that comes out of nothing begins no farther than this over the softest of the ruler, dB. */
+const OUT_OF_NOTHING_DB = 6;
+/** A vibrato that was asked for: how far its rate may be off, how narrow and how wide it may be, and how regular it is. */
+const VIBRATO = { rateShare: 0.12, narrow: 0.6, wide: 1.7, regular: 0.7, straightCents: 8 } as const;
 /** A colour that travels less than this over the vowels stayed where it was, partials. */
 const COLOUR_TRAVEL = 0.5;
 
@@ -42,6 +46,9 @@ const AIMS: Readonly<Record<Aim, (played: Played) => Finding[]>> = {
   fadeOver,
   colourTravel,
   colourMatch,
+  softAgainstLoud,
+  fromNothing,
+  vibrato,
 };
 
 /** What an aim that was missed says already of single tones. */
@@ -54,6 +61,10 @@ const AIM_EXPLAINS: Partial<Record<FindingId, readonly FindingId[]>> = {
   heldUntilJump: ['jump'],
   heldUntilGap: ['dropOut'],
   unevenTime: ['changeLate', 'changeEarly'],
+  startsAbove: ['narrowRange', 'tooLoud'],
+  vibratoMissing: ['unsteady'],
+  vibratoOff: ['unsteady'],
+  vibratoUneven: ['unsteady'],
 };
 
 /** Whether a finding of a tone is said by a missed aim of the whole exercise. */
@@ -170,6 +181,78 @@ function softest(played: Played): Finding[] {
   return best ? [finding('firstTraceAt', 0, best.stepIndex, { db: best.db - ruler.softestDb })] : [];
 }
 
+/** Whether the soft tones leaned away from the loud ones: by their medians, told of the soft tone that leaned most. */
+function softAgainstLoud(played: Played): Finding[] {
+  const { score, demand } = played.about;
+  const tones = soundedOf(played).flatMap(({ step, stepIndex }) => {
+    const cents = valueOf(step.pitchCentreCents);
+    return cents === undefined ? [] : [{ cents, stepIndex, place: placeOf(score.steps[stepIndex]!) }];
+  });
+  const soft = tones.filter(({ place }) => place < LOUD_PLACE);
+  const loud = tones.filter((tone) => !soft.includes(tone));
+  if (soft.length === 0 || loud.length === 0) return [];
+  const loudCents = median(loud.map(({ cents }) => cents));
+  const cents = median(soft.map((tone) => tone.cents)) - loudCents;
+  const limit = DEMAND_CENTS[demand];
+  if (Math.abs(cents) <= limit) return [];
+  const worst = soft.reduce((most, tone) => ((tone.cents - most.cents) * cents > 0 ? tone : most));
+  const id = cents > 0 ? 'sharpWhenSoft' : 'flatWhenSoft';
+  const values = { cents: Math.abs(cents), uncertainty: MEDIAN_CENTS };
+  return [finding(id, 2, worst.stepIndex, values, Math.abs(cents) / limit)];
+}
+/** From here on the ruler is loud. */
+const LOUD_PLACE = 0.5;
+/** How well the median of a few tones is known, cents. */
+const MEDIAN_CENTS = 2;
+
+/** How far over the softest of a measured ruler the worst tone began. */
+function fromNothing(played: Played): Finding[] {
+  const { ruler } = played.about;
+  if (ruler?.origin !== 'measured') return [];
+  const starts = soundedOf(played).flatMap(({ step, stepIndex }) => {
+    const db = valueOf(step.softestDb);
+    return db === undefined ? [] : [{ db: Math.max(0, db - ruler.softestDb), stepIndex }];
+  });
+  const worst = starts.sort((a, b) => b.db - a.db)[0];
+  if (!worst) return [];
+  return worst.db > OUT_OF_NOTHING_DB
+    ? [finding('startsAbove', 2, worst.stepIndex, { db: worst.db }, worst.db / OUT_OF_NOTHING_DB)]
+    : [finding('fromNothing', 0, worst.stepIndex, { db: worst.db })];
+}
+
+/** Whether a vibrato came as it was asked for, and went where none was. */
+function vibrato(played: Played): Finding[] {
+  const { score } = played.about;
+  const found = soundedOf(played).flatMap(({ step, stepIndex }): Finding[] => {
+    const asked = score.steps[stepIndex]!.vibrato;
+    const cents = valueOf(step.vibratoCents) ?? 0;
+    const hz = valueOf(step.vibratoHz);
+    const { straightCents, narrow, wide, rateShare, regular } = VIBRATO;
+    if (!asked)
+      return cents > straightCents ? [finding('vibratoStays', 2, stepIndex, { cents }, cents / straightCents)] : [];
+    if (hz === undefined) return [finding('vibratoMissing', 2, stepIndex, {}, MISSING)];
+    const waves = hz * beatSeconds(score);
+    const off = Math.abs(waves - asked.waves) / asked.waves;
+    if (off > rateShare) return [finding('vibratoOff', 2, stepIndex, { waves, asked: asked.waves }, off / rateShare)];
+    const width = cents / asked.widthCents;
+    const values = { cents, asked: asked.widthCents };
+    if (width < narrow) return [finding('vibratoNarrow', 2, stepIndex, values, narrow / Math.max(0.1, width))];
+    if (width > wide) return [finding('vibratoWide', 2, stepIndex, values, width / wide)];
+    const regularity = valueOf(step.vibratoRegularity) ?? 0;
+    if (regularity < regular)
+      return [
+        finding('vibratoUneven', 2, stepIndex, { percent: 100 * regularity }, regular / Math.max(0.1, regularity)),
+      ];
+    return [finding('vibratoRight', 0, stepIndex, { waves, cents })];
+  });
+  const missed = found.filter(({ weight }) => weight > 0).sort((a, b) => (b.severity ?? 0) - (a.severity ?? 0));
+  // Once each, of the tone that has it most.
+  const each = missed.filter(({ id }, i) => missed.findIndex((one) => one.id === id) === i);
+  return each.length > 0 ? each : found.slice(0, 1);
+}
+/** All of what was asked is not there. */
+const MISSING = 3;
+
 /** One fade over all the tones: none louder than the one before, and far enough in the end. */
 function fadeOver(played: Played): Finding[] {
   const { score, demand } = played.about;
@@ -232,11 +315,14 @@ function levelDb(step: Sounded): number | undefined {
 
 /** What the score asks the level to fall by from its first tone to its last, dB. */
 function plannedFall({ steps }: Score, ruler: LevelRuler | undefined): number {
-  const place = (point: Score['steps'][number]['dynamics'][number]) => point.position ?? 0;
-  const [first, last] = [steps[0]!.dynamics, steps.at(-1)!.dynamics];
-  const mid = (points: typeof first) => mean(points.map(place));
+  const [first, last] = [steps[0]!, steps.at(-1)!];
   const spanDb = ruler ? ruler.loudestDb - ruler.softestDb : 30;
-  return Math.max(0, (mid(first) - mid(last)) * spanDb);
+  return Math.max(0, (placeOf(first) - placeOf(last)) * spanDb);
+}
+
+/** Where a step lies on the ruler on the whole, 0–1. */
+function placeOf({ dynamics }: Score['steps'][number]): number {
+  return mean(dynamics.map(({ dynamic, position }) => position ?? dynamicPosition(dynamic)));
 }
 
 function mean(values: readonly number[]): number {

@@ -1,6 +1,7 @@
 export { type PastTake } from './acrossTakes';
 export { assess, type Assignment } from './assess';
 export { judgeTake } from './judgeTake';
+export { evidenceOf, type Evidence } from './evidence';
 export { nextStep } from './nextStep';
 export { leakVerdict, tallyBy, tallyOf, type LeakVerdict, type LowStart, type StartTally } from './leak';
 export { FINDING_IDS, FINDING_VALUES, finding, type Finding, type FindingId, type ValuesOfFinding } from './finding';

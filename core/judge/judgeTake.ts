@@ -34,7 +34,7 @@ export function judgeTake(measures: readonly StepMeasures[], about: TakeCase): V
   const findings = [
     ...together(ofTones, about.score),
     ...ofAims,
-    ...vibratoFinding(measures),
+    ...(aims.includes('vibrato') ? [] : vibratoFinding(measures)),
     ...(now ? acrossTakes(now, past) : []),
   ].sort(byImportance(family));
   const leaning = now ? lean(now, past) : 0;
@@ -90,6 +90,13 @@ const TRIES: Partial<Record<FindingId, readonly TryId[]>> = {
   fadeBack: ['oneLongFade'],
   fadeShallow: ['oneLongFade'],
   colourStays: ['sayTheVowels'],
+  startsAbove: ['airBeforeTone'],
+  vibratoMissing: ['countTheWaves'],
+  vibratoOff: ['countTheWaves'],
+  vibratoUneven: ['countTheWaves'],
+  vibratoNarrow: ['countTheWaves'],
+  vibratoWide: ['countTheWaves'],
+  vibratoStays: ['straightFirst'],
   heldUntilPitch: ['listenAhead'],
   heldUntilGap: ['onePressure'],
   heldUntilJump: ['voiceTheNote'],

@@ -40,6 +40,9 @@ export const TRY_IDS = [
   'oneLongFade',
   'sayTheVowels',
   'hearTheDynamic',
+  'airBeforeTone',
+  'countTheWaves',
+  'straightFirst',
 ] as const;
 /** Things a player can try; each is a sentence of the catalogue. */
 export type TryId = (typeof TRY_IDS)[number];

@@ -111,12 +111,15 @@ function ofFamily(family: Family, plan: PlanFor, horn: Instrument, wanted: reado
       const reason = { kind: 'goal', goal: goal.kind, midi: goal.midi, daysLeft } as const;
       return [{ family, exercise: on(values), reason, weight: 2 + 14 / (7 + daysLeft) + bonus }];
     });
+  const weakest = wanted.find(({ reason }) => reason !== 'unmeasured' && reason !== 'stale');
   const met = wanted.flatMap((need): Unplaced[] => {
     const { reason, size } = need;
     const small = size < WORTH_IT && reason !== 'stale' && reason !== 'unmeasured';
     const values = planned.meets?.(workOf(need));
     if (!values || small) return [];
-    return [{ family, exercise: on(values), reason: reasonOf(need), weight: Math.min(MOST_NEED, size) + bonus }];
+    // What wants it most is in the session whatever else has waited its turn.
+    const most = need === weakest ? OVERDUE.weight : 0;
+    return [{ family, exercise: on(values), reason: reasonOf(need), weight: Math.min(MOST_NEED, size) + bonus + most }];
   });
   if (goals.length + met.length > 0 && age.days < OVERDUE.days) return [...goals, ...met];
   const values = planned.turn ? planned.turn(playerNow(family, plan, horn, wanted)) : {};

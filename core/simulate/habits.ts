@@ -90,6 +90,8 @@ export interface Habits {
   /** reverberation of the room, seconds */
   readonly roomS: number;
   readonly vibrato: { readonly rateHz: number; readonly extentCents: number };
+  /** a vibrato that is asked for comes so many times as fast and as wide */
+  readonly askedVibrato: { readonly rate: number; readonly width: number };
 }
 
 /** A steady player without a habit. */
@@ -137,6 +139,7 @@ export const CLEAN_HABITS: Habits = {
   fatigue: 0,
   roomS: 0,
   vibrato: { rateHz: 5, extentCents: 0 },
+  askedVibrato: { rate: 1, width: 1 },
 };
 
 /** Faults that can be ordered by name. */
@@ -157,6 +160,12 @@ export const FAULTS = {
     ],
   },
   narrow: { rangeShare: 0.35 },
+  noVibrato: { askedVibrato: { rate: 1, width: 0 } },
+  vibratoSlow: { askedVibrato: { rate: 0.75, width: 1 } },
+  vibratoNarrow: { askedVibrato: { rate: 1, width: 0.4 } },
+  vibratoWide: { askedVibrato: { rate: 1, width: 2.2 } },
+  alwaysVibrato: { vibrato: { rateHz: 4.8, extentCents: 18 } },
+  startsAtOnce: { softestPlace: 0.5 },
   lopsided: { peakShift: 0.3 },
   peakLate: { peakShift: 0.14 },
   peakEarly: { peakShift: -0.14 },

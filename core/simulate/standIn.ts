@@ -242,13 +242,23 @@ class Tone {
       habits.driftCentsPerS * (t - lengthS / 2) -
       this.bendAt(t / lengthS) -
       (habits.sharpWhenSoftCents * (levelDb - middleDb)) / 10 +
-      habits.vibrato.extentCents * Math.sin(2 * Math.PI * habits.vibrato.rateHz * t) -
+      habits.vibrato.extentCents * Math.sin(2 * Math.PI * habits.vibrato.rateHz * t) +
+      this.askedVibratoAt(t) -
       habits.scoopCents * Math.max(0, 1 - t / SCOOP_S) +
       habits.slipCents * Math.max(0, 1 - (lengthS - t) / SLIP_S) +
       FATIGUE.cents * tiredness +
       habits.jitterCents * random.normal() +
       this.wander
     );
+  }
+
+  /** The vibrato that the score asks for, as this player makes it, cents. */
+  private askedVibratoAt(t: number): number {
+    const { vibrato } = this.step;
+    const { rate, width } = this.habits.askedVibrato;
+    if (!vibrato) return 0;
+    const hz = (rate * vibrato.waves) / beatSeconds(this.score);
+    return width * vibrato.widthCents * Math.sin(2 * Math.PI * hz * t);
   }
 
   /** 1 at the soft end of the ruler, 0 from its middle on. */

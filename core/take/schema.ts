@@ -1,4 +1,4 @@
-import { VOWELS, type ExerciseParameters, type Score, type Step } from '@inner-hum/core/exercise';
+import { VOWELS, type AskedVibrato, type ExerciseParameters, type Score, type Step } from '@inner-hum/core/exercise';
 import { CHANGE_IDS, FAMILIES, isExercise } from '@inner-hum/core/families';
 import { FINDING_IDS, TRY_IDS, type Finding, type Verdict } from '@inner-hum/core/judge';
 import { DEMAND_CENTS, type AudioPath, type LoudnessBand, type StepMeasures } from '@inner-hum/core/measure';
@@ -67,6 +67,9 @@ const step = wholeOf<Step>()({
   bendCents: number().optional(),
   freePitch: boolean().optional(),
   openEnd: boolean().optional(),
+  vibrato: wholeOf<AskedVibrato>()({ waves: real().min(1).max(12), widthCents: real().min(0).max(200) })
+    .optional()
+    .default(undefined),
   vowels: array(string().oneOf(VOWELS).required()).max(16).optional(),
 });
 

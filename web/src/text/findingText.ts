@@ -31,7 +31,7 @@ const ABOUT_ALL = new Set<Finding['id']>([
 ]);
 
 /** Decimals of the numbers in sentences, by their name; others are whole. */
-const DECIMALS: Record<string, number> = { beats: 1, seconds: 1, partials: 1, db: 0, plannedDb: 0 };
+const DECIMALS: Record<string, number> = { beats: 1, seconds: 1, partials: 1, db: 0, plannedDb: 0, waves: 1 };
 
 /** The sentence of a finding with its evidence, rounded to what can be known. */
 export function findingText(

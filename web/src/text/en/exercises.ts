@@ -11,6 +11,22 @@ export const exercisesWords = {
       what: 'Play, breathe by the count, play again: the last as good as the first.',
     },
     threeZones: { name: 'Three zones', what: 'One middle, one low, one palm note: what five minutes have room for.' },
+    longToneScale: {
+      name: 'Long-tone scale',
+      what: 'A scale, each note a breath of its own, soft and loud by turns: the same pitch at both.',
+    },
+    vibrato: {
+      name: 'Vibrato',
+      what: 'A straight tone, the same with waves counted by the metronome, and straight again.',
+    },
+    fromNothing: {
+      name: 'From nothing',
+      what: 'Each tone comes out of silence by breath alone and opens in an even line.',
+    },
+    octaveSlurs: {
+      name: 'Octave slurs',
+      what: 'A note, its octave and back in one breath. The octave key moves, nothing else does.',
+    },
     swell: { name: 'Swell', what: 'One note that grows and fades in an even line, its pitch unmoved.' },
     relaySwell: {
       name: 'Relay swell',

@@ -84,6 +84,8 @@ export const namesWords = {
     reach: 'Partials each way',
     tries: 'Tries',
     bendCents: 'Down by, cents',
+    waves: 'Waves to the beat',
+    widthCents: 'To each side, cents',
     tube: 'Tube',
     humBeats: 'Beats hummed',
     betweenBeats: 'Beats between',

@@ -49,6 +49,7 @@ export const standWords = {
     goingOn: 'The next take follows by itself. Space: at once. P: stop here.',
     rest: 'rest',
     nextNote: 'then {{note}}',
+    nextBreath: 'then breathe, {{note}}',
     partialNow: '{{partial}} sounds',
     partialWrong: '{{partial}} sounds, {{wanted}} is asked for',
     hum: 'Hum it, any octave',

@@ -1,6 +1,14 @@
 /** Words of verdicts and measures. */
 export const verdictWords = {
   verdict: {
+    mark: {
+      cents: '{{value}} cents',
+      db: '{{value}} dB',
+      ms: '{{value}} ms',
+      partials: '{{value}} partials',
+      beat: 'beat {{beat}}',
+    },
+    hear: 'Hear this place',
     label: 'Verdict',
     toneOf: 'Tone {{number}} ({{note}}): ',
     moreTones_one: 'So on {{count}} more tone.',
@@ -74,6 +82,10 @@ export const verdictWords = {
       voiceHigher: 'Think the vowel a little higher and keep the air up; on single notes another fingering helps.',
       dropToSubtone: 'Let the lower lip come away a little and slow the air, warm and wide, before the tone.',
       oneLongFade: 'Hear all the notes as one line, and give each a little less than the last.',
+      airBeforeTone:
+        'Let the air run before the tone, then let it gather; the tongue stays down and the lip does not help.',
+      countTheWaves: 'Say the waves with the metronome first, “wa-wa-wa-wa”, then let the jaw do no more than that.',
+      straightFirst: 'Hear the straight tone before you breathe, and leave the jaw where it is.',
       sayTheVowels: 'Say the vowels aloud first, then play them; the lips stay where they are.',
       hearTheDynamic: 'Hear the loudness that is written before the air starts.',
       coverTheLoudEnd: 'Keep the vowel rounder as it gets louder.',
@@ -130,6 +142,15 @@ export const verdictWords = {
       fadeShallow: 'The line faded by {{db}} dB of {{plannedDb}} planned.',
       fades: 'One fade over {{db}} dB.',
       firstTraceAt: 'The softest trace lay {{db}} dB over the softest of your ruler.',
+      startsAbove: 'The tone began {{db}} dB over your softest: that start was heard.',
+      fromNothing: 'The tone came out of nothing: {{db}} dB over your softest where it began.',
+      vibratoMissing: 'No vibrato was heard where it was asked for.',
+      vibratoOff: 'The waves came {{waves}} to the beat; {{asked}} were asked for.',
+      vibratoNarrow: 'The vibrato went {{cents}} cents to each side; {{asked}} were asked for.',
+      vibratoWide: 'The vibrato went {{cents}} cents to each side; {{asked}} were asked for.',
+      vibratoUneven: 'The vibrato was uneven: {{percent}} % of it was one steady wave.',
+      vibratoStays: 'A vibrato of {{cents}} cents stayed where the tone was to be straight.',
+      vibratoRight: 'The vibrato came as it was asked for: {{waves}} waves to the beat, {{cents}} cents to each side.',
       vibratoHeard: 'With a vibrato: {{hz}} a second, {{cents}} cents to each side, {{percent}} % regular.',
       colourOpens: 'The colour opened as it got louder: {{partials}} partials (±{{uncertainty}}) for each 10 dB.',
       wrongPartial: 'Partial {{partial}} sounded instead of {{wanted}}.',
