@@ -4,21 +4,41 @@ import type { TakeRecord } from '@inner-hum/core/take';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useCallback, useMemo } from 'react';
 import { database } from '../db/database';
-import { drawRibbon } from './ribbon';
+import { drawRibbon, type RibbonMark } from './ribbon';
 import { takeView } from './takeView';
 import { useCanvas } from '../ui/useCanvas';
 import { usePalette } from '../ui/useColourMode';
 
-/** The ribbon of a kept take in a list. */
-export function MiniRibbon({ take, height = '56px' }: { readonly take: TakeRecord; readonly height?: string }) {
+/** The ribbon of a kept take: in a list without lettering, under a verdict with its scale and what the verdict marks. */
+export function MiniRibbon({
+  take,
+  height = '56px',
+  textPx,
+  marks,
+}: {
+  readonly take: TakeRecord;
+  readonly height?: string;
+  /** lettering of this height; none when left out */
+  readonly textPx?: number;
+  readonly marks?: readonly RibbonMark[];
+}) {
   const row = useLiveQuery(() => database.frames.get(take.id), [take.id]);
   const palette = usePalette();
   const frames = useMemo(() => (row ? unpackFrames(row.bytes, take.frameCount) : undefined), [row, take.frameCount]);
   const draw = useCallback(
     (context: CanvasRenderingContext2D, width: number, h: number) => {
-      if (frames) drawRibbon(context, { ...takeView(take, frames), palette, width, height: h, plain: true });
+      if (!frames) return;
+      const lettering = textPx === undefined ? { plain: true } : { textPx };
+      drawRibbon(context, {
+        ...takeView(take, frames),
+        palette,
+        width,
+        height: h,
+        ...lettering,
+        ...(marks && { marks }),
+      });
     },
-    [frames, palette, take],
+    [frames, palette, take, textPx, marks],
   );
   const ref = useCanvas(draw, false);
   return <chakra.canvas ref={ref} width="100%" height={height} aria-hidden display="block" />;

@@ -51,6 +51,7 @@ class Pen {
   fillText(text: string) {
     this.texts.push(text);
   }
+  measureText = (text: string) => ({ width: 8 * text.length });
   createPattern(tile: { readonly dots: number }) {
     return { dots: tile.dots };
   }
@@ -100,22 +101,41 @@ function drawn({ hz = step!.targetHz, levelDb = level(-30), breathDb = -60 }, ch
   });
   return pen;
 }
-const tone = (pen: Pen) => pen.filled.flatMap(({ path }) => path.rects);
-const channel = (pen: Pen) => pen.filled.find(({ fill }) => fill === LIGHT.channel)!.path.points;
+const silence = { startS: 0, f0Hz: new Float32Array(), levelDb: new Float32Array(), breathDb: new Float32Array() };
+const tone = (pen: Pen) => pen.filled.flatMap(({ fill, path }) => (fill === LIGHT.channel ? [] : path.rects));
+/** The plan on the axis, where nothing was played. */
+const channel = (pen: Pen) => pen.filled.flatMap(({ fill, path }) => (fill === LIGHT.channel ? path.points : []));
+/** The plan around the tone: its two edges. */
+const edges = (pen: Pen) => pen.stroked.findLast(({ stroke }) => stroke === LIGHT.inkSoft)!.path.points;
 const spine = (pen: Pen) => pen.stroked.find(({ stroke }) => stroke === LIGHT.accent)?.path.points ?? [];
 const off = (cents: number) => step!.targetHz * 2 ** (cents / 1200);
 const axis = SIZE.height / 2;
 
 describe('the ribbon', () => {
-  it('of a perfect swell fills the channel exactly', () => {
-    const perfect = drawn({ levelDb: (t) => -45 + 30 * step!.positionAt(t) });
-    const edge = channel(perfect).slice(0, channel(perfect).length / 2);
-    const upper = (x: number) =>
-      edge.reduce((best, one) => (Math.abs(one[0] - x) < Math.abs(best[0] - x) ? one : best))[1];
-    for (const [x, y, , height] of tone(perfect)) {
-      expect(y + height / 2).toBeCloseTo(axis, 3);
-      expect(Math.abs(y - upper(x))).toBeLessThan(1.5);
-    }
+  // The four pictures: pitch right and wrong, swell right and wrong. Each is read by itself.
+  const asPlanned = (t: number) => -45 + 30 * step!.positionAt(t);
+  const flat = () => -38;
+  it.each([
+    ['in tune, as planned', 0, asPlanned, true],
+    ['sharp, as planned', 15, asPlanned, true],
+    ['in tune, not as planned', 0, flat, false],
+    ['flat, not as planned', -15, flat, false],
+  ])('%s', (_, cents, levelDb, fills) => {
+    const pen = drawn({ hz: off(cents), levelDb });
+    const upper = edges(pen).slice(0, edges(pen).length / 2);
+    const gaps = tone(pen).map(([, y], i) => Math.abs(y - upper[i]![1]));
+    expect(Math.max(...gaps) < 1).toBe(fills);
+    const [, y, , height] = tone(pen)[400]!;
+    expect(axis - (y + height / 2)).toBeCloseTo((cents / 30) * axis, 0);
+    for (const [, spineY] of spine(pen)) expect(spineY).toBeCloseTo(axis - (cents / 30) * axis, 0);
+  });
+  it('the plan lies on the axis until it is played', () => {
+    const ahead = channel(drawn({}, { frames: { ...silence, count: 0 } }));
+    expect(Math.max(...ahead.map(([x]) => x))).toBeGreaterThan(SIZE.width - 5);
+    expect(channel(drawn({}))).toEqual([]);
+  });
+  it('a mark has its words, inside the drawing', () => {
+    expect(drawn({}, { marks: [{ fromS: 7.9, toS: 9, label: '5 dB' }] }).texts).toContain('5 dB');
   });
   it('lies above the axis when sharp and below when flat, its spine on the cents', () => {
     for (const cents of [-20, -6, 6, 20]) {

@@ -23,6 +23,11 @@ const LEAST_PX = 4;
 const GRAIN_FROM_DB = -26;
 const GRAIN_FULL_DB = -4;
 const GRAIN_LEVELS = 6;
+/** Lettering where nothing else is said, px. */
+const TEXT_PX = 15;
+const FACE = '"Atkinson Hyperlegible Next Variable", sans-serif';
+/** A hole in the tone up to this long does not break its plan, frames. */
+const SHORT_HOLE = 12;
 
 /** One planned tone as the ribbon needs it. Times are in the drawing's own seconds. */
 export interface RibbonStep {
@@ -63,6 +68,30 @@ export interface RibbonView {
   readonly over?: boolean;
   /** small drawings leave out the lettering */
   readonly plain?: boolean;
+  /** height of the lettering, px; {@link TEXT_PX} when left out */
+  readonly textPx?: number;
+  /** places that sentences are about, each with what is to be read there */
+  readonly marks?: readonly RibbonMark[];
+}
+
+/** A place on the ribbon, in the drawing's own seconds. */
+export interface RibbonMark {
+  readonly fromS: number;
+  readonly toS: number;
+  readonly label: string;
+}
+
+/** A column of the tone: one frame as it is drawn. */
+interface Column {
+  readonly index: number;
+  readonly x: number;
+  readonly centre: number;
+  readonly thick: number;
+  /** how thick the plan is here; undefined where nothing was planned */
+  readonly planned: number | undefined;
+  readonly partial: number;
+  readonly other: boolean;
+  readonly spineY: number;
 }
 
 /** Steps of a score whose first beat falls at `firstBeatS`. */
@@ -84,16 +113,20 @@ export function ribbonSteps(score: Score, firstBeatS: number, a4Hz: number): Rib
 
 /**
  * Draws channel and ribbon: height off the axis is cents, thickness is loudness on the ruler, grain is breath noise,
- * hue and numeral are the sounding partial. Clears the canvas first.
+ * hue and numeral are the sounding partial. What is planned lies on the axis until it is played; where a tone is, its
+ * planned edges lie around the tone, so that pitch and loudness are read apart. Clears the canvas first.
  */
 export function drawRibbon(context: CanvasRenderingContext2D, view: RibbonView): void {
   const { width, height, palette } = view;
-  if (view.over) return drawTone(context, view);
+  const columns = columnsOf(view);
+  if (view.over) return drawTone(context, view, columns);
   context.clearRect(0, 0, width, height);
   drawBeats(context, view);
-  for (const step of view.steps) drawChannel(context, view, step);
+  for (const step of view.steps) drawChannel(context, view, step, columns);
   drawWindow(context, view);
-  drawTone(context, view);
+  drawTone(context, view, columns);
+  drawPlannedEdges(context, view, columns);
+  for (const mark of view.marks ?? []) drawMark(context, view, mark);
   if (view.playheadS !== undefined) {
     context.fillStyle = palette.accent;
     context.fillRect(xOf(view, view.playheadS) - 1, 0, 2, height);
@@ -110,9 +143,9 @@ function thickness(view: RibbonView, position: number): number {
 }
 
 function drawBeats(context: CanvasRenderingContext2D, view: RibbonView): void {
-  const { beats, palette, height, plain } = view;
+  const { beats, palette, height, plain, textPx = TEXT_PX } = view;
   if (!beats) return;
-  context.font = '600 15px "Atkinson Hyperlegible Next Variable", sans-serif';
+  context.font = `600 ${textPx}px ${FACE}`;
   context.textAlign = 'left';
   const first = Math.max(0, Math.ceil((view.fromS - beats.firstS) / beats.beatS - 1e-6));
   for (let beat = first; beats.firstS + beat * beats.beatS <= view.toS + 1e-6; beat++) {
@@ -126,26 +159,88 @@ function drawBeats(context: CanvasRenderingContext2D, view: RibbonView): void {
   }
 }
 
-function drawChannel(context: CanvasRenderingContext2D, view: RibbonView, step: RibbonStep): void {
+/** The plan on the axis, where no tone has been played yet. */
+function drawChannel(
+  context: CanvasRenderingContext2D,
+  view: RibbonView,
+  step: RibbonStep,
+  columns: readonly Column[],
+): void {
   const axis = view.height / 2;
   const from = Math.max(step.startS, view.fromS);
   const to = Math.min(step.endS, view.toS);
   if (to <= from) return;
   const points = Math.max(2, Math.ceil(xOf(view, to) - xOf(view, from)) >> 2);
-  const edge = (side: 1 | -1, i: number): [number, number] => {
-    const t = from + ((to - from) * i) / points;
-    return [xOf(view, t), axis + (side * thickness(view, step.positionAt(t))) / 2];
-  };
-  context.beginPath();
-  for (let i = 0; i <= points; i++) context.lineTo(...edge(-1, i));
-  for (let i = points; i >= 0; i--) context.lineTo(...edge(1, i));
-  context.closePath();
+  const { startS } = view.frames;
+  const played = new Set(columns.map(({ index }) => index));
   context.fillStyle = view.palette.channel;
-  context.fill();
+  let edge: { readonly x: number; readonly half: number }[] = [];
+  const fill = () => {
+    if (edge.length > 1) {
+      context.beginPath();
+      for (const { x, half } of edge) context.lineTo(x, axis - half);
+      for (const { x, half } of edge.toReversed()) context.lineTo(x, axis + half);
+      context.closePath();
+      context.fill();
+    }
+    edge = [];
+  };
+  for (let i = 0; i <= points; i++) {
+    const t = from + ((to - from) * i) / points;
+    if (played.has(Math.round((t - startS) / HOP_S))) fill();
+    else edge.push({ x: xOf(view, t), half: thickness(view, step.positionAt(t)) / 2 });
+  }
+  fill();
+}
+
+/** The plan around the tone: pale where the tone is thinner, and its two edges over it where it is thicker. */
+function drawPlannedEdges(context: CanvasRenderingContext2D, view: RibbonView, columns: readonly Column[]): void {
+  const edges = new Path2D();
+  let before: Column | undefined;
+  for (const side of [-1, 1] as const)
+    for (const column of columns) {
+      const { x, centre, planned, index, other } = column;
+      if (planned === undefined || other) {
+        before = undefined;
+        continue;
+      }
+      const y = centre + (side * planned) / 2;
+      if (before && index > before.index && index - before.index <= SHORT_HOLE) edges.lineTo(x, y);
+      else edges.moveTo(x, y);
+      before = column;
+    }
+  context.lineJoin = 'round';
+  context.strokeStyle = view.palette.paper;
+  context.lineWidth = view.plain ? 2.5 : 5;
+  context.stroke(edges);
+  context.strokeStyle = view.palette.inkSoft;
+  context.lineWidth = view.plain ? 1 : 2;
+  context.stroke(edges);
+}
+
+/** A bracket over a place, with what is to be read there. */
+function drawMark(context: CanvasRenderingContext2D, view: RibbonView, { fromS, toS, label }: RibbonMark): void {
+  const { palette, height, width, textPx = TEXT_PX } = view;
+  const left = Math.max(1, xOf(view, fromS));
+  const right = Math.min(width - 1, Math.max(left + 6, xOf(view, toS)));
+  const y = textPx + 8;
+  context.strokeStyle = palette.accent;
+  context.lineWidth = 3;
+  context.beginPath();
+  context.moveTo(left, height - textPx - 14);
+  context.lineTo(left, y);
+  context.lineTo(right, y);
+  context.lineTo(right, height - textPx - 14);
+  context.stroke();
+  context.fillStyle = palette.accent;
+  context.font = `700 ${textPx}px ${FACE}`;
+  const room = context.measureText(label).width;
+  context.textAlign = 'left';
+  context.fillText(label, Math.max(2, Math.min(width - room - 2, (left + right - room) / 2)), textPx);
 }
 
 function drawWindow(context: CanvasRenderingContext2D, view: RibbonView): void {
-  const { width, height, palette, windowCents, plain } = view;
+  const { width, height, palette, windowCents, plain, textPx = TEXT_PX } = view;
   const axis = height / 2;
   context.strokeStyle = palette.inkSoft;
   context.lineWidth = 1;
@@ -156,10 +251,11 @@ function drawWindow(context: CanvasRenderingContext2D, view: RibbonView): void {
   for (const cents of [-windowCents, windowCents]) line(context, 0, axis - (cents / FULL_CENTS) * axis, width);
   context.setLineDash([]);
   context.fillStyle = palette.inkSoft;
-  context.font = '14px "Atkinson Hyperlegible Next Variable", sans-serif';
-  context.textAlign = 'left';
-  context.fillText(`+${windowCents}`, 2, axis - (windowCents / FULL_CENTS) * axis - 5);
-  context.fillText(`−${windowCents}`, 2, axis + (windowCents / FULL_CENTS) * axis + 16);
+  context.font = `${textPx}px ${FACE}`;
+  // At the right edge, where the tone comes last.
+  context.textAlign = 'right';
+  context.fillText(`+${windowCents}`, width - 4, axis - (windowCents / FULL_CENTS) * axis - 5);
+  context.fillText(`−${windowCents}`, width - 4, axis + (windowCents / FULL_CENTS) * axis + textPx + 2);
 }
 
 function line(context: CanvasRenderingContext2D, x: number, y: number, width: number): void {
@@ -169,56 +265,72 @@ function line(context: CanvasRenderingContext2D, x: number, y: number, width: nu
   context.stroke();
 }
 
-function drawTone(context: CanvasRenderingContext2D, view: RibbonView): void {
-  const { frames, height, palette } = view;
+/** The frames that are shown and hold a tone, as columns of the drawing. */
+function columnsOf(view: RibbonView): Column[] {
+  const { frames, height, hidden } = view;
   const axis = height / 2;
   const first = Math.max(0, Math.floor((view.fromS - frames.startS) / HOP_S));
   const last = Math.min(frames.count, Math.ceil((view.toS - frames.startS) / HOP_S));
+  const columns: Column[] = [];
+  for (let index = first; index < last; index++) {
+    const hz = frames.f0Hz[index]!;
+    if (!(hz > 0)) continue;
+    const timeS = frames.startS + index * HOP_S;
+    const step = stepAt(view, timeS);
+    const target = step?.targetHz ?? view.targetOf?.(hz) ?? hz;
+    const cents = centsBetweenHz(target, hz);
+    const other = Math.abs(cents) > OTHER_CENTS;
+    const shown = hidden && !other ? 0 : Math.max(-FULL_CENTS, Math.min(FULL_CENTS, cents));
+    const thick = thickness(view, levelPosition(frames.levelDb[index]!, view.ruler));
+    const edge = Math.max(0, axis - thick / 2);
+    const inStep = step && timeS >= step.startS && timeS <= step.endS;
+    columns.push({
+      index,
+      x: xOf(view, timeS),
+      centre: axis - Math.max(-edge, Math.min(edge, (shown / FULL_CENTS) * axis)),
+      thick,
+      planned: inStep ? thickness(view, step.positionAt(timeS)) : undefined,
+      partial: step ? soundingPartial(hz, step.fingeredHz) : 1,
+      other,
+      spineY: axis - (shown / FULL_CENTS) * axis,
+    });
+  }
+  return columns;
+}
+
+function drawTone(context: CanvasRenderingContext2D, view: RibbonView, columns: readonly Column[]): void {
+  const { frames, palette, hidden } = view;
   /** Left edge of a frame's column, in whole pixels: columns that share one would show as stripes. */
   const edgeOf = (frame: number) => Math.round(xOf(view, frames.startS + (frame - 0.5) * HOP_S));
   const spine = new Path2D();
   // One path for each fill: hundreds of single rectangles a frame would not hold sixty frames a second.
   const paths = new Map<string | CanvasPattern, Path2D>();
-  const columns = (fill: string | CanvasPattern) => {
+  const pathOf = (fill: string | CanvasPattern) => {
     const known = paths.get(fill) ?? new Path2D();
     paths.set(fill, known);
     return known;
   };
-  let spineOn = false;
+  let before = -2;
   let lastPartial = 1;
-  for (let i = first; i < last; i++) {
-    const hz = frames.f0Hz[i]!;
-    if (!(hz > 0)) {
-      spineOn = false;
-      continue;
-    }
-    const timeS = frames.startS + i * HOP_S;
-    const step = stepAt(view, timeS);
-    const target = step?.targetHz ?? view.targetOf?.(hz) ?? hz;
-    const cents = centsBetweenHz(target, hz);
-    const other = Math.abs(cents) > OTHER_CENTS;
-    const partial = step ? soundingPartial(hz, step.fingeredHz) : 1;
-    const shown = view.hidden && !other ? 0 : Math.max(-FULL_CENTS, Math.min(FULL_CENTS, cents));
-    const thick = thickness(view, levelPosition(frames.levelDb[i]!, view.ruler));
-    const edge = Math.max(0, axis - thick / 2);
-    const centre = axis - Math.max(-edge, Math.min(edge, (shown / FULL_CENTS) * axis));
-    const x = xOf(view, timeS);
-    const grain = (frames.breathDb[i]! - GRAIN_FROM_DB) / (GRAIN_FULL_DB - GRAIN_FROM_DB);
+  for (const { index, x, centre, thick, planned, partial, other, spineY } of columns) {
+    const left = edgeOf(index);
+    const columnWidth = Math.max(1, edgeOf(index + 1) - left);
+    // Under the tone, the plan as far as it is wider.
+    if (planned !== undefined && planned > thick && !other)
+      pathOf(palette.channel).rect(left, centre - planned / 2, columnWidth, planned);
+    const grain = (frames.breathDb[index]! - GRAIN_FROM_DB) / (GRAIN_FULL_DB - GRAIN_FROM_DB);
     const fill = grainFill(context, partialColour(palette, partial), Math.max(0, Math.min(1, grain)));
-    const left = edgeOf(i);
-    columns(fill).rect(left, centre - thick / 2, Math.max(1, edgeOf(i + 1) - left), thick);
+    pathOf(fill).rect(left, centre - thick / 2, columnWidth, thick);
     if (other && partial !== lastPartial && !view.plain) numeral(context, view, x, centre + thick / 2, partial);
     lastPartial = other ? partial : 1;
-    if (other || view.hidden) {
-      spineOn = false;
-      continue;
-    }
-    const spineY = axis - (shown / FULL_CENTS) * axis;
-    if (spineOn) spine.lineTo(x, spineY);
+    if (other || hidden) continue;
+    if (before === index - 1) spine.lineTo(x, spineY);
     else spine.moveTo(x, spineY);
-    spineOn = true;
+    before = index;
   }
-  for (const [fill, path] of paths) {
+  const channel = paths.get(palette.channel);
+  if (channel) paths.delete(palette.channel);
+  for (const [fill, path] of [...(channel ? [[palette.channel, channel] as const] : []), ...paths]) {
     context.fillStyle = fill;
     context.fill(path);
   }
@@ -234,7 +346,7 @@ function drawTone(context: CanvasRenderingContext2D, view: RibbonView): void {
 
 function numeral(context: CanvasRenderingContext2D, view: RibbonView, x: number, y: number, partial: number): void {
   context.fillStyle = partialColour(view.palette, partial);
-  context.font = '700 24px "Atkinson Hyperlegible Next Variable", sans-serif';
+  context.font = `700 24px ${FACE}`;
   context.textAlign = 'left';
   context.fillText(String(partial), x, Math.min(view.height - 30, y + 24));
 }

@@ -2,7 +2,7 @@ import { Box, chakra } from '@chakra-ui/react';
 import type { TakeRecord } from '@inner-hum/core/take';
 import type { TFunction } from 'i18next';
 import { useTranslation } from 'react-i18next';
-import type { TryId } from '@inner-hum/core/judge';
+import { evidenceOf, type Evidence, type TryId } from '@inner-hum/core/judge';
 import { useAppSelector } from '../store';
 import { decisionText, findingText, nextText } from '../text/findingText';
 import { useNoteName } from '../text/useNoteName';
@@ -19,11 +19,50 @@ function tryText(t: TFunction, id: TryId, schools: Schools): string {
   return context === undefined ? t(`verdict.tries.${id}`) : t(`verdict.tries.${id}`, { context });
 }
 
+/** A sentence of a verdict; where its place can be heard, a press plays it. */
+function Sentence({
+  place,
+  onHear,
+  children,
+}: {
+  readonly place: Evidence | undefined;
+  readonly onHear: ((place: Evidence) => void) | undefined;
+  readonly children: string;
+}) {
+  const { t } = useTranslation();
+  if (!place || !onHear) return children;
+  return (
+    <chakra.button
+      display="inline"
+      textAlign="left"
+      cursor="pointer"
+      title={t('verdict.hear')}
+      _hover={{ color: 'accent' }}
+      onClick={() => onHear(place)}
+    >
+      {children}{' '}
+      <chakra.span aria-hidden fontSize="0.7em">
+        ▸
+      </chakra.span>
+    </chakra.button>
+  );
+}
+
 /** How many sentences are told at once; the rest is among the numbers. */
 const SENTENCES = 3;
 
 /** A verdict in words: what happened, what to try, what comes next. */
-export function VerdictText({ take, large = false }: { readonly take: TakeRecord; readonly large?: boolean }) {
+export function VerdictText({
+  take,
+  large = false,
+  onHear,
+}: {
+  readonly take: TakeRecord;
+  /** to be read at arm's length and farther */
+  readonly large?: boolean;
+  /** plays the place that a sentence is about; sentences are no buttons when left out */
+  readonly onHear?: (place: Evidence) => void;
+}) {
   const { t } = useTranslation();
   const nameOf = useNoteName();
   const { verdict } = take;
@@ -34,11 +73,13 @@ export function VerdictText({ take, large = false }: { readonly take: TakeRecord
         <chakra.p
           key={`${finding.id} ${finding.stepIndex}`}
           fontFamily="heading"
-          fontSize={large ? (i === 0 ? '2rem' : '1.45rem') : i === 0 ? '1.35rem' : '1.1rem'}
-          lineHeight={1.3}
+          fontSize={large ? (i === 0 ? { base: '1.6rem', md: '2.4rem' } : '1.45rem') : i === 0 ? '1.35rem' : '1.1rem'}
+          lineHeight={large && i === 0 ? 1.2 : 1.3}
           mb="6px"
         >
-          {findingText(t, finding, take, nameOf)}
+          <Sentence place={onHear && evidenceOf(finding, take)} onHear={onHear}>
+            {findingText(t, finding, take, nameOf)}
+          </Sentence>
         </chakra.p>
       ))}
       {verdict.tries.length > 0 && (
@@ -48,8 +89,8 @@ export function VerdictText({ take, large = false }: { readonly take: TakeRecord
         </chakra.p>
       )}
       <chakra.p fontSize={large ? '1.2rem' : '1rem'} mt="10px">
-        <strong>{decisionText(t, verdict)} </strong>
-        {verdict.next.change !== 'none' && nextText(t, verdict, take, nameOf)}
+        {decisionText(t, verdict)}{' '}
+        {verdict.next.change !== 'none' && <strong>{nextText(t, verdict, take, nameOf)}</strong>}
       </chakra.p>
     </Box>
   );

@@ -6,7 +6,7 @@ import type { TakeRecord } from '@inner-hum/core/take';
 import type { ProblemId } from '../input/audioInput';
 
 /** Nothing runs in 'idle' and 'verdict'; 'free' listens without a score; in the others a take is on its way. */
-type Phase = 'idle' | 'opening' | 'countIn' | 'waiting' | 'running' | 'judging' | 'verdict' | 'free';
+export type Phase = 'idle' | 'opening' | 'countIn' | 'waiting' | 'running' | 'judging' | 'verdict' | 'free';
 
 /** Why what runs comes to its end. */
 export type Ending = 'score' | 'stopped' | 'silence' | 'left' | 'trouble';

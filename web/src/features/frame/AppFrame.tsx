@@ -8,6 +8,7 @@ import { database, storageNow } from '../../db/database';
 import { removeDemoTakes } from '../../db/takes';
 import { useKeyDown } from '../../ui/useKeyDown';
 import { useAppSelector } from '../../store';
+import { isBusy } from '../../store/practice';
 import { Boundary, PlaceBoundary } from '../../shared/Boundary';
 import { Button, Key } from '../../ui/controls';
 import { DraftOffers } from './DraftOffers';
@@ -44,6 +45,9 @@ export function AppFrame() {
   const [keysShown, showKeys] = useState(false);
   const source = useAppSelector((state) => state.settings.source);
   const instrumentId = useAppSelector((state) => state.settings.instrumentId);
+  // While something is played there is nothing but what is being played.
+  const phase = useAppSelector((state) => state.practice.phase);
+  const playing = isBusy({ phase });
   useKeyDown('input, textarea', (event) => {
     if (event.key === '?') showKeys(true);
   });
@@ -57,12 +61,14 @@ export function AppFrame() {
       >
         {t('app.skip')}
       </chakra.a>
-      <Boundary broken={() => null}>
-        <Rail />
-      </Boundary>
+      {(!playing || phase === 'free') && (
+        <Boundary broken={() => null}>
+          <Rail />
+        </Boundary>
+      )}
       <Flex direction="column" flex="1 1 0" minWidth={0}>
         <chakra.header
-          display="flex"
+          display={playing ? 'none' : 'flex'}
           alignItems="center"
           gap={{ base: '8px', md: '26px' }}
           px={{ base: '12px', md: '28px' }}
@@ -90,14 +96,17 @@ export function AppFrame() {
             {t('app.shortcuts')} <Key>?</Key>
           </Button>
         </chakra.header>
-        <Boundary broken={() => null}>
-          <DemoBar />
-        </Boundary>
-        <MemoryBar />
+        {!playing && (
+          <Boundary broken={() => null}>
+            <DemoBar />
+          </Boundary>
+        )}
+        {!playing && <MemoryBar />}
         <chakra.main
           id="place"
           flex="1 1 auto"
           px={{ base: '12px', md: '28px' }}
+          pt={playing ? '10px' : 0}
           pb="14px"
           tabIndex={-1}
           outline="none"

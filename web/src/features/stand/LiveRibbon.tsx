@@ -13,6 +13,9 @@ import { liveSound } from '../../practice/liveSound';
 /** Longest stretch shown at once, seconds; longer scores scroll. */
 const SHOWN_S = 16;
 const FREE_SHOWN_S = 8;
+/** Lettering in play, where it is read from two metres, and at rest, px. */
+const PLAY_TEXT_PX = 30;
+const REST_TEXT_PX = 15;
 /** Where the present stands in a scrolling view. */
 const NOW_SHARE = 0.6;
 
@@ -35,7 +38,15 @@ export function LiveRibbon({ live }: { readonly live: boolean }) {
         breathDb: trace?.breathDb ?? new Float32Array(),
       };
       const nowS = live && input ? input.context.currentTime : undefined;
-      const common = { width, height, palette, ruler: rulerOf(settings), windowCents: DEMAND_CENTS[demand], frames };
+      const common = {
+        width,
+        height,
+        palette,
+        ruler: rulerOf(settings),
+        windowCents: DEMAND_CENTS[demand],
+        frames,
+        textPx: live ? PLAY_TEXT_PX : REST_TEXT_PX,
+      };
       if (free) {
         const toS = (nowS ?? 0) + 0.2;
         const targetOf = (hz: number) => midiToHz(Math.round(hzToMidi(hz, a4Hz)), a4Hz);

@@ -25,7 +25,9 @@ import { liveSound, type Timing } from '../../practice/liveSound';
 
 /** How many tubes are named that could give a freely played note. */
 const MOST_SOURCES = 3;
-const LETTER_PX = { base: '84px', md: '132px' } as const;
+const LETTER_PX = { base: '72px', md: '132px' } as const;
+/** What is needed in play: 40 px and more where there is room for it. */
+const READ_SIZE = { base: '1.3rem', md: '2.4rem' } as const;
 
 /** The note, the dynamics, the beat: what must be readable from two metres. */
 export function StandHead() {
@@ -54,7 +56,7 @@ export function StandHead() {
       show(note, nameOf(step.soundedMidi));
       setFingered(step.fingeredMidi);
       show(dynamics, phase === 'free' ? '' : dynamicsText(step));
-      show(next, after && phase !== 'free' ? t('stand.nextNote', { note: nameOf(after.soundedMidi) }) : '');
+      show(next, after && phase !== 'free' ? t(nextKey(step, after), { note: nameOf(after.soundedMidi) }) : '');
     };
     showStep(0);
     show(cents, '');
@@ -129,8 +131,8 @@ export function StandHead() {
     partialName,
   ]);
   return (
-    <Flex align="flex-end" justify="space-between" gap="24px" minHeight={{ base: '96px', md: '148px' }}>
-      <Flex align="baseline" gap="28px" minWidth={0} wrap="wrap">
+    <Flex align="center" justify="space-between" gap="24px" minHeight={{ base: '88px', md: '136px' }} flex="none">
+      <Flex align="center" gap={{ base: '14px', md: '28px' }} minWidth={0}>
         <chakra.span
           ref={note}
           fontFamily="heading"
@@ -139,34 +141,26 @@ export function StandHead() {
           lineHeight={1}
           data-testid="note"
         />
-        <Box pb="10px">
-          <chakra.span
-            display="block"
-            fontSize={{ base: '1.3rem', md: '2rem' }}
-            fontFamily="heading"
-            fontStyle="italic"
-          >
+        <Box minWidth={0} lineHeight={1.15}>
+          <chakra.span display="block" fontSize={READ_SIZE} fontFamily="heading" fontStyle="italic">
             <span ref={dynamics} />
-            <chakra.span ref={next} fontStyle="normal" fontSize="0.8em" color="inkSoft" ml="22px" />
+            <chakra.span ref={next} fontStyle="normal" color="inkSoft" ml="22px" data-testid="next" />
           </chakra.span>
-          {tries > 0 && phase !== 'free' && (
+          {tries > 0 && !running && (
             <chakra.span float="right" color="inkSoft" ml="22px" data-testid="tries">
               {t('stand.tries', { number: phase === 'verdict' ? tries : tries + 1 })}
             </chakra.span>
           )}
           <chakra.span
             ref={cents}
-            display="block"
-            fontSize={{ base: '1.1rem', md: '1.6rem' }}
+            fontSize={READ_SIZE}
             color="inkSoft"
-            minHeight="1.5em"
+            minHeight="1.15em"
+            display="inline-block"
+            mr="22px"
+            data-testid="cents"
           />
-          <chakra.span
-            ref={sounding}
-            display="block"
-            fontSize={{ base: '1rem', md: '1.3rem' }}
-            data-testid="sounding"
-          />
+          <chakra.span ref={sounding} fontSize={READ_SIZE} data-testid="sounding" />
         </Box>
       </Flex>
       <Box hideBelow="lg" pb="6px">
@@ -174,7 +168,7 @@ export function StandHead() {
       </Box>
       <Flex align="baseline" gap="14px" aria-hidden>
         {phase === 'countIn' && (
-          <chakra.span color="inkSoft" fontSize="1.4rem">
+          <chakra.span color="inkSoft" fontSize={READ_SIZE}>
             {t('stand.countIn')}
           </chakra.span>
         )}
@@ -192,6 +186,11 @@ export function StandHead() {
       </Flex>
     </Flex>
   );
+}
+
+/** What is said of the tone after this one: after a breath, when one comes before it. */
+function nextKey(step: Step, after: Step): 'stand.nextBreath' | 'stand.nextNote' {
+  return after.startBeat > step.startBeat + step.beats ? 'stand.nextBreath' : 'stand.nextNote';
 }
 
 /** Writes a text only when it changed: each writing lays the page out anew. */

@@ -14,7 +14,18 @@ import { noticed } from '../../store/notices';
 import { store, useAppDispatch, useAppSelector } from '../../store';
 import { exerciseChanged, exerciseOf, settingsChanged, usualFor } from '../../store/settings';
 import { ownExerciseKey } from '@inner-hum/core/families';
-import { awayFrom, isBusy, isPausing, nextExercise, verdictLeft, stopAsked, goOnAsked } from '../../store/practice';
+import {
+  awayFrom,
+  isBusy,
+  isPausing,
+  nextExercise,
+  verdictLeft,
+  stopAsked,
+  goOnAsked,
+  type Phase,
+} from '../../store/practice';
+import { useHear } from '../../shared/useHear';
+import { evidenceMarks } from '../../text/evidenceText';
 import { ExerciseControls } from '../../shared/ExerciseControls';
 import { LiveRibbon } from './LiveRibbon';
 import { BeforePlaying } from './BeforePlaying';
@@ -103,55 +114,76 @@ export default function StandPage() {
   const actions = useStandActions();
   useStandKeys(actions);
   useEffect(() => () => void store.dispatch(stopAsked()), []);
+  if (isBusy({ phase })) return <InPlay phase={phase} onStop={actions.toggle} />;
   const verdict = phase === 'verdict' && last ? last : null;
-  const playing = ['countIn', 'waiting', 'running', 'judging', 'free', 'opening'].includes(phase);
   return (
     <Flex direction="column" height="100%" minHeight={{ base: 'auto', md: 'calc(100dvh - 84px)' }} gap="10px">
       <chakra.h1 srOnly>{t('stand.title')}</chakra.h1>
-      <StandHead />
+      {!verdict && <StandHead />}
       <BlockBar />
       <ProblemNote onRetry={actions.toggle} />
       <Box flex={verdict ? '1 0 auto' : '1 1 0'} minHeight={{ base: '220px', md: '225px' }} position="relative">
-        {verdict ? (
-          <VerdictPanel takeId={verdict.id} actions={actions} />
-        ) : (
-          <LiveRibbon live={['countIn', 'waiting', 'running', 'free'].includes(phase)} />
-        )}
+        {verdict ? <VerdictPanel takeId={verdict.id} actions={actions} /> : <LiveRibbon live={false} />}
       </Box>
-      {['countIn', 'waiting', 'running'].includes(phase) && <StandPart running={phase === 'running'} />}
       <Status />
       <Flex gap="12px" align="center" wrap="wrap" py="6px">
         {!verdict && (
           <Button tone="strong" onClick={actions.toggle} data-testid="start">
-            {playing ? t('stand.stop') : t('stand.start')} <Key>{t('stand.startKey')}</Key>
+            {t('stand.start')} <Key>{t('stand.startKey')}</Key>
           </Button>
         )}
-        {!playing && (
-          <>
-            <Button onClick={actions.reference}>
-              {t('stand.reference')} <Key>N</Key>
-            </Button>
-            <Button onClick={actions.free}>
-              {t('stand.free')} <Key>F</Key>
-            </Button>
-          </>
-        )}
-        {!playing && (
-          <Button tone="quiet" onClick={actions.home}>
-            {away ? t('stand.homeBack', { title: exerciseTitle(t, away, nameOf) }) : t('stand.homeCheck')} <Key>B</Key>
-          </Button>
-        )}
-        {!playing && (
-          <Button tone="quiet" onClick={actions.leave}>
-            {t('stand.leave')} <Key>L</Key>
-          </Button>
-        )}
+        <Button onClick={actions.reference}>
+          {t('stand.reference')} <Key>N</Key>
+        </Button>
+        <Button onClick={actions.free}>
+          {t('stand.free')} <Key>F</Key>
+        </Button>
+        <Button tone="quiet" onClick={actions.home}>
+          {away ? t('stand.homeBack', { title: exerciseTitle(t, away, nameOf) }) : t('stand.homeCheck')} <Key>B</Key>
+        </Button>
+        <Button tone="quiet" onClick={actions.leave}>
+          {t('stand.leave')} <Key>L</Key>
+        </Button>
         {tunerHidden && <chakra.span color="inkSoft">{t('stand.tunerIsHidden')}</chakra.span>}
       </Flex>
-      {!playing && !verdict && <BeforePlaying />}
-      {/* What to mind is said before the tone: while nothing plays, and in the count-in. */}
-      {(!playing || phase === 'countIn' || phase === 'waiting') && <CautionNote />}
-      {!playing && !verdict && <ExerciseControls withFamily />}
+      {!verdict && <BeforePlaying />}
+      <CautionNote />
+      {!verdict && <ExerciseControls withFamily />}
+    </Flex>
+  );
+}
+
+/** While something is played: what is being played, large enough for two metres, and one way to stop it. */
+function InPlay({ phase, onStop }: { readonly phase: Phase; readonly onStop: () => void }) {
+  const { t } = useTranslation();
+  const written = phase === 'countIn' || phase === 'running';
+  return (
+    <Flex direction="column" height="calc(100dvh - 24px)" gap="8px">
+      <chakra.h1 srOnly>{t('stand.title')}</chakra.h1>
+      <StandHead />
+      <Box flex="1 1 0" minHeight={0} data-testid="ribbon">
+        <LiveRibbon live={phase !== 'opening' && phase !== 'judging'} />
+      </Box>
+      <ProblemNote onRetry={onStop} />
+      {/* What to mind is said before the tone. */}
+      {(phase === 'countIn' || phase === 'waiting') && <CautionNote />}
+      <Flex align="center" gap="20px" minHeight={{ base: '84px', md: '120px' }} flex="none">
+        <Box flex="1 1 0" minWidth={0}>
+          {written && <StandPart running={phase === 'running'} />}
+          <Status large />
+        </Box>
+        <Button
+          tone="strong"
+          onClick={onStop}
+          data-testid="start"
+          fontSize={{ base: '1.5rem', md: '2.4rem' }}
+          lineHeight={1.1}
+          minHeight={{ base: '64px', md: '88px' }}
+          px="28px"
+        >
+          {t('stand.stop')}
+        </Button>
+      </Flex>
     </Flex>
   );
 }
@@ -172,7 +204,7 @@ function useLongWait(phase: string): number {
 }
 const LONG_WAIT_S = 2;
 
-function Status() {
+function Status({ large = false }: { readonly large?: boolean }) {
   const { t } = useTranslation();
   const { phase, pause } = useAppSelector((state) => state.practice);
   const source = useAppSelector((state) => state.settings.source);
@@ -191,11 +223,19 @@ function Status() {
   const leftToday =
     useAppSelector(({ settings }) => settings.left[ownExerciseKey(exerciseOf(settings))]) === dayOf(new Date());
   return (
-    <chakra.p role="status" fontSize="1.15rem" minHeight="1.5em">
+    <chakra.p
+      role="status"
+      fontSize={large ? { base: '1.4rem', md: '2.4rem' } : '1.15rem'}
+      lineHeight={1.15}
+      minHeight={large ? 0 : '1.5em'}
+    >
       {pause?.before === 'player' ? t('stand.paused') : phase === 'idle' && leftToday ? t('stand.leftToday') : text}
     </chakra.p>
   );
 }
+
+/** Places of so many sentences are marked on the ribbon: more would hide it. */
+const MARKED = 2;
 
 function VerdictPanel({ takeId, actions }: { readonly takeId: string; readonly actions: StandActions }) {
   const { t } = useTranslation();
@@ -203,12 +243,18 @@ function VerdictPanel({ takeId, actions }: { readonly takeId: string; readonly a
   const goingOn = useAppSelector(({ practice }) => practice.pause?.before === 'next' && practice.block === null);
   const panel = useRef<HTMLElement>(null);
   useEffect(() => panel.current?.focus(), [takeId]);
+  const nameOf = useNoteName();
+  const hear = useHear(takeId);
+  const marks = useMemo(() => evidenceMarks(t, take, MARKED), [t, take]);
   const leave = take.verdict.decision === 'leave';
   return (
     <chakra.section ref={panel} tabIndex={-1} outline="none" data-testid="verdict">
-      <MiniRibbon take={take} height="132px" />
-      <Box mt="14px" maxWidth="62rem">
-        <VerdictText take={take} large />
+      <chakra.h2 fontFamily="heading" fontSize="1.3rem" fontWeight={500} mb="4px">
+        {exerciseTitle(t, take.parameters, nameOf)}
+      </chakra.h2>
+      <MiniRibbon take={take} height="290px" textPx={18} marks={marks} />
+      <Box mt="14px" maxWidth="72rem">
+        <VerdictText take={take} large onHear={hear} />
       </Box>
       {goingOn && (
         <chakra.p role="status" mt="12px" fontSize="1.1rem">

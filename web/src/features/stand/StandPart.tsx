@@ -38,7 +38,7 @@ export function StandPart({ running }: { readonly running: boolean }) {
     <Box
       ref={view}
       position="relative"
-      height={{ base: '120px', md: '190px' }}
+      height={{ base: '84px', md: '172px' }}
       overflow="hidden"
       data-testid="stand-part"
     >

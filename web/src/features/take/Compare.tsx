@@ -19,7 +19,7 @@ import { setupText } from '../../text/setupText';
 import { useKeyDown } from '../../ui/useKeyDown';
 import { usePalette } from '../../ui/useColourMode';
 import { AbPlayer } from './abPlayer';
-import { soundOf } from './playback';
+import { soundOf } from '../../practice/playback';
 
 type Sounded = Extract<StepMeasures, { kind: 'sounded' }>;
 /** What is set side by side. */

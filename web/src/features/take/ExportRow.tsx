@@ -6,7 +6,7 @@ import { Button } from '../../ui/controls';
 import { saveFile } from '../../base/saveFile';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
-import { soundOf } from './playback';
+import { soundOf } from '../../practice/playback';
 
 /** The ways out of one take as files. */
 export function ExportRow({ take }: { readonly take: WholeTake }) {

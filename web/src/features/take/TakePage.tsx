@@ -27,7 +27,7 @@ import { Compare } from './Compare';
 import { ExportRow } from './ExportRow';
 import { Events, MeasuresTable } from './MeasuresTable';
 import { PairView } from './PairView';
-import { Player, soundOf } from './playback';
+import { Player, soundOf } from '../../practice/playback';
 import { detailOf } from '../../base/detailOf';
 
 const Traces = lazy(() => import('./Traces'));

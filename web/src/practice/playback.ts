@@ -47,7 +47,8 @@ export class Player {
     return Math.min(this.lengthS, this.fromS + this.context.currentTime - this.startedAtS);
   }
 
-  async play(fromS: number): Promise<void> {
+  /** Plays from a place on, to the end or as far as `toS`. */
+  async play(fromS: number, toS = Infinity): Promise<void> {
     this.pause();
     this.context ??= new AudioContext();
     await this.context.resume();
@@ -64,7 +65,8 @@ export class Player {
     this.fromS = fromS >= this.lengthS - 0.05 ? 0 : fromS;
     this.startedAtS = this.context.currentTime;
     this.node = node;
-    node.start(0, this.fromS);
+    if (toS < Infinity) node.start(0, this.fromS, Math.max(0, toS - this.fromS));
+    else node.start(0, this.fromS);
   }
 
   pause(): void {

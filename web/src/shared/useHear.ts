@@ -1,0 +1,41 @@
+import type { Evidence } from '@inner-hum/core/judge';
+import { useCallback, useEffect, useRef } from 'react';
+import { detailOf } from '../base/detailOf';
+import { wholeTake } from '../db/takes';
+import { Player, soundOf } from '../practice/playback';
+import { store } from '../store';
+import { noticed } from '../store/notices';
+
+/** Heard before and after a place, seconds, and at most so much of it. */
+const BEFORE_S = 1;
+const AFTER_S = 0.3;
+const MOST_S = 4;
+
+/** Plays a place of a kept take, from a second before it. What can't be played is told. */
+export function useHear(takeId: string): (place: Evidence) => void {
+  const player = useRef<Player>(undefined);
+  useEffect(
+    () => () => {
+      player.current?.close();
+      player.current = undefined;
+    },
+    [takeId],
+  );
+  return useCallback(
+    ({ fromS, toS }) => {
+      const play = async () => {
+        if (!player.current) {
+          const whole = await wholeTake(takeId);
+          const sound = whole && soundOf(whole);
+          if (!sound) return void store.dispatch(noticed({ key: 'take.noSound' }));
+          player.current = new Player(sound, () => undefined);
+        }
+        await player.current.play(Math.max(0, fromS - BEFORE_S), Math.min(toS + AFTER_S, fromS + MOST_S));
+      };
+      play().catch((error: unknown) =>
+        store.dispatch(noticed({ key: 'app.wentWrong', values: { detail: detailOf(error) } })),
+      );
+    },
+    [takeId],
+  );
+}
