@@ -15,6 +15,9 @@ const MOST_BLOCK_S = { sweep: 180, dwell: 300 } as const;
 /** So much of the time may be left over; more is filled with another place. */
 const FILLED = 0.97;
 const MOST_EXTRA = 24;
+/** A block lasts at least so long, seconds, as far as so many tries make it. */
+const LEAST_BLOCK_S = 62;
+const MOST_TRIES = 4;
 /** Rests: between tries and between blocks at least, at most, and of the lip after overtones and altissimo, seconds. */
 const REST_S = { least: 8, between: 25, most: 60, lip: 30 } as const;
 /** Five minutes are one middle, one low and one palm note. */
@@ -134,7 +137,11 @@ function asBlock(proposal: Proposal): SessionBlock {
   const block = { exercise, reason, betweenS: betweenS(exercise), restS: restAfterS(proposal) };
   const alone = blockS({ ...block, tries: TRIES.least }) > MOST_BLOCK_S.sweep;
   const once = alone || proposal.slot === 'measure';
-  return { ...block, tries: once ? 1 : TRIES.least };
+  if (once) return { ...block, tries: 1 };
+  // Short tries more often: a block is worth settling into.
+  let tries: number = TRIES.least;
+  while (tries < MOST_TRIES && blockS({ ...block, tries }) < LEAST_BLOCK_S) tries++;
+  return { ...block, tries };
 }
 
 /** Rest between two tries: as long as the tone after loud or high ones, a breath after the others. */

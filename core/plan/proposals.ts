@@ -17,12 +17,14 @@ import {
   type PlayerNow,
 } from '@inner-hum/core/families';
 import {
+  DYNAMICS,
   dynamicPosition,
   expectedSuccess,
   instrumentById,
   lattice,
   sourceKey,
   zoneOf,
+  type Dynamic,
   type Instrument,
 } from '@inner-hum/core/theory';
 import { dayNumber } from './days';
@@ -230,13 +232,22 @@ function goneOn(last: Digest, { exercise, family }: Unplaced, goalNotes: readonl
   const { mainNote } = family.teaching;
   // Another note is for the tries of a day: the next day begins on the note that is wanted.
   const onItsNote = mainNote === undefined ? {} : { [mainNote]: exercise[mainNote]! };
-  const went = playable({ ...exercise, ...last.parameters, ...last.next, ...onItsNote }).exercise;
+  const on = { ...exercise, ...last.parameters, ...last.next, ...onItsNote };
+  const went = playable({ ...on, ...nearDynamic(on, exercise) }).exercise;
   if (last.decision !== 'leave') return went;
   for (const turn of family.teaching.easier) {
     const made = turned(turn, went, { goalNotes });
     if (made) return { ...went, ...made.values };
   }
   return went;
+}
+
+/** A dynamic that went far from the one that is wanted comes back to its neighbour: what is soft is not healed loud. */
+function nearDynamic(on: ExerciseParameters, { dynamic }: ExerciseParameters): { readonly dynamic?: Dynamic } {
+  const now = DYNAMICS.indexOf(on['dynamic'] as Dynamic);
+  const wanted = DYNAMICS.indexOf(dynamic as Dynamic);
+  if (now < 0 || wanted < 0 || Math.abs(now - wanted) <= 1) return {};
+  return { dynamic: DYNAMICS[wanted + Math.sign(now - wanted)]! };
 }
 
 /** Where a proposal stands: what sounds altissimo is altissimo, whatever its family is for. */

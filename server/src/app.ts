@@ -5,6 +5,8 @@ import helmet from 'helmet';
 const YEAR_S = 31_536_000;
 /** Hash of the empty style element that the styling library inserts before it writes rules by script. */
 const EMPTY_STYLE = "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='";
+/** The one style sheet that the notation package puts into each part that it draws; always the same text. */
+const NOTATION_STYLE = "'sha256-BCpnf71gZdCsSCHDzyB1RsBbZ0qQdqseK6v+yJsgg30='";
 
 /**
  * The application that serves the built files. No user data comes here: it only hands files out, with headers that
@@ -24,7 +26,7 @@ export function createApp(root: string): Express {
           workerSrc: ["'self'"],
           connectSrc: ["'self'"],
           manifestSrc: ["'self'"],
-          styleSrc: ["'self'", EMPTY_STYLE],
+          styleSrc: ["'self'", EMPTY_STYLE, NOTATION_STYLE],
           imgSrc: ["'self'", 'data:', 'blob:'],
           mediaSrc: ["'self'", 'blob:'],
           fontSrc: ["'self'"],

@@ -28,6 +28,8 @@ const TEXT_PX = 15;
 const FACE = '"Atkinson Hyperlegible Next Variable", sans-serif';
 /** A hole in the tone up to this long does not break its plan, frames. */
 const SHORT_HOLE = 12;
+/** Frames to each side over which the ribbon's place is taken together: 90 ms in all. */
+const SMOOTH = 4;
 
 /** One planned tone as the ribbon needs it. Times are in the drawing's own seconds. */
 export interface RibbonStep {
@@ -127,6 +129,7 @@ export function drawRibbon(context: CanvasRenderingContext2D, view: RibbonView):
   drawTone(context, view, columns);
   drawPlannedEdges(context, view, columns);
   for (const mark of view.marks ?? []) drawMark(context, view, mark);
+  if (!view.plain && !view.hidden) drawScale(context, view);
   if (view.playheadS !== undefined) {
     context.fillStyle = palette.accent;
     context.fillRect(xOf(view, view.playheadS) - 1, 0, 2, height);
@@ -240,7 +243,7 @@ function drawMark(context: CanvasRenderingContext2D, view: RibbonView, { fromS, 
 }
 
 function drawWindow(context: CanvasRenderingContext2D, view: RibbonView): void {
-  const { width, height, palette, windowCents, plain, textPx = TEXT_PX } = view;
+  const { width, height, palette, windowCents, plain } = view;
   const axis = height / 2;
   context.strokeStyle = palette.inkSoft;
   context.lineWidth = 1;
@@ -250,12 +253,25 @@ function drawWindow(context: CanvasRenderingContext2D, view: RibbonView): void {
   context.setLineDash([3, 6]);
   for (const cents of [-windowCents, windowCents]) line(context, 0, axis - (cents / FULL_CENTS) * axis, width);
   context.setLineDash([]);
-  context.fillStyle = palette.inkSoft;
+}
+
+/** What the window's lines stand for, at the right edge where the tone comes last, on paper of its own. */
+function drawScale(context: CanvasRenderingContext2D, view: RibbonView): void {
+  const { width, height, palette, windowCents, textPx = TEXT_PX } = view;
+  const axis = height / 2;
+  const off = (windowCents / FULL_CENTS) * axis;
   context.font = `${textPx}px ${FACE}`;
-  // At the right edge, where the tone comes last.
   context.textAlign = 'right';
-  context.fillText(`+${windowCents}`, width - 4, axis - (windowCents / FULL_CENTS) * axis - 5);
-  context.fillText(`−${windowCents}`, width - 4, axis + (windowCents / FULL_CENTS) * axis + textPx + 2);
+  for (const [text, y] of [
+    [`+${windowCents}`, axis - off - 5],
+    [`−${windowCents}`, axis + off + textPx + 2],
+  ] as const) {
+    const room = context.measureText(text).width;
+    context.fillStyle = palette.paper;
+    context.fillRect(width - room - 7, y - textPx + 2, room + 6, textPx + 2);
+    context.fillStyle = palette.inkSoft;
+    context.fillText(text, width - 4, y);
+  }
 }
 
 function line(context: CanvasRenderingContext2D, x: number, y: number, width: number): void {
@@ -295,7 +311,21 @@ function columnsOf(view: RibbonView): Column[] {
       spineY: axis - (shown / FULL_CENTS) * axis,
     });
   }
-  return columns;
+  return columns.map((column, i) => ({ ...column, centre: smoothed(columns, i) }));
+}
+
+/** Where the ribbon lies, over a moment: its spine tells every movement, its edges only the line. */
+function smoothed(columns: readonly Column[], i: number): number {
+  const { index, other } = columns[i]!;
+  let sum = 0;
+  let count = 0;
+  for (let k = Math.max(0, i - SMOOTH); k <= Math.min(columns.length - 1, i + SMOOTH); k++) {
+    const near = columns[k]!;
+    if (Math.abs(near.index - index) > SMOOTH || near.other !== other) continue;
+    sum += near.centre;
+    count++;
+  }
+  return sum / count;
 }
 
 function drawTone(context: CanvasRenderingContext2D, view: RibbonView, columns: readonly Column[]): void {

@@ -22,7 +22,7 @@ export function NoticeBar() {
       <chakra.div
         role="status"
         position="fixed"
-        bottom="18px"
+        bottom={{ base: '122px', md: '76px', lg: '18px' }}
         left="50%"
         transform="translateX(-50%)"
         bg="ink"

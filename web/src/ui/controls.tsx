@@ -51,6 +51,8 @@ export function Key({ children }: { readonly children: ReactNode }) {
       fontSize="0.8em"
       fontWeight={600}
       opacity={0.85}
+      // Where there are no keys no key is named.
+      css={{ '@media (hover: none)': { display: 'none' } }}
     >
       {children}
     </chakra.kbd>

@@ -14,7 +14,7 @@ import { noticed } from '../../store/notices';
 import { exerciseOf, scoreOf, settingsChanged, usualFor } from '../../store/settings';
 import { verdictLeft } from '../../store/practice';
 import { BlockList } from './BlockList';
-import { FamilyList } from './FamilyList';
+import { FamilyChoice, FamilyList } from './FamilyList';
 import { exerciseFromLink, linkTo } from './link';
 import { OwnExercises } from './OwnExercises';
 
@@ -63,8 +63,13 @@ export default function ExercisesPage() {
         {t('exercise.intro')}
       </chakra.p>
       <Grid templateColumns={{ base: '1fr', lg: '300px 1fr' }} gap="36px" _print={{ display: 'block' }}>
-        <FamilyList chosen={now.family} onChoose={(id) => choose(usualFor(settings, id))} />
+        <Box hideBelow="lg">
+          <FamilyList chosen={now.family} onChoose={(id) => choose(usualFor(settings, id))} />
+        </Box>
         <Box minWidth={0}>
+          <Box hideFrom="lg" mb="12px" _print={{ display: 'none' }}>
+            <FamilyChoice chosen={now.family} onChoose={(id) => choose(usualFor(settings, id))} />
+          </Box>
           <chakra.h2 fontFamily="heading" fontSize="1.6rem" fontWeight={600}>
             {exerciseTitle(t, now, nameOf)}
           </chakra.h2>

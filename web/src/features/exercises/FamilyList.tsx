@@ -5,6 +5,7 @@ import { Star } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useAppDispatch, useAppSelector } from '../../store';
+import { Choice } from '../../ui/controls';
 import { settingsChanged } from '../../store/settings';
 
 /** The families in the order of a practice, the player's favourites before them. */
@@ -30,6 +31,20 @@ export function FamilyList({ chosen, onChoose }: { readonly chosen: string; read
         );
       })}
     </chakra.nav>
+  );
+}
+
+/** The same as one choice, where a list would push the exercise out of sight. */
+export function FamilyChoice(props: { readonly chosen: string; readonly onChoose: (id: string) => void }) {
+  const { t } = useTranslation();
+  return (
+    <Choice
+      label={t('exercise.family')}
+      value={props.chosen}
+      options={FAMILIES.map((family) => family.id)}
+      textOf={(id) => t(`families.${id}.name`)}
+      onChange={props.onChoose}
+    />
   );
 }
 

@@ -82,17 +82,18 @@ export function AppFrame() {
           <chakra.span fontFamily="heading" fontSize="1.35rem" fontWeight={600} letterSpacing="-0.01em" hideBelow="md">
             {t('app.name')}
           </chakra.span>
-          <chakra.nav aria-label={t('app.nav')} display="flex">
-            {PLACES.map(([id, path]) => (
-              <PlaceLink key={id} to={path}>
-                {t(`app.places.${id}`)}
-              </PlaceLink>
-            ))}
-          </chakra.nav>
+          <Box hideBelow="lg">
+            <Places />
+          </Box>
           <chakra.span marginLeft="auto" color="inkSoft" fontSize="0.92rem" hideBelow="md">
             {t(`instruments.${instrumentId}`)} · {t(`sources.${source}`)}
           </chakra.span>
-          <Button tone="quiet" onClick={() => showKeys(true)}>
+          <Button
+            tone="quiet"
+            onClick={() => showKeys(true)}
+            hideBelow="lg"
+            css={{ '@media (hover: none)': { display: 'none' } }}
+          >
             {t('app.shortcuts')} <Key>?</Key>
           </Button>
         </chakra.header>
@@ -107,7 +108,7 @@ export function AppFrame() {
           flex="1 1 auto"
           px={{ base: '12px', md: '28px' }}
           pt={playing ? '10px' : 0}
-          pb="14px"
+          pb={playing ? '14px' : { base: '118px', md: '72px', lg: '14px' }}
           tabIndex={-1}
           outline="none"
         >
@@ -120,9 +121,53 @@ export function AppFrame() {
           </PlaceBoundary>
         </chakra.main>
       </Flex>
+      {!playing && <PlacesAtTheThumb />}
       <NoticeBar />
       <ShortcutsDialog open={keysShown} onClose={() => showKeys(false)} />
     </Flex>
+  );
+}
+
+/** The ways to the places. */
+function Places() {
+  const { t } = useTranslation();
+  return (
+    <chakra.nav aria-label={t('app.nav')} display="flex">
+      {PLACES.map(([id, path]) => (
+        <PlaceLink key={id} to={path}>
+          {t(`app.places.${id}`)}
+        </PlaceLink>
+      ))}
+    </chakra.nav>
+  );
+}
+
+/** The same on a tablet held upright and on a phone: at the lower edge, all of them in sight. */
+function PlacesAtTheThumb() {
+  const { t } = useTranslation();
+  return (
+    <chakra.nav
+      aria-label={t('app.nav')}
+      hideFrom="lg"
+      position="fixed"
+      left={0}
+      right={0}
+      bottom={0}
+      zIndex={5}
+      bg="panel"
+      borderTopWidth="1.5px"
+      borderColor="line"
+      display="grid"
+      gridTemplateColumns={{ base: 'repeat(4, 1fr)', md: 'repeat(7, 1fr)' }}
+      pb="env(safe-area-inset-bottom)"
+      _print={{ display: 'none' }}
+    >
+      {PLACES.map(([id, path]) => (
+        <PlaceLink key={id} to={path} minHeight="48px" px="4px" textAlign="center">
+          {t(`app.places.${id}`)}
+        </PlaceLink>
+      ))}
+    </chakra.nav>
   );
 }
 

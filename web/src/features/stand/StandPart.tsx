@@ -6,6 +6,10 @@ import { useAppSelector } from '../../store';
 import { scoreOf } from '../../store/settings';
 import { liveSound } from '../../practice/liveSound';
 
+/** The page turns when the mark comes this far, and then so much of what was played is still seen. */
+const AHEAD_SHARE = 0.75;
+const BEHIND_PX = 60;
+
 /** The written part of the exercise: one system at a time, with a mark that moves with the beat. */
 export function StandPart({ running }: { readonly running: boolean }) {
   const settings = useAppSelector((state) => state.settings);
@@ -22,6 +26,10 @@ export function StandPart({ running }: { readonly running: boolean }) {
       mark.current.style.height = `${place.height}px`;
       const top = Math.max(0, place.top + place.height / 2 - view.current.clientHeight / 2);
       if (Math.abs(view.current.scrollTop - top) > 2) view.current.scrollTop = top;
+      // It pages by itself, sideways too where the screen is narrow.
+      const { clientWidth, scrollLeft } = view.current;
+      const seen = place.x >= scrollLeft && place.x < scrollLeft + AHEAD_SHARE * clientWidth;
+      if (!seen) view.current.scrollLeft = Math.max(0, place.x - BEHIND_PX);
     };
     show(0);
     if (!running) return;
@@ -38,11 +46,13 @@ export function StandPart({ running }: { readonly running: boolean }) {
     <Box
       ref={view}
       position="relative"
-      height={{ base: '84px', md: '172px' }}
+      height={{ base: '132px', md: '172px' }}
       overflow="hidden"
       data-testid="stand-part"
     >
-      <Part score={score} onPlaces={setPlaces} />
+      <Box minWidth="740px">
+        <Part score={score} onPlaces={setPlaces} />
+      </Box>
       <chakra.div
         ref={mark}
         position="absolute"

@@ -1,0 +1,65 @@
+import { expect, test } from './app';
+
+const PLACES = [
+  'today',
+  'stand',
+  'exercises',
+  'horn',
+  'horn/compare',
+  'overtones',
+  'overtones/routes',
+  'log',
+  'set-up',
+];
+const WIDTHS = [390, 820, 1180, 1280, 1920];
+/** What is needed in play is as high as this, px: readable from two metres. */
+const READ_PX = 40;
+const READ = ['note', 'beat', 'next', 'cents', 'start'];
+
+test('in play: the ribbon takes the width and more than half of the height, and what is read is large', async ({
+  page,
+}) => {
+  await page.goto('/set-up');
+  await page.getByRole('combobox', { name: 'Sound comes from' }).selectOption('standIn');
+  await page.goto('/stand');
+  await page.getByRole('combobox', { name: 'Exercise' }).selectOption({ label: 'Long-tone scale' });
+  await page.getByTestId('start').click();
+  // All at one moment: a take on the made clock is soon over.
+  const seen = await page.waitForFunction((ids) => {
+    const one = (id: string) => document.querySelector<HTMLElement>(`[data-testid="${id}"]`);
+    if (!/cents/.test(one('cents')?.textContent ?? '') || one('next')?.textContent !== 'then breathe, A4') return false;
+    const { width, height } = one('ribbon')!.getBoundingClientRect();
+    const sizes = ids.map((id) => [id, parseFloat(getComputedStyle(one(id)!).fontSize)] as const);
+    const ways = [...document.querySelectorAll('nav')].filter((nav) => nav.offsetParent !== null).length;
+    return { width, height, sizes, ways };
+  }, READ);
+  const { width, height, sizes, ways } = (await seen.jsonValue()) as Exclude<
+    Awaited<ReturnType<typeof seen.jsonValue>>,
+    false
+  >;
+  expect(height).toBeGreaterThanOrEqual(440);
+  expect(width).toBeGreaterThanOrEqual(1280 - 2 * 28);
+  for (const [id, sizePx] of sizes) expect(sizePx, id).toBeGreaterThanOrEqual(READ_PX);
+  expect(ways).toBe(0);
+  await page.getByTestId('verdict').waitFor();
+  await expect(page.getByRole('navigation').first()).toBeVisible();
+});
+
+test('no place is wider than its window, and none says anything in the console', async ({ page }) => {
+  const said: string[] = [];
+  page.on('console', (message) => {
+    const text = message.text();
+    // Blocked by the tests themselves: what is kept for offline use has a test of its own.
+    if (['error', 'warning'].includes(message.type()) && !text.startsWith('Service Worker')) said.push(text);
+  });
+  for (const place of PLACES) {
+    await page.goto(`/${place}`);
+    await expect(page.getByRole('heading').first()).toBeVisible();
+    for (const width of WIDTHS) {
+      await page.setViewportSize({ width, height: 800 });
+      const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+      expect(over, `${place} at ${width}`).toBeLessThanOrEqual(0);
+    }
+  }
+  expect(said).toEqual([]);
+});
