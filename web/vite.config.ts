@@ -19,7 +19,7 @@ export default defineConfig({
         icons: [{ src: '/icons/mark.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
       },
       workbox: {
-        globPatterns: ['**/*.{js,css,html,svg,woff2}'],
+        globPatterns: ['**/*.{js,css,html,svg,woff2,otf}'],
         globIgnores: ['demo/**'],
         navigateFallback: '/index.html',
         navigateFallbackDenylist: [/^\/healthz/, /^\/demo\//],

@@ -2,7 +2,7 @@ import type { Evidence } from '@inner-hum/core/judge';
 import { useCallback, useEffect, useRef } from 'react';
 import { detailOf } from '../base/detailOf';
 import { wholeTake } from '../db/takes';
-import { Player, soundOf } from '../practice/playback';
+import type { Player } from '../practice/playback';
 import { store } from '../store';
 import { noticed } from '../store/notices';
 
@@ -25,10 +25,11 @@ export function useHear(takeId: string): (place: Evidence) => void {
     ({ fromS, toS }) => {
       const play = async () => {
         if (!player.current) {
+          const { Player: SoundPlayer, soundOf } = await import('../practice/playback');
           const whole = await wholeTake(takeId);
           const sound = whole && soundOf(whole);
           if (!sound) return void store.dispatch(noticed({ key: 'take.noSound' }));
-          player.current = new Player(sound, () => undefined);
+          player.current = new SoundPlayer(sound, () => undefined);
         }
         await player.current.play(Math.max(0, fromS - BEFORE_S), Math.min(toS + AFTER_S, fromS + MOST_S));
       };
