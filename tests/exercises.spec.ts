@@ -63,7 +63,7 @@ test('own exercises and links carry an exercise; a bad link changes nothing', as
 test('the home check is one key away, and one key leads back', async ({ page }) => {
   await page.goto('/stand?demo');
   await expect(page.getByText('Demo data')).toBeVisible();
-  await expect(page.getByText('Press Space')).toBeVisible();
+  await expect(page.getByText('Start, then play')).toBeVisible();
   await page.keyboard.press('b');
   await expect(page.getByTestId('note')).toHaveText('B♭3');
   await expect(page.getByTestId('verdict')).toBeVisible({ timeout: 40_000 });
@@ -78,7 +78,7 @@ test('a caution shows where it matters, and is put away for the day', async ({ p
   await page.getByRole('button', { name: 'Not again today' }).click();
   await expect(page.getByTestId('caution')).toBeHidden();
   await page.reload();
-  await expect(page.getByText('Press Space')).toBeVisible();
+  await expect(page.getByText('Start, then play')).toBeVisible();
   await expect(page.getByTestId('caution')).toBeHidden();
 });
 

@@ -50,7 +50,7 @@ async function takesInLog(page: Page, count: number): Promise<void> {
 /** The next take comes to its verdict, without a reload. */
 async function nextTakeWorks(page: Page): Promise<void> {
   await page.getByRole('link', { name: 'Stand', exact: true }).click();
-  await expect(page.getByText('Press Space').or(verdict(page)).first()).toBeVisible();
+  await expect(page.getByText('Start, then play').or(verdict(page)).first()).toBeVisible();
   // On the made clock a take can be over before the next look at the page.
   const shown = await textsOf(page, 'start');
   await page.keyboard.press('Space');
@@ -174,7 +174,7 @@ test.describe('a question for the microphone that is never answered', () => {
       await start(page);
       await expect(page.getByText('Still waiting for the sound')).toBeVisible();
       await start(page);
-      await expect(page.getByText('Press Space')).toBeVisible();
+      await expect(page.getByText('Start, then play')).toBeVisible();
     }
   });
 });

@@ -19,7 +19,7 @@ test.use({ sound: hears(swellTone(SWELL), 7) });
 
 test('a new player’s first swell by microphone: the numbers are those of the sound', async ({ page }) => {
   await page.goto('/stand');
-  await expect(page.getByText('Press Space')).toBeVisible();
+  await expect(page.getByText('Start, then play')).toBeVisible();
   await page.getByRole('link', { name: 'Set-up' }).click();
   await page.getByRole('combobox', { name: 'Horn' }).selectOption({ label: 'Alto' });
   await page.getByRole('link', { name: 'Stand' }).click();
@@ -88,7 +88,7 @@ test('the way of the sound is refused when no click comes back', async ({ page }
 
 test('unplugged in mid-take: what was heard is kept, and the sentence says so', async ({ page }) => {
   await page.goto('/stand');
-  await expect(page.getByText('Press Space')).toBeVisible();
+  await expect(page.getByText('Start, then play')).toBeVisible();
   await page.evaluate(() => window.madeClock.at(11, () => window.madeTrack.dispatchEvent(new Event('ended'))));
   await page.keyboard.press('Space');
   await expect(page.getByRole('alert')).toContainText('The microphone went away.');

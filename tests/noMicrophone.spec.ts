@@ -5,7 +5,7 @@ test.describe('missing', () => {
 
   test('a plain sentence and a way on', async ({ page }) => {
     await page.goto('/stand');
-    await expect(page.getByText('Press Space')).toBeVisible();
+    await expect(page.getByText('Start, then play')).toBeVisible();
     await page.keyboard.press('Space');
     const problem = page.getByRole('alert');
     await expect(problem).toContainText('No microphone was found');

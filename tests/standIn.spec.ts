@@ -155,7 +155,7 @@ test('nothing is sent anywhere, and the page is isolated', async ({ page }) => {
 
 /** Starts a take by the key that the page invites to press. */
 async function start(page: Page): Promise<void> {
-  const waiting = page.getByText('Press Space');
+  const waiting = page.getByText('Start, then play');
   await expect(waiting).toBeVisible();
   await page.keyboard.press('Space');
   await expect(waiting).toBeHidden();

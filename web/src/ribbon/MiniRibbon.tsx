@@ -4,10 +4,11 @@ import type { TakeRecord } from '@inner-hum/core/take';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useCallback, useMemo } from 'react';
 import { database } from '../db/database';
-import { drawRibbon, type RibbonMark } from './ribbon';
+import { drawRibbon } from './ribbon';
 import { takeView } from './takeView';
 import { useCanvas } from '../ui/useCanvas';
 import { usePalette } from '../ui/useColourMode';
+import type { RibbonMark } from './view';
 
 /** The ribbon of a kept take: in a list without lettering, under a verdict with its scale and what the verdict marks. */
 export function MiniRibbon({

@@ -2,7 +2,8 @@ import { swell, SWELL_DEFAULTS } from '@inner-hum/core/families';
 import { HOP_S } from '@inner-hum/core/signal';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { LIGHT } from '../ui/palette';
-import { drawRibbon, ribbonSteps, type RibbonView } from './ribbon';
+import { drawRibbon } from './ribbon';
+import { ribbonSteps, type RibbonView } from './view';
 
 /** A path that remembers its rectangles and points. */
 class Path {

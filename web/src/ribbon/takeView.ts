@@ -2,7 +2,7 @@ import { beatSeconds, scoreBeats } from '@inner-hum/core/exercise';
 import type { TakeRecord } from '@inner-hum/core/take';
 import { DEMAND_CENTS } from '@inner-hum/core/measure';
 import type { Frames } from '@inner-hum/core/signal';
-import { ribbonSteps } from './ribbon';
+import { ribbonSteps } from './view';
 
 /** Everything the ribbon needs of a kept take. */
 export function takeView(take: TakeRecord, frames: Frames) {

@@ -11,8 +11,8 @@ import { silentTake } from '../testing/takes';
 import { exerciseMeta, exerciseTitle } from './exerciseText';
 import { findingText, nextText } from './findingText';
 import { formatNumber, formatSigned } from './format';
-import { ribbonSteps } from '../ribbon/ribbon';
 import { HABIT_NAMES } from '../db/settings/sound';
+import { ribbonSteps } from '../ribbon/view';
 
 const parameters = { ...SWELL_DEFAULTS, instrumentId: 'alto' } as const;
 const t = i18next.t;

@@ -4,11 +4,12 @@ import { hzToMidi, instrumentById, midiToHz, writtenMidi } from '@inner-hum/core
 import { useCallback, useEffect } from 'react';
 import { DrawnRibbon } from '../../ribbon/DrawnRibbon';
 import { setLiveNote } from '../../shared/liveNote';
-import { drawRibbon, ribbonSteps, type RibbonFrames } from '../../ribbon/ribbon';
+import { drawRibbon } from '../../ribbon/ribbon';
 import { usePalette } from '../../ui/useColourMode';
 import { useAppSelector } from '../../store';
 import { rulerOf, scoreOf } from '../../store/settings';
 import { liveSound } from '../../practice/liveSound';
+import { ribbonSteps, type RibbonFrames } from '../../ribbon/view';
 
 /** Longest stretch shown at once, seconds; longer scores scroll. */
 const SHOWN_S = 16;

@@ -1,0 +1,155 @@
+import { HOP_S } from '@inner-hum/core/signal';
+import {
+  FULL_CENTS,
+  TEXT_PX,
+  FACE,
+  type RibbonStep,
+  type RibbonView,
+  type RibbonMark,
+  type Column,
+  xOf,
+  thickness,
+} from './view';
+
+/** A hole in the tone up to this long does not break its plan, frames. */
+const SHORT_HOLE = 12;
+
+export function drawBeats(context: CanvasRenderingContext2D, view: RibbonView): void {
+  const { beats, palette, height, plain, textPx = TEXT_PX } = view;
+  if (!beats) return;
+  context.font = `600 ${textPx}px ${FACE}`;
+  context.textAlign = 'left';
+  const first = Math.max(0, Math.ceil((view.fromS - beats.firstS) / beats.beatS - 1e-6));
+  for (let beat = first; beats.firstS + beat * beats.beatS <= view.toS + 1e-6; beat++) {
+    const x = Math.round(xOf(view, beats.firstS + beat * beats.beatS));
+    const bar = beat % beats.perBar === 0;
+    context.fillStyle = palette.line;
+    context.fillRect(x, 0, bar ? 2 : 1, height);
+    if (plain) continue;
+    context.fillStyle = palette.inkSoft;
+    context.fillText(String(beat + 1), x + 7, height - 8);
+  }
+}
+
+/** The plan on the axis, where no tone has been played yet. */
+export function drawChannel(
+  context: CanvasRenderingContext2D,
+  view: RibbonView,
+  step: RibbonStep,
+  columns: readonly Column[],
+): void {
+  const axis = view.height / 2;
+  const from = Math.max(step.startS, view.fromS);
+  const to = Math.min(step.endS, view.toS);
+  if (to <= from) return;
+  const points = Math.max(2, Math.ceil(xOf(view, to) - xOf(view, from)) >> 2);
+  const { startS } = view.frames;
+  const played = new Set(columns.map(({ index }) => index));
+  context.fillStyle = view.palette.channel;
+  let edge: { readonly x: number; readonly half: number }[] = [];
+  const fill = () => {
+    if (edge.length > 1) {
+      context.beginPath();
+      for (const { x, half } of edge) context.lineTo(x, axis - half);
+      for (const { x, half } of edge.toReversed()) context.lineTo(x, axis + half);
+      context.closePath();
+      context.fill();
+    }
+    edge = [];
+  };
+  for (let i = 0; i <= points; i++) {
+    const t = from + ((to - from) * i) / points;
+    if (played.has(Math.round((t - startS) / HOP_S))) fill();
+    else edge.push({ x: xOf(view, t), half: thickness(view, step.positionAt(t)) / 2 });
+  }
+  fill();
+}
+
+/** The plan around the tone: pale where the tone is thinner, and its two edges over it where it is thicker. */
+export function drawPlannedEdges(
+  context: CanvasRenderingContext2D,
+  view: RibbonView,
+  columns: readonly Column[],
+): void {
+  const edges = new Path2D();
+  let before: Column | undefined;
+  for (const side of [-1, 1] as const)
+    for (const column of columns) {
+      const { x, centre, planned, index, other } = column;
+      if (planned === undefined || other) {
+        before = undefined;
+        continue;
+      }
+      const y = centre + (side * planned) / 2;
+      if (before && index > before.index && index - before.index <= SHORT_HOLE) edges.lineTo(x, y);
+      else edges.moveTo(x, y);
+      before = column;
+    }
+  context.lineJoin = 'round';
+  context.strokeStyle = view.palette.paper;
+  context.lineWidth = view.plain ? 2.5 : 5;
+  context.stroke(edges);
+  context.strokeStyle = view.palette.inkSoft;
+  context.lineWidth = view.plain ? 1 : 2;
+  context.stroke(edges);
+}
+
+/** A bracket over a place, with what is to be read there. */
+export function drawMark(context: CanvasRenderingContext2D, view: RibbonView, { fromS, toS, label }: RibbonMark): void {
+  const { palette, height, width, textPx = TEXT_PX } = view;
+  const left = Math.max(1, xOf(view, fromS));
+  const right = Math.min(width - 1, Math.max(left + 6, xOf(view, toS)));
+  const y = textPx + 8;
+  context.strokeStyle = palette.accent;
+  context.lineWidth = 3;
+  context.beginPath();
+  context.moveTo(left, height - textPx - 14);
+  context.lineTo(left, y);
+  context.lineTo(right, y);
+  context.lineTo(right, height - textPx - 14);
+  context.stroke();
+  context.fillStyle = palette.accent;
+  context.font = `700 ${textPx}px ${FACE}`;
+  const room = context.measureText(label).width;
+  context.textAlign = 'left';
+  context.fillText(label, Math.max(2, Math.min(width - room - 2, (left + right - room) / 2)), textPx);
+}
+
+export function drawWindow(context: CanvasRenderingContext2D, view: RibbonView): void {
+  const { width, height, palette, windowCents, plain } = view;
+  const axis = height / 2;
+  context.strokeStyle = palette.inkSoft;
+  context.lineWidth = 1;
+  context.setLineDash([]);
+  line(context, 0, axis, width);
+  if (plain || view.hidden) return;
+  context.setLineDash([3, 6]);
+  for (const cents of [-windowCents, windowCents]) line(context, 0, axis - (cents / FULL_CENTS) * axis, width);
+  context.setLineDash([]);
+}
+
+/** What the window's lines stand for, at the right edge where the tone comes last, on paper of its own. */
+export function drawScale(context: CanvasRenderingContext2D, view: RibbonView): void {
+  const { width, height, palette, windowCents, textPx = TEXT_PX } = view;
+  const axis = height / 2;
+  const off = (windowCents / FULL_CENTS) * axis;
+  context.font = `${textPx}px ${FACE}`;
+  context.textAlign = 'right';
+  for (const [text, y] of [
+    [`+${windowCents}`, axis - off - 5],
+    [`−${windowCents}`, axis + off + textPx + 2],
+  ] as const) {
+    const room = context.measureText(text).width;
+    context.fillStyle = palette.paper;
+    context.fillRect(width - room - 7, y - textPx + 2, room + 6, textPx + 2);
+    context.fillStyle = palette.inkSoft;
+    context.fillText(text, width - 4, y);
+  }
+}
+
+function line(context: CanvasRenderingContext2D, x: number, y: number, width: number): void {
+  context.beginPath();
+  context.moveTo(x, Math.round(y) + 0.5);
+  context.lineTo(x + width, Math.round(y) + 0.5);
+  context.stroke();
+}

@@ -1,0 +1,181 @@
+import { beatSeconds, plannedPosition, type Score } from '@inner-hum/core/exercise';
+import { HOP_S } from '@inner-hum/core/signal';
+import {
+  centsBetweenHz,
+  dynamicPosition,
+  instrumentById,
+  levelPosition,
+  partialTargetHz,
+  soundingPartial,
+  writtenToHz,
+  type LevelRuler,
+} from '@inner-hum/core/theory';
+import { type Palette } from '../ui/palette';
+
+/** Cents that fill half of the drawing's height. */
+export const FULL_CENTS = 30;
+
+/** Farther from its target than this the ribbon is another partial or note and is drawn at the edge. */
+export const OTHER_CENTS = 150;
+
+/** Share of the height that the loudest tone takes, and the least thickness that still shows, px. */
+export const LOUDEST_SHARE = 0.44;
+
+export const LEAST_PX = 4;
+
+/** Lettering where nothing else is said, px. */
+export const TEXT_PX = 15;
+
+export const FACE = '"Atkinson Hyperlegible Next Variable", sans-serif';
+
+/** Frames to each side over which the ribbon's place is taken together: 90 ms in all. */
+export const SMOOTH = 4;
+
+/** One planned tone as the ribbon needs it. Times are in the drawing's own seconds. */
+export interface RibbonStep {
+  readonly startS: number;
+  readonly endS: number;
+  readonly targetHz: number;
+  readonly fingeredHz: number;
+  /** planned place on the ruler, 0 (pp) to 1 (ff) */
+  readonly positionAt: (timeS: number) => number;
+}
+
+export interface RibbonFrames {
+  readonly count: number;
+  /** time of frame 0 */
+  readonly startS: number;
+  readonly f0Hz: Float32Array;
+  readonly levelDb: Float32Array;
+  readonly breathDb: Float32Array;
+}
+
+export interface RibbonView {
+  readonly width: number;
+  readonly height: number;
+  readonly palette: Palette;
+  readonly ruler: LevelRuler;
+  readonly windowCents: number;
+  /** the pitch is not shown: the ribbon stays on the axis */
+  readonly hidden: boolean;
+  readonly fromS: number;
+  readonly toS: number;
+  readonly steps: readonly RibbonStep[];
+  readonly beats?: { readonly firstS: number; readonly beatS: number; readonly perBar: number };
+  readonly frames: RibbonFrames;
+  /** target of a tone outside all steps (free play); without it such a tone takes its nearest step's */
+  readonly targetOf?: (hz: number) => number;
+  readonly playheadS?: number;
+  /** drawn over what is there: the tone alone */
+  readonly over?: boolean;
+  /** small drawings leave out the lettering */
+  readonly plain?: boolean;
+  /** height of the lettering, px; {@link TEXT_PX} when left out */
+  readonly textPx?: number;
+  /** places that sentences are about, each with what is to be read there */
+  readonly marks?: readonly RibbonMark[];
+}
+
+/** A place on the ribbon, in the drawing's own seconds. */
+export interface RibbonMark {
+  readonly fromS: number;
+  readonly toS: number;
+  readonly label: string;
+}
+
+/** A column of the tone: one frame as it is drawn. */
+export interface Column {
+  readonly index: number;
+  readonly x: number;
+  readonly centre: number;
+  readonly thick: number;
+  /** how thick the plan is here; undefined where nothing was planned */
+  readonly planned: number | undefined;
+  readonly partial: number;
+  readonly other: boolean;
+  readonly spineY: number;
+}
+
+/** Steps of a score whose first beat falls at `firstBeatS`. */
+export function ribbonSteps(score: Score, firstBeatS: number, a4Hz: number): RibbonStep[] {
+  const beatS = beatSeconds(score);
+  const horn = instrumentById(score.instrumentId);
+  return score.steps.map((step) => {
+    const startS = firstBeatS + step.startBeat * beatS;
+    const fingeredHz = writtenToHz(horn, step.fingeredMidi, a4Hz);
+    return {
+      startS,
+      endS: startS + step.beats * beatS,
+      fingeredHz,
+      targetHz: partialTargetHz(fingeredHz, step.partialNumber, score.partialTuning),
+      positionAt: (timeS) => plannedPosition(step, (timeS - startS) / beatS, dynamicPosition),
+    };
+  });
+}
+
+export function xOf(view: RibbonView, timeS: number): number {
+  return ((timeS - view.fromS) / (view.toS - view.fromS)) * view.width;
+}
+
+export function thickness(view: RibbonView, position: number): number {
+  const share = 0.05 + 0.95 * Math.min(1.15, Math.max(0, position));
+  return Math.max(LEAST_PX, share * LOUDEST_SHARE * view.height);
+}
+
+/** The frames that are shown and hold a tone, as columns of the drawing. */
+export function columnsOf(view: RibbonView): Column[] {
+  const { frames, height, hidden } = view;
+  const axis = height / 2;
+  const first = Math.max(0, Math.floor((view.fromS - frames.startS) / HOP_S));
+  const last = Math.min(frames.count, Math.ceil((view.toS - frames.startS) / HOP_S));
+  const columns: Column[] = [];
+  for (let index = first; index < last; index++) {
+    const hz = frames.f0Hz[index]!;
+    if (!(hz > 0)) continue;
+    const timeS = frames.startS + index * HOP_S;
+    const step = stepAt(view, timeS);
+    const target = step?.targetHz ?? view.targetOf?.(hz) ?? hz;
+    const cents = centsBetweenHz(target, hz);
+    const other = Math.abs(cents) > OTHER_CENTS;
+    const shown = hidden && !other ? 0 : Math.max(-FULL_CENTS, Math.min(FULL_CENTS, cents));
+    const thick = thickness(view, levelPosition(frames.levelDb[index]!, view.ruler));
+    const edge = Math.max(0, axis - thick / 2);
+    const inStep = step && timeS >= step.startS && timeS <= step.endS;
+    columns.push({
+      index,
+      x: xOf(view, timeS),
+      centre: axis - Math.max(-edge, Math.min(edge, (shown / FULL_CENTS) * axis)),
+      thick,
+      planned: inStep ? thickness(view, step.positionAt(timeS)) : undefined,
+      partial: step ? soundingPartial(hz, step.fingeredHz) : 1,
+      other,
+      spineY: axis - (shown / FULL_CENTS) * axis,
+    });
+  }
+  return columns.map((column, i) => ({ ...column, centre: smoothed(columns, i) }));
+}
+
+/** Where the ribbon lies, over a moment: its spine tells every movement, its edges only the line. */
+export function smoothed(columns: readonly Column[], i: number): number {
+  const { index, other } = columns[i]!;
+  let sum = 0;
+  let count = 0;
+  for (let k = Math.max(0, i - SMOOTH); k <= Math.min(columns.length - 1, i + SMOOTH); k++) {
+    const near = columns[k]!;
+    if (Math.abs(near.index - index) > SMOOTH || near.other !== other) continue;
+    sum += near.centre;
+    count++;
+  }
+  return sum / count;
+}
+
+/** The step a time belongs to: the one it lies in, else the nearest. */
+export function stepAt(view: RibbonView, timeS: number): RibbonStep | undefined {
+  let best: RibbonStep | undefined;
+  let bestDistance = Infinity;
+  for (const step of view.steps) {
+    const distance = Math.max(step.startS - timeS, timeS - step.endS, 0);
+    if (distance < bestDistance) [best, bestDistance] = [step, distance];
+  }
+  return best;
+}
