@@ -36,7 +36,6 @@ export const fromNothing = defineFamily({
     harder: ['longer', 'harderNote'],
     planned: {
       from: 'home',
-      goals: { softLowEntry: (writtenMidi) => ({ writtenMidi }) },
       turn: ({ turn }) => ({ writtenMidi: byTurn([67, 71, 64, 74, 62], turn) }),
     },
   },

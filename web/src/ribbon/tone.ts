@@ -8,6 +8,9 @@ const GRAIN_FROM_DB = -26;
 const GRAIN_FULL_DB = -4;
 
 const GRAIN_LEVELS = 6;
+/** Side of the scatter of dots, px, and how many cover it. */
+const TILE_PX = 24;
+const DOTS = 210;
 
 export function drawTone(context: CanvasRenderingContext2D, view: RibbonView, columns: readonly Column[]): void {
   const { frames, palette, hidden } = view;
@@ -72,14 +75,16 @@ function grainFill(context: CanvasRenderingContext2D, colour: string, grain: num
   const known = fills.get(key);
   if (known) return known;
   const tile = document.createElement('canvas');
-  tile.width = tile.height = 24;
+  tile.width = tile.height = TILE_PX;
   const dots = tile.getContext('2d')!;
   dots.fillStyle = colour;
   // A fixed scatter: a low-discrepancy walk covers the tile evenly without looking like a grid.
-  const count = Math.round(210 * (1 - (0.85 * level) / GRAIN_LEVELS));
+  const count = Math.round(DOTS * (1 - (0.85 * level) / GRAIN_LEVELS));
   for (let i = 1; i <= count; i++) {
     const size = 1.4 + (i % 3) * 0.5;
-    dots.fillRect((i * 0.7548776662 * 24) % 24, (i * 0.569840291 * 24) % 24, size, size);
+    const [x, y] = [(i * 0.7548776662 * TILE_PX) % TILE_PX, (i * 0.569840291 * TILE_PX) % TILE_PX];
+    // What reaches over an edge of the tile comes in at the other: no seams.
+    for (const over of [0, TILE_PX]) for (const under of [0, TILE_PX]) dots.fillRect(x - over, y - under, size, size);
   }
   const pattern = context.createPattern(tile, 'repeat')!;
   fills.set(key, pattern);
