@@ -73,6 +73,10 @@ describe('playStandIn', () => {
       bendsLittle: 'bend',
       bendsOff: 'bend',
       bendsRoughly: 'bend',
+      noVibrato: 'vibrato',
+      vibratoSlow: 'vibrato',
+      vibratoNarrow: 'vibrato',
+      vibratoWide: 'vibrato',
     } as Partial<Record<string, string>>;
     const clean = new Map<string, Float32Array>();
     for (const fault of Object.keys(FAULTS) as (keyof typeof FAULTS)[]) {
