@@ -14,13 +14,16 @@ const MOST_S = 4;
 /** Plays a place of a kept take, from a second before it. What can't be played is told. */
 export function useHear(takeId: string): (place: Evidence) => void {
   const player = useRef<Player>(undefined);
-  useEffect(
-    () => () => {
+  /** the take whose place may sound; none when it is shown no more: nothing sounds over the next take */
+  const shown = useRef<string>(undefined);
+  useEffect(() => {
+    shown.current = takeId;
+    return () => {
+      shown.current = undefined;
       player.current?.close();
       player.current = undefined;
-    },
-    [takeId],
-  );
+    };
+  }, [takeId]);
   return useCallback(
     ({ fromS, toS }) => {
       const play = async () => {
@@ -28,6 +31,7 @@ export function useHear(takeId: string): (place: Evidence) => void {
           const { Player: SoundPlayer, soundOf } = await import('../practice/playback');
           const whole = await wholeTake(takeId);
           const sound = whole && soundOf(whole);
+          if (shown.current !== takeId) return;
           if (!sound) return void store.dispatch(noticed({ key: 'take.noSound' }));
           player.current = new SoundPlayer(sound, () => undefined);
         }

@@ -47,6 +47,20 @@ it('a page that goes with all stored leaves nothing, and what was cut short is p
   expect(localStorage.length).toBe(0);
 });
 
+it('where they can’t be stored they wait, and no reading of settings fails for it', async () => {
+  leaveOver({ minutes: 20 });
+  const full = () => {
+    throw new DOMException('no room', 'QuotaExceededError');
+  };
+  database.settings.hook('updating', full);
+  await storeLeftOver();
+  database.settings.hook('updating').unsubscribe(full);
+  expect((await storedSettings())?.minutes).not.toBe(20);
+  await storeLeftOver();
+  expect((await storedSettings())?.minutes).toBe(20);
+  await storeChanges({ minutes: 45 });
+});
+
 it('a change that could not be stored is told, holds here, and is stored with the next one', async () => {
   const full = () => {
     throw new DOMException('no room', 'QuotaExceededError');

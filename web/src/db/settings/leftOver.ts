@@ -14,8 +14,19 @@ export function leaveOver(changes: Partial<Settings>): void {
   }
 }
 
-/** Stores what the page before this one had no time for. Whatever it holds is read like any stored setting. */
+/**
+ * Stores what the page before this one had no time for; whatever it holds is read like any stored setting. Where that
+ * fails it waits for the page after this one, and the settings are read all the same. Never rejects.
+ */
 export async function storeLeftOver(): Promise<void> {
+  try {
+    await storeIt();
+  } catch {
+    // No such storage here, or no room in the database: it waits on.
+  }
+}
+
+async function storeIt(): Promise<void> {
   const text = localStorage.getItem(KEY);
   if (text === null) return;
   let changes: unknown;
