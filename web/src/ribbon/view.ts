@@ -156,7 +156,7 @@ export function columnsOf(view: RibbonView): Column[] {
 }
 
 /** Where the ribbon lies, over a moment: its spine tells every movement, its edges only the line. */
-export function smoothed(columns: readonly Column[], i: number): number {
+function smoothed(columns: readonly Column[], i: number): number {
   const { index, other } = columns[i]!;
   let sum = 0;
   let count = 0;
@@ -170,7 +170,7 @@ export function smoothed(columns: readonly Column[], i: number): number {
 }
 
 /** The step a time belongs to: the one it lies in, else the nearest. */
-export function stepAt(view: RibbonView, timeS: number): RibbonStep | undefined {
+function stepAt(view: RibbonView, timeS: number): RibbonStep | undefined {
   let best: RibbonStep | undefined;
   let bestDistance = Infinity;
   for (const step of view.steps) {
