@@ -45,9 +45,9 @@ export function AppFrame() {
   const [keysShown, showKeys] = useState(false);
   const source = useAppSelector((state) => state.settings.source);
   const instrumentId = useAppSelector((state) => state.settings.instrumentId);
-  // While something is played there is nothing but what is being played.
+  // While something is played there is nothing but what is being played; a place left for another ends it, but not at once.
   const phase = useAppSelector((state) => state.practice.phase);
-  const playing = isBusy({ phase });
+  const playing = isBusy({ phase }) && pathname === '/stand';
   useKeyDown('input, textarea', (event) => {
     if (event.key === '?') showKeys(true);
   });
