@@ -40,7 +40,8 @@ const LATE_END_S = 0.3;
  * Source: dynamic programming over steps and pieces (D. Sankoff 1972, without reversals); costs are ours.
  */
 export function alignSteps(frames: Frames, steps: readonly ExpectedStep[], beatS: number): (ToneSpan | undefined)[] {
-  const pieces = segmentSpans(frames).flatMap((piece) => divideAtSteps(frames, piece, steps));
+  const spansHeard = segmentSpans(frames).flatMap((span) => divideAtSteps(frames, span, steps));
+  const pieces = spansHeard.map((span) => ({ ...span, hz: medianHz(frames, span) }));
   const rows = pieces.length + 1;
   const cost = new Float64Array((steps.length + 1) * rows).fill(Infinity);
   const taken = new Int32Array(cost.length).fill(-1);
@@ -61,7 +62,7 @@ export function alignSteps(frames: Frames, steps: readonly ExpectedStep[], beatS
       if (!step) continue;
       reach(s + 1, p, MISSED_STEP, 0);
       for (let count = 1; count <= MOST_PIECES && p + count <= pieces.length; count++)
-        reach(s + 1, p + count, costOf(frames, pieces.slice(p, p + count), step, beatS), count);
+        reach(s + 1, p + count, costOf(pieces.slice(p, p + count), step, beatS), count);
     }
   const spans: (ToneSpan | undefined)[] = steps.map(() => undefined);
   for (let s = steps.length, p = pieces.length; s > 0 || p > 0;) {
@@ -76,7 +77,16 @@ export function alignSteps(frames: Frames, steps: readonly ExpectedStep[], beatS
   return spans;
 }
 
-function costOf(frames: Frames, pieces: readonly ToneSpan[], step: ExpectedStep, beatS: number): number {
+/** A stretch of one tone, and the pitch about which it lies. */
+interface Piece extends ToneSpan {
+  readonly hz: number;
+}
+
+function medianHz(frames: Frames, { start, end }: ToneSpan): number {
+  return median(frames.f0Hz.subarray(start, end));
+}
+
+function costOf(pieces: readonly Piece[], step: ExpectedStep, beatS: number): number {
   const displacedBeats = Math.abs(pieces[0]!.start * HOP_S - step.startS) / beatS;
   let cost = Math.min(DISPLACED_MOST, DISPLACED_BEAT * displacedBeats);
   let length = 0;
@@ -84,7 +94,7 @@ function costOf(frames: Frames, pieces: readonly ToneSpan[], step: ExpectedStep,
   pieces.forEach((piece, i) => {
     const frameCount = piece.end - piece.start;
     length += frameCount;
-    wrong += frameCount * pitchCost(median(frames.f0Hz.subarray(piece.start, piece.end)), step);
+    wrong += frameCount * pitchCost(piece.hz, step);
     if (i > 0) cost += (BROKEN_BEAT * (piece.start - pieces[i - 1]!.end) * HOP_S) / beatS;
   });
   return cost + wrong / length;
@@ -104,7 +114,7 @@ function pitchCost(hz: number, { targetHz, fingeredHz, anyOctave, bendCents = 0 
 function divideAtSteps(frames: Frames, piece: ToneSpan, steps: readonly ExpectedStep[]): ToneSpan[] {
   const parts: ToneSpan[] = [];
   let { start } = piece;
-  const hz = median(frames.f0Hz.subarray(piece.start, piece.end));
+  const hz = medianHz(frames, piece);
   const near = (targetHz: number) => Math.abs(centsBetweenHz(targetHz, hz)) <= OWN_NOTE_CENTS / 2;
   const onTube = (step: ExpectedStep) => near(Math.max(1, Math.round(hz / step.fingeredHz)) * step.fingeredHz);
   // On one tube a tone that stays where the next partial should come is that partial's failing.

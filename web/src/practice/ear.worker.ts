@@ -52,7 +52,8 @@ const service: EarService = {
     const recording = new TakeRecorder(settings);
     const piece = Math.round(PIECE_S * settings.sampleRateHz);
     for (let at = 0; at < samples.length; at += piece) {
-      recording.push(at, samples.subarray(at, at + piece));
+      // Each frame is described as it comes, so that little is left to do at the end.
+      recording.push(at, samples.subarray(at, at + piece), () => undefined);
       await onProgress?.(Math.min(1, (at + piece) / samples.length));
     }
     const take = recording.finishTake(assignment, firstBeatS);
