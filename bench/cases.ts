@@ -10,7 +10,7 @@ type Band = keyof typeof LOUD;
 /** Every trap over all sizes and three dynamics. Pure: the same list each time. */
 export function allCases(): BenchCase[] {
   const cases: BenchCase[] = [];
-  for (const horn of INSTRUMENTS.filter((one) => one.id !== 'baritone')) {
+  for (const horn of INSTRUMENTS.filter((instrument) => instrument.id !== 'baritone')) {
     const lowest = horn.lowestWrittenMidi + horn.soundingOffsetSemitones;
     const at = (semitones: number) => midiToHz(lowest + semitones, 440);
     const add = (name: string, trap: string, tones: readonly Tone[], more: Partial<BenchCase> = {}) => {

@@ -62,32 +62,32 @@ const HOP_S = 0.01;
  * so nothing folds back) through a one-zero-pair filter that holds the fundamental down and two fixed resonances: another
  * method than the stand-in player's sum of partials.
  */
-export function render(one: BenchCase, seed: number): Truth {
+export function render(benchCase: BenchCase, seed: number): Truth {
   const random = new BenchRandom(seed);
-  const count = Math.round(one.lengthS * RATE_HZ);
+  const count = Math.round(benchCase.lengthS * RATE_HZ);
   const dry = new Float64Array(count);
-  const frames = Math.ceil(one.lengthS / HOP_S);
+  const frames = Math.ceil(benchCase.lengthS / HOP_S);
   const f0Hz = new Float64Array(frames);
   const voiced = new Int8Array(frames);
-  for (const tone of one.tones) addTone(dry, f0Hz, voiced, tone, random);
-  if (one.reverbS) addReverb(dry, one.reverbS, random);
-  if (one.reverbS) excuseTails(voiced, one.reverbS);
-  addSurroundings(dry, one, random);
-  const gain = one.gain ?? 1;
+  for (const tone of benchCase.tones) addTone(dry, f0Hz, voiced, tone, random);
+  if (benchCase.reverbS) addReverb(dry, benchCase.reverbS, random);
+  if (benchCase.reverbS) excuseTails(voiced, benchCase.reverbS);
+  addSurroundings(dry, benchCase, random);
+  const gain = benchCase.gain ?? 1;
   const samples = new Float32Array(count);
   for (let i = 0; i < count; i++) {
-    const value = gain * dry[i]! + (one.offset ?? 0);
-    const clip = one.clip ?? 1;
+    const value = gain * dry[i]! + (benchCase.offset ?? 0);
+    const clip = benchCase.clip ?? 1;
     samples[i] = Math.round(Math.max(-clip, Math.min(clip, value)) * 32767) / 32767;
   }
-  const sorted = [...one.tones].sort((a, b) => a.startS - b.startS);
+  const sorted = [...benchCase.tones].sort((a, b) => a.startS - b.startS);
   const follows = (tone: Tone, i: number) => i > 0 && tone.startS - sorted[i - 1]!.endS < 0.03;
   return {
     sampleRateHz: RATE_HZ,
     samples,
     f0Hz,
     voiced,
-    levelDb: windowLevel(samples, frames, one.offset ?? 0),
+    levelDb: windowLevel(samples, frames, benchCase.offset ?? 0),
     onsetsS: sorted.filter((tone, i) => !follows(tone, i)).map((tone) => tone.startS),
     jumpsS: sorted.filter(follows).map((tone) => tone.startS),
   };
@@ -258,29 +258,29 @@ function excuseTails(voiced: Int8Array, seconds: number): void {
   }
 }
 
-function addSurroundings(out: Float64Array, one: BenchCase, random: BenchRandom): void {
-  const noise = 10 ** ((one.noiseDb ?? -75) / 20);
+function addSurroundings(out: Float64Array, benchCase: BenchCase, random: BenchRandom): void {
+  const noise = 10 ** ((benchCase.noiseDb ?? -75) / 20);
   for (let i = 0; i < out.length; i++) out[i]! += noise * random.normal();
-  if (one.hum) {
-    const gain = 10 ** (one.hum.db / 20) * Math.SQRT2;
+  if (benchCase.hum) {
+    const gain = 10 ** (benchCase.hum.db / 20) * Math.SQRT2;
     for (let k = 1; k <= 6; k++) {
       const phase = random.uniform() * 2 * Math.PI;
       for (let i = 0; i < out.length; i++)
-        out[i]! += (gain / k) * Math.sin((2 * Math.PI * one.hum.hz * k * i) / RATE_HZ + phase);
+        out[i]! += (gain / k) * Math.sin((2 * Math.PI * benchCase.hum.hz * k * i) / RATE_HZ + phase);
     }
   }
-  if (one.clicks)
-    for (let t = 0.1; t < one.lengthS; t += one.clicks.everyS)
+  if (benchCase.clicks)
+    for (let t = 0.1; t < benchCase.lengthS; t += benchCase.clicks.everyS)
       for (let i = 0; i < 0.025 * RATE_HZ; i++) {
         const at = Math.round(t * RATE_HZ) + i;
         if (at < out.length)
           out[at]! +=
-            one.clicks.amplitude *
+            benchCase.clicks.amplitude *
             Math.exp(-i / (0.006 * RATE_HZ)) *
-            Math.sin((2 * Math.PI * one.clicks.hz * i) / RATE_HZ);
+            Math.sin((2 * Math.PI * benchCase.clicks.hz * i) / RATE_HZ);
       }
-  if (one.keyClicks)
-    for (let t = 0.2; t < one.lengthS; t += 0.21 + 0.1 * random.uniform()) {
+  if (benchCase.keyClicks)
+    for (let t = 0.2; t < benchCase.lengthS; t += 0.21 + 0.1 * random.uniform()) {
       const hz = 300 + 900 * random.uniform();
       for (let i = 0; i < 0.03 * RATE_HZ; i++) {
         const at = Math.round(t * RATE_HZ) + i;
@@ -291,7 +291,7 @@ function addSurroundings(out: Float64Array, one: BenchCase, random: BenchRandom)
             (random.normal() * 0.6 + Math.sin((2 * Math.PI * hz * i) / RATE_HZ));
       }
     }
-  if (one.speech) addSpeech(out, random);
+  if (benchCase.speech) addSpeech(out, random);
 }
 
 /** Babble-like syllables: a gliding pulse train through moving formants, −40 dBFS or so. */

@@ -4,7 +4,8 @@ import { EXPECTED_FINDINGS, SHOWN_BY } from './expectedFindings';
 import { playSwell } from './play';
 
 const SEED = 12;
-const findings = (seed: number, habits = CLEAN_HABITS) => playSwell(seed, habits).verdict.findings.map((one) => one.id);
+const findings = (seed: number, habits = CLEAN_HABITS) =>
+  playSwell(seed, habits).verdict.findings.map((finding) => finding.id);
 
 describe('the stand-in player’s faults', () => {
   it.each((Object.keys(FAULTS) as FaultName[]).filter((fault) => !SHOWN_BY[fault]))('%s is found', (fault) => {

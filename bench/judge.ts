@@ -65,15 +65,15 @@ for (let seed = 1001; seed <= 1000 + TAKES; seed++) {
 
 const families = FAMILIES.map(({ id }) => {
   const cleanTakes = HORNS.map((horn, i) => playFamily(id, horn, i + 1, CLEAN_HABITS).findings);
-  const raised = cleanTakes.flat().filter((one) => one.weight > 0).length;
+  const raised = cleanTakes.flat().filter((cleanTake) => cleanTake.weight > 0).length;
   const cells = MISTAKES.map((fault, i) => {
     const heard = SEEDS.filter((seed) => {
       const { findings } = playFamily(id, HORNS[(i + seed) % HORNS.length]!, 10 * seed + i, withFault(fault));
-      return findings.some((one) => EXPECTED_FINDINGS[fault].includes(one.id));
+      return findings.some((finding) => EXPECTED_FINDINGS[fault].includes(finding.id));
     });
     const { steps } = exerciseScore(usualExercise(familyById(id), 'alto'));
     const judged = EXPECTED_FINDINGS[fault].some(
-      (one) => isJudged(id, one) && steps.some((step) => applies(one, step)),
+      (kind) => isJudged(id, kind) && steps.some((step) => applies(kind, step)),
     );
     return judged ? foundIn(heard.length) : 'not judged';
   });
@@ -81,12 +81,12 @@ const families = FAMILIES.map(({ id }) => {
 });
 const own = OWN_MISTAKES.map(([id, fault, expected, change]) => {
   const heard = SEEDS.filter((seed) =>
-    playFamily(id, 'alto', 5 * seed, withFault(fault), change).findings.some((one) => one.id === expected),
+    playFamily(id, 'alto', 5 * seed, withFault(fault), change).findings.some((finding) => finding.id === expected),
   );
   return [id, fault, expected, foundIn(heard.length)];
 });
 
-const sum = [...found.values()].reduce((total, one) => total + one.found, 0);
+const sum = [...found.values()].reduce((total, next) => total + next.found, 0);
 const percent = (part: number) => ((100 * part) / TAKES).toFixed(1);
 const report = `# What the judge finds
 
@@ -124,5 +124,5 @@ function isJudged(family: string, finding: FindingId): boolean {
 }
 
 function play(seed: number, habits: Habits): FindingId[] {
-  return playSwell(seed, habits).verdict.findings.map((one) => one.id);
+  return playSwell(seed, habits).verdict.findings.map((finding) => finding.id);
 }

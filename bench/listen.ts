@@ -21,8 +21,8 @@ export function listen(samples: Float32Array, sampleRateHz: number): Heard {
     cpuS: cpuSince(started),
     f0Hz: frames.f0Hz,
     levelDb: frames.levelDb,
-    onsetsS: frames.attacks.map((one) => one.onsetS),
-    jumpsS: toneChanges(frames, CHANGE_CENTS).map((one) => one.atS),
+    onsetsS: frames.attacks.map((attack) => attack.onsetS),
+    jumpsS: toneChanges(frames, CHANGE_CENTS).map((toneChange) => toneChange.atS),
   };
 }
 

@@ -29,16 +29,16 @@ const trackers = await libraries(RATE_HZ);
 let cpuS = 0;
 let lengthS = 0;
 
-cases.forEach((one, i) => {
-  const truth = render(one, i + 1);
+cases.forEach((benchCase, i) => {
+  const truth = render(benchCase, i + 1);
   const { cpuS: used, jumpsS, ...answer } = listen(truth.samples, RATE_HZ);
   cpuS += used;
   lengthS += truth.samples.length / RATE_HZ;
-  const trap = byTrap.get(one.trap) ?? emptyTally();
-  byTrap.set(one.trap, trap);
+  const trap = byTrap.get(benchCase.trap) ?? emptyTally();
+  byTrap.set(benchCase.trap, trap);
   addScore(all, truth, answer);
   addScore(trap, truth, answer);
-  if (countsForChanges(one)) addScore(changes, truth, { ...answer, ...(jumpsS && { jumpsS }) });
+  if (countsForChanges(benchCase)) addScore(changes, truth, { ...answer, ...(jumpsS && { jumpsS }) });
   if (i % LIBRARY_EVERY !== 0) return;
   addScore(sample, truth, answer);
   for (const library of trackers) {

@@ -89,13 +89,13 @@ for (let seed = 1; seed <= MAPS; seed++) {
       if (response !== undefined) responseErrors.push(Math.abs(response - truth));
       if (centre !== undefined) cells++;
     }
-  const names = seams(notes).map((one) => `${one.lower} ${one.upper} ${one.quantity}`);
-  found += PLANTED.filter((one) => names.includes(one)).length;
-  invented += names.filter((one) => !PLANTED.includes(one)).length;
+  const names = seams(notes).map((seam) => `${seam.lower} ${seam.upper} ${seam.quantity}`);
+  found += PLANTED.filter((text) => names.includes(text)).length;
+  invented += names.filter((name) => !PLANTED.includes(name)).length;
   inventedOnEven += seams(survey(100 + seed, horn(seed, false))).length;
 }
 const within = (errors: readonly number[], limit: number) =>
-  `${((100 * errors.filter((one) => one <= limit).length) / errors.length).toFixed(1)} %`;
+  `${((100 * errors.filter((error) => error <= limit).length) / errors.length).toFixed(1)} %`;
 
 /** How often the interval of a comparison holds the truth, over made-up takes with a spread of their own. */
 function coverage(takes: number): number {
@@ -114,7 +114,9 @@ function coverage(takes: number): number {
           5,
         );
       });
-    const all = compare(lot('a', 0), lot('b', truth), () => random.uniform()).find((one) => one.midi === undefined)!;
+    const all = compare(lot('a', 0), lot('b', truth), () => random.uniform()).find(
+      (comparison) => comparison.midi === undefined,
+    )!;
     if (all.from <= truth && truth <= all.to) held++;
   }
   return (100 * held) / RUNS;
@@ -135,7 +137,7 @@ function madeUp(id: string, day: number, valuesOf: (midi: number) => Observation
       spoke: true,
       values: valuesOf(midi),
     };
-  }).map((one) => (notes === 5 ? { ...one, band: 'medium' as const } : one));
+  }).map((observation) => (notes === 5 ? { ...observation, band: 'medium' as const } : observation));
   const setupKey = `["alto","","","","${day % 3}",""]`;
   const setup = { instrumentId: 'alto' as const, reed: String(day % 3) };
   return digest(id, 1, [], setup, { startedAtMs, day: String(day), setupKey, seen });

@@ -146,8 +146,8 @@ export function takeOf(
       },
     ];
   });
-  const worst = Math.max(0, ...findings.map((one) => one.weight));
-  const broken = findings.filter((one) => one.weight === 3).length / score.steps.length;
+  const worst = Math.max(0, ...findings.map((entry) => entry.weight));
+  const broken = findings.filter((entry) => entry.weight === 3).length / score.steps.length;
   const decision: Decision = worst === 3 && broken > 0.2 ? 'easier' : worst >= 2 ? 'again' : 'harder';
   const goalNotes = player.goals.map((goal) => goal.midi);
   const next = nextStep(decision, findings, parameters, {

@@ -40,7 +40,7 @@ function after(
 const onDays = (make: (startedAt: string, reed: string, i: number) => PastTake, count: number) =>
   Array.from({ length: count }, (_, i) => make(`2026-01-0${i + 1}T18:00:00.000Z`, ['first', 'second'][i % 2]!, i));
 const inOneHour = (habits: readonly Habits[]) =>
-  habits.map((one, i) => before('hold', one, `2026-01-09T17:${30 + 5 * i}:00.000Z`, 'first'));
+  habits.map((habit, i) => before('hold', habit, `2026-01-09T17:${30 + 5 * i}:00.000Z`, 'first'));
 const soft = withFault('sharpWhenSoft');
 const notes = [60, 64, 69, 74];
 

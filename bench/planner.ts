@@ -169,14 +169,14 @@ const CHOOSERS: Readonly<Record<string, Chooser>> = {
 
 function remaining(player: Player): number {
   const all = WEAKNESSES.flatMap((weakness) => [...player[weakness]]);
-  return all.reduce((sum, one) => sum + one, 0) / all.length;
+  return all.reduce((sum, value) => sum + value, 0) / all.length;
 }
 
 /** The mean of the worst fifth: what a listener notices. */
 function worst(player: Player): number {
   const all = WEAKNESSES.flatMap((weakness) => [...player[weakness]]).sort((a, b) => b - a);
   const fifth = all.slice(0, Math.ceil(all.length / 5));
-  return fifth.reduce((sum, one) => sum + one, 0) / fifth.length;
+  return fifth.reduce((sum, value) => sum + value, 0) / fifth.length;
 }
 
 function season(name: string, seed: number): { mean: number; worst: number; from: number; fromWorst: number } {
@@ -202,11 +202,11 @@ function season(name: string, seed: number): { mean: number; worst: number; from
 
 const rows = Object.keys(CHOOSERS).map((name) => {
   const seasons = Array.from({ length: PLAYERS }, (_, i) => season(name, 50 + i));
-  const mean = (of: (one: (typeof seasons)[number]) => number) =>
-    seasons.reduce((sum, one) => sum + of(one), 0) / PLAYERS;
-  const gain = mean((one) => 1 - one.mean / one.from);
-  const gainWorst = mean((one) => 1 - one.worst / one.fromWorst);
-  return { name, gain, gainWorst, wins: seasons.map((one) => one.mean) };
+  const mean = (of: (entry: (typeof seasons)[number]) => number) =>
+    seasons.reduce((sum, next) => sum + of(next), 0) / PLAYERS;
+  const gain = mean((entry) => 1 - entry.mean / entry.from);
+  const gainWorst = mean((entry) => 1 - entry.worst / entry.fromWorst);
+  return { name, gain, gainWorst, wins: seasons.map((entry) => entry.mean) };
 });
 const planner = rows[0]!;
 const report = `# Does planning help?
@@ -225,7 +225,7 @@ ${table([
     name,
     `${(100 * gain).toFixed(1)} %`,
     `${(100 * gainWorst).toFixed(1)} %`,
-    name === 'planner' ? '' : `${wins.filter((one, i) => planner.wins[i]! < one).length} of ${PLAYERS}`,
+    name === 'planner' ? '' : `${wins.filter((value, i) => planner.wins[i]! < value).length} of ${PLAYERS}`,
   ]),
 ])}
 

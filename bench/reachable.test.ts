@@ -12,11 +12,11 @@ describe('every sentence of the catalogue is reached by an ordered habit', () =>
   const sentences = [...new Set(Object.keys(en.verdict.findings).map((key) => key.replace(/_(one|other)$/, '')))];
   it.each(sentences.filter((id) => !(id in OTHER_WAYS)))('%s', (sentence) => {
     const id = sentence as FindingId;
-    const fault = (Object.keys(EXPECTED_FINDINGS) as FaultName[]).find((one) => EXPECTED_FINDINGS[one][0] === id)!;
+    const fault = (Object.keys(EXPECTED_FINDINGS) as FaultName[]).find((kind) => EXPECTED_FINDINGS[kind][0] === id)!;
     const family = SHOWN_BY[fault];
     const found = family
       ? playFamily(family, 'alto', SEED, withFault(fault), SHOWN_WITH[fault], MEASURED).findings
       : playSwell(SEED, withFault(fault)).verdict.findings;
-    expect(found.map((one) => one.id)).toContain(id);
+    expect(found.map((finding) => finding.id)).toContain(id);
   });
 });

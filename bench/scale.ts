@@ -101,7 +101,7 @@ try {
   const cells = await page.evaluate<number>(FILL);
   await page.goto(`${address}/set-up`);
   await page.waitForTimeout(2500);
-  const middle = (found: readonly Waited[]) => [...found].sort((one, other) => one.ms - other.ms)[2]!;
+  const middle = (found: readonly Waited[]) => [...found].sort((waited, other) => waited.ms - other.ms)[2]!;
   /** A place is visited once before: what is measured is the place with its data, not its script. */
   const visit = async (act: string, shown: string) => {
     await page.goto(`${address}/set-up`);

@@ -7,7 +7,7 @@ const LENGTH_S = 600;
 
 const parts = allCases()
   .filter((_, i) => i % 9 === 0)
-  .map((one, i) => render(one, i + 1).samples);
+  .map((benchCase, i) => render(benchCase, i + 1).samples);
 const recording = new Float32Array(LENGTH_S * RATE_HZ);
 for (let at = 0, i = 0; at < recording.length; at += parts[i % parts.length]!.length, i++)
   recording.set(parts[i % parts.length]!.subarray(0, recording.length - at), at);

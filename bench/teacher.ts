@@ -114,7 +114,7 @@ const RULES: Readonly<Record<string, Objections>> = {
       takes.flatMap((take) => {
         const note = midiOf(take.parameters);
         const moved = midiOf({ ...take.parameters, ...take.next });
-        const goal = player.goals.some((one) => one.midi === note);
+        const goal = player.goals.some((entry) => entry.midi === note);
         return goal && moved !== note ? [`day ${day}, ${take.family}`] : [];
       }),
     ),
@@ -123,7 +123,10 @@ const RULES: Readonly<Record<string, Objections>> = {
     const partial = Number(exercise['top'] ?? (exercise.family === 'shortTwelfths' ? 2 : exercise['partial']) ?? 2);
     if (partial <= 2) return undefined;
     const right = day.before.flatMap((digest) =>
-      digest.seen.filter((one) => one.partial === partial - 1 && BELL_TUBES.includes(one.fingeredMidi) && one.spoke),
+      digest.seen.filter(
+        (observation) =>
+          observation.partial === partial - 1 && BELL_TUBES.includes(observation.fingeredMidi) && observation.spoke,
+      ),
     );
     return right.length === 0 ? `partial ${partial}` : undefined;
   }),
@@ -202,7 +205,7 @@ const RULES: Readonly<Record<string, Objections>> = {
     const asked = { soft: ['pp', 'p'], medium: ['mp', 'mf'], loud: ['f', 'ff'] }[worst];
     // One step louder is how a soft one is made easier for a while.
     const near = asked.some(
-      (one) => Math.abs(DYNAMICS.indexOf(one as Dynamic) - DYNAMICS.indexOf(exercise['dynamic'] as Dynamic)) <= 1,
+      (text) => Math.abs(DYNAMICS.indexOf(text as Dynamic) - DYNAMICS.indexOf(exercise['dynamic'] as Dynamic)) <= 1,
     );
     return alike || !('dynamic' in exercise) || near
       ? undefined

@@ -41,7 +41,7 @@ function analyseOne(path: string): void {
       JSON.stringify({
         file: path,
         lengthS: frames.count * HOP_S,
-        onsetsS: frames.attacks.map((one) => one.onsetS),
+        onsetsS: frames.attacks.map((attack) => attack.onsetS),
         notes,
       }),
     );
@@ -59,7 +59,7 @@ function analyseFolder(from: string, to: string): void {
     const notes = segmentNotes(frames, a4Hz);
     write(`${base}.csv`, framesTable(frames));
     write(`${base}.notes.csv`, notesTable(notes));
-    write(`${base}.onsets.csv`, ['time_s', ...frames.attacks.map((one) => one.onsetS.toFixed(4)), ''].join('\n'));
+    write(`${base}.onsets.csv`, ['time_s', ...frames.attacks.map((attack) => attack.onsetS.toFixed(4)), ''].join('\n'));
     console.log(summary(path, frames, notes));
   }
 }

@@ -253,11 +253,11 @@ mkdirSync('web/public/demo', { recursive: true });
 writeFileSync('web/public/demo/season.zip', bytes);
 const seconds = takes.reduce((sum, take) => sum + take.record.frameCount * HOP_S, 0);
 console.log(
-  `${takes.length} takes on ${new Set(takes.map((one) => one.record.startedAt.slice(0, 10))).size} days, ${seconds.toFixed(0)} s, ${(bytes.length / 1000).toFixed(0)} kB`,
+  `${takes.length} takes on ${new Set(takes.map((take) => take.record.startedAt.slice(0, 10))).size} days, ${seconds.toFixed(0)} s, ${(bytes.length / 1000).toFixed(0)} kB`,
 );
 const found = new Map<string, number>();
 for (const { record } of takes)
-  for (const one of record.verdict.findings) found.set(one.id, (found.get(one.id) ?? 0) + 1);
+  for (const finding of record.verdict.findings) found.set(finding.id, (found.get(finding.id) ?? 0) + 1);
 console.log(
   [...found]
     .sort(([, a], [, b]) => b - a)

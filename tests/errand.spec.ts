@@ -78,7 +78,7 @@ test('the demo season is alive in every place, and is removed in one step', asyn
     await page.goto(path);
     await page.waitForTimeout(600);
     const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag22aa']).analyze();
-    expect(violations.map((one) => `${path} ${one.id}: ${one.nodes[0]?.html}`)).toEqual([]);
+    expect(violations.map((violation) => `${path} ${violation.id}: ${violation.nodes[0]?.html}`)).toEqual([]);
   }
   await page.getByRole('button', { name: 'Remove the demo data' }).click();
   await expect(page.getByText('Nothing here yet')).toBeVisible();

@@ -57,7 +57,7 @@ test('own exercises and links carry an exercise; a bad link changes nothing', as
   await page.goto(`/exercises?exercise=${encodeURIComponent(JSON.stringify({ ...linked, ...fields }))}`);
   await expect(page.getByRole('heading', { name: 'B♭4 · Hold · mp' })).toBeVisible();
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag22aa']).analyze();
-  expect(violations.map((one) => `${one.id}: ${one.nodes[0]?.html}`)).toEqual([]);
+  expect(violations.map((violation) => `${violation.id}: ${violation.nodes[0]?.html}`)).toEqual([]);
 });
 
 test('the home check is one key away, and one key leads back', async ({ page }) => {

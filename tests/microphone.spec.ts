@@ -66,7 +66,7 @@ async function measure(page: Page, name: string): Promise<number> {
 function trueRangeDb(): number {
   const halves = Array.from({ length: 16 }, (_, half) => {
     const powers = Array.from({ length: 50 }, (_, i) => 10 ** (levelDbAt(SWELL, half / 2 + i / 100) / 10));
-    return 10 * Math.log10(powers.reduce((sum, one) => sum + one, 0) / powers.length);
+    return 10 * Math.log10(powers.reduce((sum, power) => sum + power, 0) / powers.length);
   });
   return Math.max(...halves) - Math.min(...halves);
 }

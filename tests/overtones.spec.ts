@@ -46,5 +46,5 @@ test('an own altissimo fingering is kept, tried three times and told of', async 
   await page.goto('/overtones/notebook');
   await expect(page.getByText('3 of 3 spoke')).toBeVisible();
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag22aa']).analyze();
-  expect(violations.map((one) => `${one.id}: ${one.nodes[0]?.html}`)).toEqual([]);
+  expect(violations.map((violation) => `${violation.id}: ${violation.nodes[0]?.html}`)).toEqual([]);
 });

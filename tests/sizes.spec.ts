@@ -26,10 +26,11 @@ test('in play: the ribbon takes the width and more than half of the height, and 
   await page.getByTestId('start').click();
   // All at one moment: a take on the made clock is soon over.
   const seen = await page.waitForFunction((ids) => {
-    const one = (id: string) => document.querySelector<HTMLElement>(`[data-testid="${id}"]`);
-    if (!/cents/.test(one('cents')?.textContent ?? '') || one('next')?.textContent !== 'then breathe, A4') return false;
-    const { width, height } = one('ribbon')!.getBoundingClientRect();
-    const sizes = ids.map((id) => [id, parseFloat(getComputedStyle(one(id)!).fontSize)] as const);
+    const entry = (id: string) => document.querySelector<HTMLElement>(`[data-testid="${id}"]`);
+    if (!/cents/.test(entry('cents')?.textContent ?? '') || entry('next')?.textContent !== 'then breathe, A4')
+      return false;
+    const { width, height } = entry('ribbon')!.getBoundingClientRect();
+    const sizes = ids.map((id) => [id, parseFloat(getComputedStyle(entry(id)!).fontSize)] as const);
     const ways = [...document.querySelectorAll('nav')].filter((nav) => nav.offsetParent !== null).length;
     return { width, height, sizes, ways };
   }, READ);

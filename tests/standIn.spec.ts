@@ -128,7 +128,7 @@ test('keys: the list, the tuner, the note; and each place passes the accessibili
     await page.goto(path);
     await page.waitForTimeout(800);
     const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag22aa']).analyze();
-    expect(violations.map((one) => `${path} ${one.id}: ${one.nodes[0]?.html}`)).toEqual([]);
+    expect(violations.map((violation) => `${path} ${violation.id}: ${violation.nodes[0]?.html}`)).toEqual([]);
   }
 });
 

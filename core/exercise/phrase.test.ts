@@ -49,7 +49,7 @@ describe('phrase', () => {
   it.each(['english', 'german', 'fixedDo'] as const)('text and back is the same (%s)', (system) =>
     fc.assert(
       fc.property(fc.array(note, { minLength: 1, maxLength: 30 }), (notes) => {
-        fc.pre(notes.some((one) => one.midi !== null));
+        fc.pre(notes.some((entry) => entry.midi !== null));
         expect(parsePhrase(phraseText(notes, system), system)).toEqual(notes);
       }),
     ),
@@ -61,9 +61,9 @@ describe('families of phrases and of the whole horn', () => {
     exerciseScore({ ...usualExercise(familyById(id), 'alto'), ...change }).steps;
   it('octave displacement plays the phrase and then an octave away, slurred between rests', () => {
     const found = steps('octaveDisplacement', { phrase: 'E5 D5 r C5:2', direction: 'down', restBeats: 2 });
-    expect(found.map((one) => one.soundedMidi)).toEqual([76, 74, 72, 64, 62, 60]);
-    expect(found.map((one) => one.startBeat)).toEqual([0, 1, 3, 7, 8, 10]);
-    expect(found.map((one) => one.attack)).toEqual(['breath', 'slurred', 'breath', 'breath', 'slurred', 'breath']);
+    expect(found.map((step) => step.soundedMidi)).toEqual([76, 74, 72, 64, 62, 60]);
+    expect(found.map((step) => step.startBeat)).toEqual([0, 1, 3, 7, 8, 10]);
+    expect(found.map((step) => step.attack)).toEqual(['breath', 'slurred', 'breath', 'breath', 'slurred', 'breath']);
   });
   it('a phrase that leaves the horn is refused', () =>
     expect(() => steps('octaveDisplacement', { phrase: 'C4 D4' })).toThrow('note must be from 58'));
@@ -71,13 +71,15 @@ describe('families of phrases and of the whole horn', () => {
     const found = steps('survey');
     expect(found).toHaveLength(27);
     expect([found[0]!.soundedMidi, found.at(-1)!.soundedMidi]).toEqual([58, 90]);
-    expect(new Set(found.slice(0, 3).map((one) => one.dynamics[0]!.dynamic))).toEqual(new Set(['p', 'mf', 'f']));
+    expect(new Set(found.slice(0, 3).map((step) => step.dynamics[0]!.dynamic))).toEqual(new Set(['p', 'mf', 'f']));
   });
   it('the parts of a survey are the whole horn, each note once', () => {
-    const notes = ['low', 'middle', 'palm'].flatMap((part) => steps('survey', { part }).map((one) => one.soundedMidi));
+    const notes = ['low', 'middle', 'palm'].flatMap((part) =>
+      steps('survey', { part }).map((step) => step.soundedMidi),
+    );
     expect([...new Set(notes)]).toEqual(Array.from({ length: 33 }, (_, i) => 58 + i));
     expect(notes).toHaveLength(99);
   });
   it('the second of each pair is to be like the first', () =>
-    expect(steps('ventMatch').map((one) => one.pair ?? false)).toEqual([false, true, false, true, false, true]));
+    expect(steps('ventMatch').map((step) => step.pair ?? false)).toEqual([false, true, false, true, false, true]));
 });

@@ -12,7 +12,7 @@ function bruteForce(phrase: readonly number[], options: RouteOptions): number {
   let best = Infinity;
   const walk = (i: number, sources: Source[]): void => {
     if (i === rows.length) best = Math.min(best, describeRoute(alto, sources, options).cost);
-    else for (const one of rows[i]!) walk(i + 1, [...sources, one]);
+    else for (const source of rows[i]!) walk(i + 1, [...sources, source]);
   };
   walk(0, []);
   return best;
@@ -26,8 +26,8 @@ describe('routes', () => {
         fc.nat(),
         (phrase, seed) => {
           const own = new Map<string, OwnSource>(
-            routeChoices(alto, phrase[0]!).map((one, i) => [
-              sourceKey(one),
+            routeChoices(alto, phrase[0]!).map((routeChoice, i) => [
+              sourceKey(routeChoice),
               { tries: { got: (seed + i) % 5, of: 5 }, offsetCents: ((seed * (i + 1)) % 60) - 30 },
             ]),
           );
@@ -40,7 +40,8 @@ describe('routes', () => {
   );
   it('a scale of two octaves: each source sounds its note, and each aim has what it asks for', () => {
     const of = Object.fromEntries(ROUTE_AIMS.map((aim) => [aim, bestRoute(alto, TWO_OCTAVES, { aim })]));
-    for (const route of Object.values(of)) expect(route.sources.map((one) => one.soundedMidi)).toEqual(TWO_OCTAVES);
+    for (const route of Object.values(of))
+      expect(route.sources.map((source) => source.soundedMidi)).toEqual(TWO_OCTAVES);
     expect(of['inTune']!.offCents).toBeLessThanOrEqual(of['easiest']!.offCents);
     expect(of['easiest']!.success).toBeGreaterThan(of['mostToLearn']!.success);
     expect(of['inTune']!.offCents).toBeLessThan(3);
@@ -64,6 +65,7 @@ describe('routes', () => {
   });
   it.each(INSTRUMENTS)('$id: every written note from the octave above the lowest up has a source', (horn) => {
     for (let midi = horn.lowestWrittenMidi + 12; midi <= horn.highestKeyedWrittenMidi; midi++)
-      for (const one of routeChoices(horn, midi)) expect(one.offsetCents).toBe(naturalOffsetCents(one.partialNumber));
+      for (const source of routeChoices(horn, midi))
+        expect(source.offsetCents).toBe(naturalOffsetCents(source.partialNumber));
   });
 });

@@ -95,32 +95,32 @@ export function describeRoute(horn: Instrument, sources: readonly Source[], opti
   const count = Math.max(1, sources.length);
   let cost = 0;
   let keysMoved = 0;
-  sources.forEach((one, i) => {
-    cost += noteCost(one, options);
+  sources.forEach((source, i) => {
+    cost += noteCost(source, options);
     const before = sources[i - 1];
     if (!before) return;
-    cost += changeCost(horn, before, one, options.aim);
-    keysMoved += keysBetween(horn, before, one);
+    cost += changeCost(horn, before, source, options.aim);
+    keysMoved += keysBetween(horn, before, source);
   });
-  const sum = (of: (one: Source) => number) => sources.reduce((total, one) => total + of(one), 0);
+  const sum = (of: (source: Source) => number) => sources.reduce((total, source) => total + of(source), 0);
   return {
     sources,
     cost,
-    success: sum((one) => successOf(one, options)) / count,
-    offCents: sum((one) => Math.abs(offsetOf(one, options))) / count,
+    success: sum((source) => successOf(source, options)) / count,
+    offCents: sum((source) => Math.abs(offsetOf(source, options))) / count,
     keysMoved,
-    tubes: new Set(sources.map((one) => one.fingeredMidi)).size,
+    tubes: new Set(sources.map((source) => source.fingeredMidi)).size,
   };
 }
 
 /** Sources that can stand for a note of a phrase: all its overtones. */
 export function routeChoices(horn: Instrument, midi: number): Source[] {
-  return sourcesOf(horn, midi).filter((one) => one.partialNumber > 1);
+  return sourcesOf(horn, midi).filter((source) => source.partialNumber > 1);
 }
 
 function candidates(horn: Instrument, midi: number, place: number, pins?: ReadonlyMap<number, string>): Source[] {
   const pin = pins?.get(place);
-  const found = routeChoices(horn, midi).filter((one) => pin === undefined || sourceKey(one) === pin);
+  const found = routeChoices(horn, midi).filter((routeChoice) => pin === undefined || sourceKey(routeChoice) === pin);
   if (found.length === 0) throw new NoSourceError(place, midi);
   return found;
 }
@@ -153,5 +153,5 @@ function keysBetween(horn: Instrument, before: Source, after: Source): number {
 }
 
 function lowest(row: readonly { readonly cost: number }[]): number {
-  return row.reduce((best, one, i) => (one.cost < row[best]!.cost ? i : best), 0);
+  return row.reduce((best, next, i) => (next.cost < row[best]!.cost ? i : best), 0);
 }

@@ -108,16 +108,16 @@ function marks({ pair, octaveKey, hum, bendCents, freePitch, openEnd, vowels, vi
 
 function points({ dynamics, beats }: Tone): DynamicPoint[] {
   const gaps = Math.max(1, dynamics.length - 1);
-  return dynamics.map((one, i): DynamicPoint => {
+  return dynamics.map((dynamic, i): DynamicPoint => {
     const beat = (i * beats) / gaps;
-    if (typeof one === 'string') return { beat, dynamic: one };
-    return { beat, dynamic: nearestTo(one), position: one };
+    if (typeof dynamic === 'string') return { beat, dynamic: dynamic };
+    return { beat, dynamic: nearestTo(dynamic), position: dynamic };
   });
 }
 
 function nearestTo(position: number): Dynamic {
-  const away = (one: Dynamic) => Math.abs(dynamicPosition(one) - position);
-  return DYNAMICS.reduce((best, one) => (away(one) < away(best) ? one : best));
+  const away = (id: Dynamic) => Math.abs(dynamicPosition(id) - position);
+  return DYNAMICS.reduce((best, dynamic) => (away(dynamic) < away(best) ? dynamic : best));
 }
 
 /** @throws RangeError when the first dynamic is not softer than the second */

@@ -19,7 +19,7 @@ const usual = (id: string, change: Record<string, number | string> = {}): Exerci
 const notes = (exercise: ExerciseParameters) => exerciseScore(exercise).steps.map((step) => step.soundedMidi);
 
 describe.each(FAMILIES.map((family): [string, Family] => [family.id, family]))('%s', (_, family) => {
-  it.each(INSTRUMENTS.map((one) => one.id))('is playable as usual on a %s', (instrumentId) => {
+  it.each(INSTRUMENTS.map((instrument) => instrument.id))('is playable as usual on a %s', (instrumentId) => {
     const score = exerciseScore(usualExercise(family, instrumentId));
     const horn = instrumentById(instrumentId);
     expect(score.steps.length).toBeGreaterThan(0);
@@ -64,7 +64,7 @@ describe.each(FAMILIES.map((family): [string, Family] => [family.id, family]))('
     const [tune] = abcjs.parseOnly(scoreToAbc(score));
     expect(tune!.warnings ?? []).toEqual([]);
     const voices = tune!.lines.flatMap((line) => line.staff?.flatMap((staff) => staff.voices ?? []) ?? []);
-    const sounded = voices.flat().filter((one) => 'pitches' in one && one.pitches);
+    const sounded = voices.flat().filter((voice) => 'pitches' in voice && voice.pitches);
     expect(sounded.length).toBeGreaterThanOrEqual(score.steps.length);
   });
 });
@@ -101,7 +101,7 @@ describe('what the families play', () => {
   it('a full-span scale goes to both ends of its key on this horn', () => {
     const played = notes(usual('fullSpanScale', { key: 'B♭' }));
     expect([Math.min(...played), Math.max(...played)]).toEqual([58, 89]);
-    expect(new Set(played.map((one) => one % 12))).toEqual(new Set([10, 0, 2, 3, 5, 7, 9]));
+    expect(new Set(played.map((value) => value % 12))).toEqual(new Set([10, 0, 2, 3, 5, 7, 9]));
   });
   it('starts with the tongue, then as often with air', () =>
     expect(exerciseScore(usual('tongueOrAir', { starts: 2 })).steps.map((step) => step.attack)).toEqual([

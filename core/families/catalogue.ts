@@ -83,7 +83,7 @@ export const FAMILIES = [
 
 /** @throws RangeError for an id that no family has */
 export function familyById(id: string): Family {
-  const family = FAMILIES.find((one) => one.id === id);
+  const family = FAMILIES.find((candidate) => candidate.id === id);
   if (!family) throw new RangeError(`no exercise family is called ${id}`);
   return family;
 }

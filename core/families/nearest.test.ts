@@ -4,7 +4,7 @@ import { INSTRUMENTS, instrumentById } from '../theory';
 import { highestNote, type ExerciseParameters, type Field } from '../exercise';
 import { FAMILIES, playable, tryScore, usualExercise } from './index';
 
-const horns = INSTRUMENTS.map((one) => one.id);
+const horns = INSTRUMENTS.map((instrument) => instrument.id);
 
 /** Everything that one control of an exercise can be set to. */
 function choicesOf(field: Field, instrumentId: ExerciseParameters['instrumentId']): (number | string)[] {
@@ -56,7 +56,7 @@ describe('what a person chooses', () => {
     ['octaveDisplacement', { phrase: 'x' }, { reason: 'phrase', why: 'note' }, { field: 'phrase' }],
   ])('%s with %j: why not, and what is nearest', (family, change, issue, made) => {
     const usual = usualExercise(
-      FAMILIES.find((one) => one.id === family)!,
+      FAMILIES.find((candidate) => candidate.id === family)!,
       'alto',
     );
     const found = playable({ ...usual, ...change });

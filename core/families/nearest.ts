@@ -38,8 +38,8 @@ const STORED = { longestText: 2000, largest: 1e4, highestMidi: 127 };
 export function isExercise(value: unknown): value is ExerciseParameters {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) return false;
   const { family: id, instrumentId, tempoBpm, tunerHidden, ...rest } = value as Record<string, unknown>;
-  const family = FAMILIES.find((one) => one.id === id);
-  if (!family || !INSTRUMENTS.some((one) => one.id === instrumentId)) return false;
+  const family = FAMILIES.find((candidate) => candidate.id === id);
+  if (!family || !INSTRUMENTS.some((instrument) => instrument.id === instrumentId)) return false;
   if (!isNumber(tempoBpm) || tempoBpm <= 0 || typeof tunerHidden !== 'boolean') return false;
   const fields: Readonly<Record<string, Field>> = family.fields;
   return Object.entries(rest).every(([name, one]) => {

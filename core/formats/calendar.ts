@@ -20,7 +20,7 @@ export function writeCalendar(practices: readonly CalendarPractice[]): string {
   const { error, value } = createEvents(
     practices.map(({ id, day, at, minutes, title, description }) => {
       const start = [...day.split('-'), ...at.split(':')].map(Number);
-      if (start.length !== 5 || start.some((one) => !Number.isInteger(one)))
+      if (start.length !== 5 || start.some((entry) => !Number.isInteger(entry)))
         throw new RangeError(`a practice must begin on a day and at a time, got ${day} ${at}`);
       return {
         uid: id,

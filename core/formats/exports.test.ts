@@ -98,7 +98,7 @@ describe('backups', () => {
 
 /** Duration of a note of the other package, in its divisions. */
 function durationOf(note: elements.Note): number {
-  const found = (note.getVariation() as readonly unknown[]).find((one) => one instanceof elements.Duration);
+  const found = (note.getVariation() as readonly unknown[]).find((candidate) => candidate instanceof elements.Duration);
   return (found as elements.Duration).getPositiveDivisions();
 }
 
@@ -117,7 +117,7 @@ describe('exercises as scores', () => {
       .map((measure) =>
         measure.getValues().flatMap((value) => (value instanceof elements.Note ? [durationOf(value)] : [])),
       );
-    for (const bar of bars) expect(bar.reduce((sum, one) => sum + one, 0)).toBe(16);
+    for (const bar of bars) expect(bar.reduce((sum, value) => sum + value, 0)).toBe(16);
     expect(bars.length).toBe(Math.ceil(scoreBeats(notated(score)) / score.beatsPerBar));
   });
 
@@ -126,7 +126,7 @@ describe('exercises as scores', () => {
     const asked = score.steps.map((step) => step.soundedMidi);
     const sounded = (found: ReturnType<typeof readMidi>) =>
       found.kind === 'parts'
-        ? forHorn(found.parts[0]!, instrumentById(horn), false).flatMap((one) => one.midi ?? [])
+        ? forHorn(found.parts[0]!, instrumentById(horn), false).flatMap((note) => note.midi ?? [])
         : [];
     expect(sounded(readMusicXml(new TextEncoder().encode(writeMusicXml(score, 'Test'))))).toEqual(asked);
     expect(sounded(readMidi(writeMidi(score, 'Test')))).toEqual(asked);
@@ -136,8 +136,8 @@ describe('exercises as scores', () => {
     const midi = midiParser.parse(writeMidi(scoreOf('airIntoTone', 'alto'), 'Test')) as {
       track: { event: { type: number; data: number[] | number }[] }[];
     };
-    const on = midi.track.flatMap((track) => track.event).filter((one) => one.type === 9);
-    expect(on.map((one) => (one.data as number[])[0])).toEqual([49, 49, 49]);
+    const on = midi.track.flatMap((track) => track.event).filter((entry) => entry.type === 9);
+    expect(on.map((entry) => (entry.data as number[])[0])).toEqual([49, 49, 49]);
   });
 });
 

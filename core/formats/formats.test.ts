@@ -214,9 +214,9 @@ describe('WAV', () => {
   ])('reads %s bit, %i channels', (depth, channels) => {
     const scale = depth === '32f' ? 1 : 2 ** (Number.parseInt(depth) - 1) - 1;
     const centre = depth === '8' ? 128 : 0;
-    const one = wave.map((x) => (depth === '32f' ? x : Math.round(x * scale) + centre));
+    const float64Array = wave.map((x) => (depth === '32f' ? x : Math.round(x * scale) + centre));
     const file = new WaveFile();
-    file.fromScratch(channels, 44100, depth, channels === 1 ? one : [one, one]);
+    file.fromScratch(channels, 44100, depth, channels === 1 ? float64Array : [float64Array, float64Array]);
     const read = readWav(file.toBuffer());
     expect(read.kind).toBe('read');
     if (read.kind !== 'read') return;

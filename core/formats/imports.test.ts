@@ -76,8 +76,8 @@ describe('MusicXML by hand', () => {
 describe('MIDI written by two libraries', () => {
   it('gives a line in sounding pitch', () => {
     const [track] = partsOf(readMidi(fixture('octave.mid')));
-    expect(track!.notes.map((one) => one.midi)).toEqual([65, 67, 69, 70, 72, 74, 76, 77, 76, 74, 72, 70]);
-    expect(track!.notes.every((one) => one.beats === 1)).toBe(true);
+    expect(track!.notes.map((note) => note.midi)).toEqual([65, 67, 69, 70, 72, 74, 76, 77, 76, 74, 72, 70]);
+    expect(track!.notes.every((note) => note.beats === 1)).toBe(true);
     expect(forHorn(track!, alto, true)[0]!.midi).toBe(74);
   });
   it('takes the top of chords and keeps rests', () => {

@@ -21,11 +21,11 @@ export function readMidi(bytes: Uint8Array): ImportedParts {
     const timed: TimedNote[] = [];
     let at = 0;
     const notes = [...track.notes].sort((a, b) => a.ticks - b.ticks || b.midi - a.midi);
-    const line = notes.filter((one, k) => k === 0 || notes[k - 1]!.ticks !== one.ticks);
-    line.forEach((one, k) => {
-      const end = Math.min(one.ticks + one.durationTicks, line[k + 1]?.ticks ?? Infinity);
-      if (one.ticks > at) timed.push({ midi: null, quarters: (one.ticks - at) / ppq });
-      if (isNote(one.midi)) timed.push({ midi: one.midi, quarters: (end - one.ticks) / ppq });
+    const line = notes.filter((note, k) => k === 0 || notes[k - 1]!.ticks !== note.ticks);
+    line.forEach((note, k) => {
+      const end = Math.min(note.ticks + note.durationTicks, line[k + 1]?.ticks ?? Infinity);
+      if (note.ticks > at) timed.push({ midi: null, quarters: (note.ticks - at) / ppq });
+      if (isNote(note.midi)) timed.push({ midi: note.midi, quarters: (end - note.ticks) / ppq });
       at = end;
     });
     const name = track.name.trim() || `${i + 1}`;

@@ -40,7 +40,7 @@ export function readMusicXml(bytes: Uint8Array): ImportedParts {
       processEntities: false,
     });
     const document = parser.parse(text) as Element[];
-    const score = document.find((one) => 'score-partwise' in one);
+    const score = document.find((candidate) => 'score-partwise' in candidate);
     if (!score) return { kind: 'refused', reason: 'notRead', detail: 'score-partwise' };
     root = childrenOf(score, 'score-partwise');
   } catch (error) {
@@ -48,7 +48,7 @@ export function readMusicXml(bytes: Uint8Array): ImportedParts {
   }
   const names = partNames(root);
   const parts: ImportedPart[] = [];
-  for (const part of root.filter((one) => 'part' in one)) {
+  for (const part of root.filter((entry) => 'part' in entry)) {
     const id = attribute(part, 'id');
     const name = names.get(id) || id;
     const read = readPart(childrenOf(part, 'part'));
@@ -63,18 +63,18 @@ function textOf(bytes: Uint8Array): string {
   if (!isZip) return new TextDecoder().decode(bytes);
   const files = unzipSync(bytes, { filter: sizeGuard(LARGEST_XML, LARGEST_XML) });
   const listed = /full-path="([^"]+)"/.exec(strFromU8(files['META-INF/container.xml'] ?? new Uint8Array()))?.[1];
-  const name = listed ?? Object.keys(files).find((one) => /^[^/]+\.(musicxml|xml)$/.test(one));
+  const name = listed ?? Object.keys(files).find((key) => /^[^/]+\.(musicxml|xml)$/.test(key));
   const file = name === undefined ? undefined : files[name];
   if (!file) throw new Error('META-INF/container.xml');
   return strFromU8(file);
 }
 
 function partNames(root: readonly Element[]): Map<string, string> {
-  const list = root.find((one) => 'part-list' in one);
+  const list = root.find((candidate) => 'part-list' in candidate);
   return new Map(
     (list ? childrenOf(list, 'part-list') : [])
-      .filter((one) => 'score-part' in one)
-      .map((one) => [attribute(one, 'id'), textIn(childrenOf(one, 'score-part'), 'part-name') ?? '']),
+      .filter((entry) => 'score-part' in entry)
+      .map((entry) => [attribute(entry, 'id'), textIn(childrenOf(entry, 'score-part'), 'part-name') ?? '']),
   );
 }
 
@@ -83,14 +83,14 @@ function readPart(measures: readonly Element[]): Pick<ImportedPart, 'notes' | 't
   let divisions = 1;
   let transposeSemitones: number | undefined;
   let voice: string | undefined;
-  for (const measure of measures.filter((one) => 'measure' in one)) {
+  for (const measure of measures.filter((entry) => 'measure' in entry)) {
     const where = `measure ${attribute(measure, 'number')}`;
     for (const element of childrenOf(measure, 'measure')) {
       if ('attributes' in element) {
         const attributes = childrenOf(element, 'attributes');
         divisions = Number(textIn(attributes, 'divisions') ?? divisions);
         if (!(divisions >= LEAST_DIVISIONS && divisions <= MOST_DIVISIONS)) return where;
-        const transpose = attributes.find((one) => 'transpose' in one);
+        const transpose = attributes.find((candidate) => 'transpose' in candidate);
         if (transpose) transposeSemitones = semitonesOf(childrenOf(transpose, 'transpose'));
         if (transposeSemitones !== undefined && !(Math.abs(transposeSemitones) <= MOST_SEMITONES)) return where;
       }
@@ -116,7 +116,7 @@ function readPart(measures: readonly Element[]): Pick<ImportedPart, 'notes' | 't
 /** MIDI number of a note element; null for a rest, undefined when it is neither. */
 function midiOf(note: readonly Element[]): number | null | undefined {
   if (has(note, 'rest')) return null;
-  const pitch = note.find((one) => 'pitch' in one);
+  const pitch = note.find((candidate) => 'pitch' in candidate);
   if (!pitch) return undefined;
   const inside = childrenOf(pitch, 'pitch');
   const step = STEPS[textIn(inside, 'step') ?? ''];
@@ -125,7 +125,7 @@ function midiOf(note: readonly Element[]): number | null | undefined {
 }
 
 function isTiedOn(note: readonly Element[]): boolean {
-  return note.some((one) => 'tie' in one && attribute(one, 'type') === 'stop');
+  return note.some((entry) => 'tie' in entry && attribute(entry, 'type') === 'stop');
 }
 
 function semitonesOf(transpose: readonly Element[]): number {
@@ -133,12 +133,12 @@ function semitonesOf(transpose: readonly Element[]): number {
 }
 
 const childrenOf = (element: Element, name: string) => (element[name] ?? []) as Element[];
-const has = (elements: readonly Element[], name: string) => elements.some((one) => name in one);
+const has = (elements: readonly Element[], name: string) => elements.some((element) => name in element);
 const attribute = (element: Element, name: string) =>
   String((element[':@'] as Record<string, unknown> | undefined)?.[name] ?? '');
 
 function textIn(elements: readonly Element[], name: string): string | undefined {
-  const found = elements.find((one) => name in one);
+  const found = elements.find((element) => name in element);
   const text = found && childrenOf(found, name)[0]?.['#text'];
   return text === undefined ? undefined : String(text);
 }

@@ -36,7 +36,7 @@ export function writeMusicXml(played: Score, title: string, spelling: Spelling =
     '@number': i + 1,
     ...(i === 0 && { attributes: attributes(score) }),
     ...(i === 0 && { direction: tempo(score) }),
-    note: bar.map((one) => note(one, score, spelling)),
+    note: bar.map((written) => note(written, score, spelling)),
   }));
   const builder = new XMLBuilder({
     ignoreAttributes: false,
@@ -116,14 +116,14 @@ function note({ units, step, first, last }: Written, score: Score, spelling: Spe
   ];
   const dynamic = first && index >= 0 ? step.dynamics[0]!.dynamic : undefined;
   const notations = {
-    ...(ties.length > 0 && { tied: ties.map((one) => ({ '@type': one })) }),
-    ...(slurs.length > 0 && { slur: slurs.map((one) => ({ '@type': one })) }),
+    ...(ties.length > 0 && { tied: ties.map((text) => ({ '@type': text })) }),
+    ...(slurs.length > 0 && { slur: slurs.map((slur) => ({ '@type': slur })) }),
     ...(dynamic && { dynamics: { [dynamic]: '' } }),
   };
   return {
     pitch: { step: LETTERS[letter], ...(alter !== 0 && { alter }), octave },
     duration: units,
-    ...(ties.length > 0 && { tie: ties.map((one) => ({ '@type': one })) }),
+    ...(ties.length > 0 && { tie: ties.map((text) => ({ '@type': text })) }),
     voice: 1,
     type,
     ...(dotted && { dot: '' }),

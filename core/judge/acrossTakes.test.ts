@@ -17,7 +17,7 @@ const take = (change: Partial<PastTake> = {}): PastTake => ({
   share: 1,
   ...change,
 });
-const ids = (now: PastTake, past: PastTake[]) => acrossTakes(now, past).map((one) => one.id);
+const ids = (now: PastTake, past: PastTake[]) => acrossTakes(now, past).map((acrossTake) => acrossTake.id);
 
 describe('a leak', () => {
   const starts = (day: string, reed: string, change: Partial<LowStart> = {}): LowStart[] => [
@@ -66,7 +66,7 @@ describe('pitch that follows loudness', () => {
     expect(
       ids(
         on(67, -10),
-        slopes.map((one, i) => on(60 + i, one)),
+        slopes.map((slope, i) => on(60 + i, slope)),
       ),
     ).toEqual([]),
   );
@@ -85,8 +85,8 @@ describe('a sitting', () => {
   ])('%j says %j', (shares, said) => expect(last(row(shares))).toEqual(said));
   it('takes far apart are no sitting', () => expect(last(row([0.4, 0.4, 0.9, 0.9], 70 * MINUTE))).toEqual([]));
   it('other exercises between do not count', () => {
-    const takes = row([0.4, 0.5, 0.8, 0.9]).map((one, i) =>
-      i % 2 ? one : { ...one, exercise: 'swell 60 growFade breath' },
+    const takes = row([0.4, 0.5, 0.8, 0.9]).map((pastTake, i) =>
+      i % 2 ? pastTake : { ...pastTake, exercise: 'swell 60 growFade breath' },
     );
     expect(last(takes)).toEqual([]);
   });
@@ -103,7 +103,7 @@ describe('harder once a day', () => {
 });
 
 describe('lean', () => {
-  const centres = (...cents: number[]) => take({ centres: cents.map((one, i) => ({ midi: 60 + i, cents: one })) });
+  const centres = (...cents: number[]) => take({ centres: cents.map((value, i) => ({ midi: 60 + i, cents: value })) });
   it.each<[number[], number]>([
     [[9, 8, 12, 7, 6, 9], 1],
     [[-9, -8, -12, -7, -6, -9], -1],

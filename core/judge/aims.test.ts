@@ -28,7 +28,7 @@ const found = (measures: readonly StepMeasures[], family: string) => {
   } as const;
   return aimFindings(measures, about, familyById(family).teaching.aims ?? []);
 };
-const ids = (measures: readonly StepMeasures[], family: string) => found(measures, family).map((one) => one.id);
+const ids = (measures: readonly StepMeasures[], family: string) => found(measures, family).map((finding) => finding.id);
 
 describe('tongue or air', () => {
   const good = tone();
@@ -135,7 +135,7 @@ describe('aims of a colour and a level', () => {
   it('a scale of long tones has one pitch, soft and loud', () => {
     const played = (...cents: number[]) =>
       found(
-        cents.map((one) => at(-25, 4, one)),
+        cents.map((value) => at(-25, 4, value)),
         'longToneScale',
       );
     expect(played(2, 0, 3, 1, 2)).toEqual([]);

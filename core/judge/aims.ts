@@ -247,7 +247,7 @@ function vibrato(played: Played): Finding[] {
   });
   const missed = found.filter(({ weight }) => weight > 0).sort((a, b) => (b.severity ?? 0) - (a.severity ?? 0));
   // Once each, of the tone that has it most.
-  const each = missed.filter(({ id }, i) => missed.findIndex((one) => one.id === id) === i);
+  const each = missed.filter(({ id }, i) => missed.findIndex((candidate) => candidate.id === id) === i);
   return each.length > 0 ? each : found.slice(0, 1);
 }
 /** All of what was asked is not there. */

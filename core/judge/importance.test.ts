@@ -57,9 +57,9 @@ function judged(family: string, ...measures: StepMeasures[]) {
   const parameters = usualExercise(familyById(family), 'alto');
   const score = exerciseScore(parameters);
   const { findings } = judgeTake(measures, { score, parameters, demand: 'firm', before: [] });
-  return findings.filter((one) => one.weight > 0);
+  return findings.filter((finding) => finding.weight > 0);
 }
-const ids = (...about: Parameters<typeof judged>) => judged(...about).map((one) => one.id);
+const ids = (...about: Parameters<typeof judged>) => judged(...about).map((finding) => finding.id);
 
 describe('what comes first', () => {
   const sharp = { pitchCentreCents: measured(16, 0.5) };

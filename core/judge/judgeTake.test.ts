@@ -42,7 +42,7 @@ function take(
 describe('judgeTake with the stand-in player', () => {
   it('a clean swell raises nothing and asks for a harder one', () => {
     const { verdict } = take({});
-    expect(verdict.findings.map((one) => one.id)).toEqual(['even']);
+    expect(verdict.findings.map((finding) => finding.id)).toEqual(['even']);
     expect(verdict.decision).toBe('harder');
     expect(verdict.next).toEqual({ change: 'softer', parameters: { softest: 'pp' } });
   });
@@ -66,7 +66,7 @@ describe('judgeTake with the stand-in player', () => {
     ['airySoftEnd', { breathDb: -16, breathWhenSoftDb: 4 }, 'harder'],
   ])('%s is heard and decided', (id, habits, decision) => {
     const { verdict } = take(habits);
-    expect(verdict.findings.map((one) => one.id)).toContain(id);
+    expect(verdict.findings.map((finding) => finding.id)).toContain(id);
     expect(verdict.decision).toBe(decision);
     expect(verdict.tries.length).toBeGreaterThan(0);
   });
@@ -82,7 +82,7 @@ describe('judgeTake with the stand-in player', () => {
       }).verdict.findings.map((f) => f.id),
     ).toEqual(expect.arrayContaining(['stairs']));
     const late = take({ peakShift: 0.3 }).verdict;
-    expect(late.findings.map((one) => one.id)).toEqual(['peakLate']);
+    expect(late.findings.map((finding) => finding.id)).toEqual(['peakLate']);
     expect(late.decision).toBe('again');
   });
 
@@ -100,7 +100,7 @@ describe('judgeTake with the stand-in player', () => {
   it('a finer demand hears what a loose one lets pass', () => {
     const lean = { tuningCents: 10 };
     expect(take(lean, {}, [], 'loose').verdict.decision).toBe('harder');
-    expect(take(lean, {}, [], 'fine').verdict.findings.map((one) => one.id)).toContain('sharp');
+    expect(take(lean, {}, [], 'fine').verdict.findings.map((finding) => finding.id)).toContain('sharp');
   });
 
   it('silence is no judgement on the exercise', () => {

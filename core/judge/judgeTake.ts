@@ -22,15 +22,15 @@ const MANY_SWELLS = 3;
 export function judgeTake(measures: readonly StepMeasures[], about: TakeCase): Verdict {
   const family = familyById(about.parameters.family);
   const { unjudged = [], aims = [] } = family.teaching;
-  const found = toneFindings(measures, about).filter((one) => {
-    const aspect = ruleOf(one.id)?.aspect;
+  const found = toneFindings(measures, about).filter((toneFinding) => {
+    const aspect = ruleOf(toneFinding.id)?.aspect;
     return aspect === undefined || !unjudged.includes(aspect);
   });
-  const untold = found.filter((one) => !isExplained(one, found, measures));
+  const untold = found.filter((entry) => !isExplained(entry, found, measures));
   const now = about.now && presentTake({ ...about.now, ...about, measures });
   const past = about.past ?? [];
   const ofAims = aimFindings(measures, about, aims);
-  const ofTones = untold.filter((one) => !saidByAim(one.id, ofAims));
+  const ofTones = untold.filter((entry) => !saidByAim(entry.id, ofAims));
   const findings = [
     ...together(ofTones, about.score),
     ...ofAims,
@@ -38,8 +38,8 @@ export function judgeTake(measures: readonly StepMeasures[], about: TakeCase): V
     ...(now ? acrossTakes(now, past) : []),
   ].sort(byImportance(family));
   const leaning = now ? lean(now, past) : 0;
-  const tries = findings.flatMap((one) => triesFor(one.id, leaning));
-  const well = [...found, ...findings].every((one) => one.weight < 2)
+  const tries = findings.flatMap((entry) => triesFor(entry.id, leaning));
+  const well = [...found, ...findings].every((entry) => entry.weight < 2)
     ? wellFindings(measures, about.score, findings)
     : [];
   // What is told once still weighs as it was found.
@@ -174,20 +174,20 @@ function changesOver(step: Step | undefined, before: Step | undefined): boolean 
 const CHANGE_REACH_S = 0.35;
 
 /** Whether another finding on the same tone says the same already. */
-function isExplained(one: Finding, found: readonly Finding[], measures: readonly StepMeasures[]): boolean {
+function isExplained(entry: Finding, found: readonly Finding[], measures: readonly StepMeasures[]): boolean {
   return found.some((other) => {
-    if (other.stepIndex !== one.stepIndex || other.id === one.id) return false;
-    if (explains(other, one) && !(explains(one, other) && sizeOf(one) >= sizeOf(other))) return true;
-    return other.id === 'slowChange' && 'atS' in one.values && atChange(one.values.atS, measures[one.stepIndex]);
+    if (other.stepIndex !== entry.stepIndex || other.id === entry.id) return false;
+    if (explains(other, entry) && !(explains(entry, other) && sizeOf(entry) >= sizeOf(other))) return true;
+    return other.id === 'slowChange' && 'atS' in entry.values && atChange(entry.values.atS, measures[entry.stepIndex]);
   });
 }
 
 /** What is much farther over its own limit than what would explain it is told as well. */
 const FAR_WORSE = 2;
 
-function explains(one: Finding, other: Finding): boolean {
-  if (!ruleOf(one.id)?.explains?.includes(other.id)) return false;
-  return one.weight === 3 || sizeOf(other) <= FAR_WORSE * sizeOf(one);
+function explains(entry: Finding, other: Finding): boolean {
+  if (!ruleOf(entry.id)?.explains?.includes(other.id)) return false;
+  return entry.weight === 3 || sizeOf(other) <= FAR_WORSE * sizeOf(entry);
 }
 
 const sizeOf = ({ severity = 1 }: Finding) => severity;
@@ -199,9 +199,9 @@ function atChange(atS: number, step: StepMeasures | undefined): boolean {
 /** The same finding on several tones becomes one, with the evidence of the worst by its own measure. */
 function together(found: readonly Finding[], score: Score): Finding[] {
   if (score.steps.length < SEVERAL_TONES) return [...found];
-  return [...new Set(found.map((one) => one.id))].map((id) => {
-    const same = found.filter((one) => one.id === id);
-    const worst = same.reduce((most, one) => ((one.severity ?? 0) > (most.severity ?? 0) ? one : most));
+  return [...new Set(found.map((entry) => entry.id))].map((id) => {
+    const same = found.filter((entry) => entry.id === id);
+    const worst = same.reduce((most, next) => ((next.severity ?? 0) > (most.severity ?? 0) ? next : most));
     return { ...worst, steps: same.length };
   });
 }
@@ -211,7 +211,7 @@ const BESIDE: readonly FindingId[] = ['steadierNow', 'pairsNearer', 'vibratoHear
 
 /** What went well: what the exercise is for where it has an aim of its own, else how steady or even it was. */
 function wellFindings(measures: readonly StepMeasures[], score: Score, told: readonly Finding[]): Finding[] {
-  if (told.some((one) => one.weight === 0 && !BESIDE.includes(one.id))) return [];
+  if (told.some((entry) => entry.weight === 0 && !BESIDE.includes(entry.id))) return [];
   const sounded = measures.flatMap((step, stepIndex) => (step.kind === 'sounded' ? [{ step, stepIndex }] : []));
   const special = specialFindings(sounded, score);
   if (special.length > 0) return special;
@@ -264,11 +264,12 @@ function specialFindings(
 }
 
 function decide(findings: readonly Finding[], before: readonly Decision[]): Decision {
-  if (findings.some((one) => one.id === 'tiring')) return 'leave';
-  const worst = Math.max(0, ...findings.map((one) => one.weight));
+  if (findings.some((entry) => entry.id === 'tiring')) return 'leave';
+  const worst = Math.max(0, ...findings.map((entry) => entry.weight));
   if (worst === 3) {
     const recent = before.slice(-(BREAKS_BEFORE_LEAVING - 1));
-    const keepsBreaking = recent.length === BREAKS_BEFORE_LEAVING - 1 && recent.every((one) => one === 'easier');
+    const keepsBreaking =
+      recent.length === BREAKS_BEFORE_LEAVING - 1 && recent.every((decision) => decision === 'easier');
     return keepsBreaking ? 'leave' : onlyMissed(findings) ? 'again' : 'easier';
   }
   return worst === 2 ? 'again' : 'harder';
@@ -277,6 +278,6 @@ function decide(findings: readonly Finding[], before: readonly Decision[]): Deci
 /** Nothing heard or another note says nothing about how hard the exercise is. */
 function onlyMissed(findings: readonly Finding[]): boolean {
   return findings
-    .filter((one) => one.weight === 3)
-    .every((one) => one.id === 'nothingHeard' || one.id === 'otherNote' || one.id === 'hummedOther');
+    .filter((entry) => entry.weight === 3)
+    .every((entry) => entry.id === 'nothingHeard' || entry.id === 'otherNote' || entry.id === 'hummedOther');
 }

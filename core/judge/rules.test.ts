@@ -138,7 +138,7 @@ describe('RULES', () => {
 
   it.each(['jump', 'crack', 'squeak'] as const)('a %s is told as that, with its beat', (kind) => {
     expect(spoken({ jumps: [jump(kind)] })).toEqual([kind]);
-    const rule = RULES.find((one) => one.id === kind)!;
+    const rule = RULES.find((anyRule) => anyRule.id === kind)!;
     const evidence = rule.when({ ...PLAIN, jumps: [jump(kind, 5.5), jump(kind, 7)] }, context);
     expect(evidence!.values).toMatchObject({ beat: 5, partial: 2, lastsMs: 100, count: 2 });
   });

@@ -8,11 +8,11 @@ const hzOf = (semitones: number) => 220 * 2 ** (semitones / 12);
 
 /** Steps of a beat each, one after the other with a rest of half a beat, first at 1 s. */
 const steps = (semitones: readonly number[]): ExpectedStep[] =>
-  semitones.map((one, i) => ({
+  semitones.map((semitone, i) => ({
     startS: 1 + 1.5 * BEAT_S * i,
     endS: 1 + 1.5 * BEAT_S * i + BEAT_S,
-    targetHz: hzOf(one),
-    fingeredHz: hzOf(one),
+    targetHz: hzOf(semitone),
+    fingeredHz: hzOf(semitone),
   }));
 
 /** Frames of tones as they were played: [start s, length s, semitones]. */
@@ -39,13 +39,13 @@ describe('alignSteps', () => {
   });
   it('a player who hurries keeps his steps', () => {
     const hurried = inTime.map(([startS, , note]) => [1 + (startS - 1) * 0.7, 0.33, note] as const);
-    expect(startsS(played(hurried), steps(DOWN)).every((one) => one !== undefined)).toBe(true);
+    expect(startsS(played(hurried), steps(DOWN)).every((entry) => entry !== undefined)).toBe(true);
   });
   it('a step left out is silent, and the others keep theirs', () => {
     const without = inTime.filter((_, i) => i !== 2);
     const found = startsS(played(without), steps(DOWN));
     expect(found[2]).toBeUndefined();
-    expect(found.filter((one) => one !== undefined)).toHaveLength(4);
+    expect(found.filter((entry) => entry !== undefined)).toHaveLength(4);
   });
   it('one who stops early leaves the rest silent', () =>
     expect(startsS(played(inTime.slice(0, 2)), steps(DOWN)).slice(2)).toEqual([undefined, undefined, undefined]));

@@ -34,7 +34,7 @@ export function bend({ f0Hz }: Frames, span: ToneSpan, targetHz: number): Bend {
   const before = median(cents.slice(0, held));
   const after = median(cents.slice(-held));
   const lowest = quantile(cents.slice(held, -held), 0.05);
-  const steps = cents.slice(STEP_FRAMES).map((one, i) => Math.abs(one - cents[i]!));
+  const steps = cents.slice(STEP_FRAMES).map((value, i) => Math.abs(value - cents[i]!));
   return {
     depthCents: measured(before - lowest, PITCH_ERROR_CENTS),
     returnCents: measured(after - before, PITCH_ERROR_CENTS),

@@ -146,7 +146,7 @@ describe('statistics', () => {
   });
   it('the median slope passes a fifth of wild points by', () => {
     const x = Array.from({ length: 50 }, (_, i) => i);
-    const y = x.map((one) => 3 + 0.5 * one + (one % 5 === 0 ? 100 : 0));
+    const y = x.map((value) => 3 + 0.5 * value + (value % 5 === 0 ? 100 : 0));
     expect(theilSen(x, y).slope).toBeCloseTo(0.5, 1);
     expect(() => theilSen([1, 1], [0, 5])).toThrow('two points apart');
   });

@@ -42,7 +42,7 @@ function against(body: ToneBody, values: Float64Array): Measured {
   const spreadDb = quantile(body.levelDb, 0.9) - quantile(body.levelDb, 0.1);
   if (spreadDb < LEAST_SPREAD_DB) return absent('levelHardlyMoved');
   const { slope, offset } = theilSen(body.levelDb, values);
-  const rest = robustDeviation(values.map((one, i) => one - offset - slope * body.levelDb[i]!));
+  const rest = robustDeviation(values.map((value, i) => value - offset - slope * body.levelDb[i]!));
   // Readings 100 ms apart are independent; an even spread has about 0.36 of its 10–90 % width as deviation.
   return measured(10 * slope, (10 * rest) / (0.36 * spreadDb * Math.sqrt(values.length / 10)));
 }

@@ -143,7 +143,7 @@ describe('statistics', () => {
     const x = Array.from({ length: 41 }, (_, i) => i);
     const line = theilSen(
       x,
-      x.map((one) => (one === 7 ? 500 : 2 * one + 1)),
+      x.map((value) => (value === 7 ? 500 : 2 * value + 1)),
     );
     expect(line.slope).toBeCloseTo(2, 9);
     expect(line.offset).toBeCloseTo(1, 9);

@@ -196,7 +196,7 @@ describe('response series', () => {
     const series = responseSeries([sounded(0.02), sounded(0.04), sounded(0.06, 2), { kind: 'silent' }]);
     expect(series.spokeShare).toBe(0.5);
     expect(series.medianResponseS).toBeCloseTo(0.04, 6);
-    expect(series.restarts.map((one) => one.partial)).toEqual([1, 1, 2, undefined]);
+    expect(series.restarts.map((entry) => entry.partial)).toEqual([1, 1, 2, undefined]);
   });
   it('no restart, no series', () =>
     expect(responseSeries([])).toEqual({

@@ -27,8 +27,8 @@ export function overtonePair(
     const tooShort = absent('tooShort');
     return { pitchCents: tooShort, levelDb: tooShort, centroidPartials: tooShort, spectralDistanceDb: tooShort };
   }
-  const hz = (one: { frames: Frames; body: ToneBody }) =>
-    median(Array.from(one.body.frame, (i) => one.frames.f0Hz[i]!));
+  const hz = (entry: { frames: Frames; body: ToneBody }) =>
+    median(Array.from(entry.body.frame, (i) => entry.frames.f0Hz[i]!));
   const regularHz = hz(regular);
   const a = outline(regular.frames, regular.body, regularHz);
   const b = outline(overtone.frames, overtone.body, regularHz);
@@ -36,7 +36,7 @@ export function overtonePair(
     pitchCents: measured(centsBetweenHz(regularHz, hz(overtone)), 1),
     levelDb: measured(median(overtone.body.levelDb) - median(regular.body.levelDb), 0.4),
     centroidPartials: measured(median(overtone.body.centroidPartials) - median(regular.body.centroidPartials), 0.1),
-    spectralDistanceDb: measured(Math.sqrt(a.reduce((sum, one, i) => sum + (one - b[i]!) ** 2, 0) / a.length), 0.7),
+    spectralDistanceDb: measured(Math.sqrt(a.reduce((sum, value, i) => sum + (value - b[i]!) ** 2, 0) / a.length), 0.7),
   };
 }
 
@@ -47,9 +47,9 @@ function outline({ partialsDb }: Frames, body: ToneBody, hz: number): number[] {
     median(Array.from(body.frame, (i) => partialsDb[i * PARTIALS_KEPT + k]!)),
   );
   const floor = Math.max(...levels) + FLOOR_DB;
-  const kept = levels.map((one) => Math.max(floor, one));
-  const mean = kept.reduce((sum, one) => sum + one, 0) / count;
-  return kept.map((one) => one - mean);
+  const kept = levels.map((level) => Math.max(floor, level));
+  const mean = kept.reduce((sum, value) => sum + value, 0) / count;
+  return kept.map((value) => value - mean);
 }
 
 /** When a tone sounded and on which pitch it was meant. */

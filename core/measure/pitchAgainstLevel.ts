@@ -22,7 +22,7 @@ export function pitchAgainstLevelCents(body: ToneBody): Measured {
   const spreadDb = quantile(level, 0.9) - quantile(level, 0.1);
   if (spreadDb < LEAST_SPREAD_DB) return absent('levelHardlyMoved');
   const { slope, offset } = theilSen(level, cents);
-  const rest = robustDeviation(cents.map((one, i) => one - offset - slope * level[i]!));
+  const rest = robustDeviation(cents.map((value, i) => value - offset - slope * level[i]!));
   // An even spread of width w has a standard deviation of about 0.36 × its 10–90 % width / 0.8.
   const error = rest / (0.36 * spreadDb * Math.sqrt(cents.length / 2));
   return measured(10 * slope, Math.max(0.2, 10 * error));

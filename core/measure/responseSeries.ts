@@ -28,7 +28,7 @@ export function responseSeries(steps: readonly StepMeasures[], intendedPartial =
   const restarts = steps.map((step, stepIndex): Restart => {
     if (step.kind === 'silent')
       return { stepIndex, spoke: false, responseS: undefined, latenessS: undefined, partial: undefined };
-    const early = step.jumps.find((one) => one.atS - step.onsetS < 0.1);
+    const early = step.jumps.find((jump) => jump.atS - step.onsetS < 0.1);
     const partial = early?.toPartial ?? intendedPartial;
     return {
       stepIndex,
@@ -38,10 +38,10 @@ export function responseSeries(steps: readonly StepMeasures[], intendedPartial =
       partial,
     };
   });
-  const responses = restarts.flatMap((one) => one.responseS ?? []);
+  const responses = restarts.flatMap((entry) => entry.responseS ?? []);
   return {
     restarts,
-    spokeShare: restarts.length ? restarts.filter((one) => one.spoke).length / restarts.length : 0,
+    spokeShare: restarts.length ? restarts.filter((entry) => entry.spoke).length / restarts.length : 0,
     medianResponseS: responses.length ? median(responses) : undefined,
     responseSpreadS: responses.length ? robustDeviation(responses) : undefined,
   };

@@ -32,7 +32,7 @@ function heldLevels(frames: Frames): number[] {
   const levels: number[] = [];
   for (let start = 0; start + HELD_FRAMES <= frames.count; start += 10) {
     const hz = frames.f0Hz.subarray(start, start + HELD_FRAMES);
-    if (hz.some((one) => one === 0)) continue;
+    if (hz.some((value) => value === 0)) continue;
     const spreadCents = (1200 / Math.LN2) * robustDeviation(hz.map(Math.log));
     if (spreadCents <= STEADY_CENTS) levels.push(median(frames.levelDb.subarray(start, start + HELD_FRAMES)));
   }

@@ -106,16 +106,18 @@ function divideAtDips({ levelDb }: Frames, piece: Piece): Piece[] {
 function describe(frames: Frames, { start, end, jumps, afterGap }: Piece, a4Hz: number): FoundNote {
   const hz = median(frames.f0Hz.subarray(start, end));
   const soundingMidi = Math.round(hzToMidi(hz, a4Hz));
-  const own = [...frames.f0Hz.subarray(start, end)].filter((one) => one > 0 && Math.abs(centsBetweenHz(hz, one)) < 150);
+  const own = [...frames.f0Hz.subarray(start, end)].filter(
+    (value) => value > 0 && Math.abs(centsBetweenHz(hz, value)) < 150,
+  );
   const startS = start * HOP_S;
-  const fine = afterGap ? frames.attacks.find((one) => Math.abs(one.onsetS - startS) < 0.1)?.onsetS : undefined;
+  const fine = afterGap ? frames.attacks.find((attack) => Math.abs(attack.onsetS - startS) < 0.1)?.onsetS : undefined;
   return {
     onsetS: fine ?? startS,
     endS: end * HOP_S,
     soundingMidi,
     f0HzMedian: hz,
     centsMedian: 100 * (hzToMidi(hz, a4Hz) - soundingMidi),
-    centsSpread: robustDeviation(own.map((one) => centsBetweenHz(hz, one))),
+    centsSpread: robustDeviation(own.map((value) => centsBetweenHz(hz, value))),
     levelDbMedian: median(frames.levelDb.subarray(start, end)),
     breathDbMedian: median(frames.breathDb.subarray(start, end)),
     jumps,

@@ -47,6 +47,6 @@ export function settling(frames: Frames, span: ToneSpan, plannedDbAt: (timeS: nu
   for (let i = span.start; i < span.start + SCOOP_FRAMES; i++) if (frames.f0Hz[i]! > 0) first.push(cents(i));
   return {
     settleS: measured((at - span.start) * HOP_S, HOP_S),
-    scoopCents: measured(first.reduce((sum, one) => sum + one, 0) / first.length, 1.5),
+    scoopCents: measured(first.reduce((sum, value) => sum + value, 0) / first.length, 1.5),
   };
 }

@@ -49,7 +49,7 @@ export function theilSen(x: ArrayLike<number>, y: ArrayLike<number>): { slope: n
       if (x[j] !== x[i]) slopes.push((y[j]! - y[i]!) / (x[j]! - x[i]!));
   if (slopes.length === 0) throw new RangeError('a slope needs two points apart in x');
   const slope = median(slopes);
-  return { slope, offset: median(Float64Array.from(x, (one, i) => y[i]! - slope * one)) };
+  return { slope, offset: median(Float64Array.from(x, (value, i) => y[i]! - slope * value)) };
 }
 
 /** Moving median of odd length `width`; shorter at the ends. */

@@ -22,7 +22,7 @@ export function swellErrorDb(body: ToneBody, line: PlannedLine): Measured {
   if (body.levelDb.length < MIN_BODY_FRAMES) return absent('tooShort');
   const difference = body.levelDb.map((level, i) => level - line.levelDbAt(body.timeS[i]!));
   const offset = median(difference);
-  const squares = difference.reduce((sum, one) => sum + (one - offset) ** 2, 0);
+  const squares = difference.reduce((sum, value) => sum + (value - offset) ** 2, 0);
   return measured(Math.sqrt(squares / difference.length), LEVEL_ERROR_DB);
 }
 
@@ -93,7 +93,7 @@ export function halfBeatLevels(frames: Frames, span: ToneSpan, line: PlannedLine
 /** Range: decibels between the softest and the loudest half-beat. */
 export function rangeDb(halfBeats: readonly { levelDb: number }[]): Measured {
   if (halfBeats.length < 3) return absent('tooShort');
-  const levels = halfBeats.map((one) => one.levelDb);
+  const levels = halfBeats.map((halfBeat) => halfBeat.levelDb);
   return measured(Math.max(...levels) - Math.min(...levels), LEVEL_ERROR_DB);
 }
 
@@ -101,9 +101,9 @@ export function rangeDb(halfBeats: readonly { levelDb: number }[]): Measured {
 export function peakPlaceBeats(halfBeats: readonly { beat: number; levelDb: number }[], line: PlannedLine): Measured {
   if (line.innerPeakBeat === undefined) return absent('notPlanned');
   if (halfBeats.length < 3) return absent('tooShort');
-  const top = Math.max(...halfBeats.map((one) => one.levelDb));
+  const top = Math.max(...halfBeats.map((halfBeat) => halfBeat.levelDb));
   // Half-beats that the ear can't tell from the loudest share the peak.
-  const near = halfBeats.filter((one) => one.levelDb > top - LEVEL_ERROR_DB);
-  const middle = near.reduce((sum, one) => sum + one.beat + 0.25, 0) / near.length;
+  const near = halfBeats.filter((halfBeat) => halfBeat.levelDb > top - LEVEL_ERROR_DB);
+  const middle = near.reduce((sum, next) => sum + next.beat + 0.25, 0) / near.length;
   return measured(middle - line.innerPeakBeat, 0.25);
 }

@@ -126,19 +126,19 @@ export function measureTake(frames: Frames, context: TakeContext): StepMeasures[
     return { step, line, fingeredHz, targetHz, startS, endS, anyOctave, bendCents };
   });
   const spans = alignSteps(frames, expected, beatSeconds(score));
-  return expected.map((one, i): StepMeasures => {
+  return expected.map((entry, i): StepMeasures => {
     const span = spans[i];
     if (!span) return { kind: 'silent' };
-    const asked = one.step.hum ? inOwnOctave(frames, span, one) : one;
+    const asked = entry.step.hum ? inOwnOctave(frames, span, entry) : entry;
     const before = spans[i - 1];
     const earlier = expected[i - 1];
     const joined =
       before && earlier
         ? {
-            ...(one.step.attack === 'slurred' && {
-              slur: slurContinuity(frames, before, span, earlier.targetHz, one.targetHz),
+            ...(entry.step.attack === 'slurred' && {
+              slur: slurContinuity(frames, before, span, earlier.targetHz, entry.targetHz),
             }),
-            ...(one.step.pair && { pair: pairOf(frames, before, earlier, span, one) }),
+            ...(entry.step.pair && { pair: pairOf(frames, before, earlier, span, entry) }),
           }
         : {};
     return { ...measureTone(frames, span, asked, context), ...joined };
@@ -147,16 +147,16 @@ export function measureTake(frames: Frames, context: TakeContext): StepMeasures[
 
 /** A hum is measured against its target in the octave it was hummed in. */
 function inOwnOctave(frames: Frames, span: ToneSpan, expected: Expected): Expected {
-  const hz = median(frames.f0Hz.subarray(span.start, span.end).filter((one) => one > 0));
+  const hz = median(frames.f0Hz.subarray(span.start, span.end).filter((value) => value > 0));
   const targetHz = hz / 2 ** (foldedCents(expected.targetHz, hz) / 1200);
   return { ...expected, targetHz, fingeredHz: targetHz };
 }
 
-function pairOf(frames: Frames, before: ToneSpan, earlier: Expected, span: ToneSpan, one: Expected) {
+function pairOf(frames: Frames, before: ToneSpan, earlier: Expected, span: ToneSpan, expected: Expected) {
   const first = bodyIn(frames, before, earlier);
-  const second = bodyIn(frames, span, one);
-  const slurred = one.step.attack === 'slurred';
-  const changeS = slurred ? pairChangeS(frames, first.body, second.body, one.startS) : absent('notPlanned');
+  const second = bodyIn(frames, span, expected);
+  const slurred = expected.step.attack === 'slurred';
+  const changeS = slurred ? pairChangeS(frames, first.body, second.body, expected.startS) : absent('notPlanned');
   return { ...overtonePair(first, second), changeS };
 }
 
@@ -189,7 +189,7 @@ function measureTone(
     other === undefined && !step.hum
       ? partialJumps(frames, span, targetHz, fingeredHz, step.partialNumber).filter(
           // A deep bend leaves its note without leaving its partial.
-          (one) => !step.bendCents || one.toPartial !== one.fromPartial,
+          (partialJump) => !step.bendCents || partialJump.toPartial !== partialJump.fromPartial,
         )
       : [];
   const gaps = dropOuts(frames, span);

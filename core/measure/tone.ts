@@ -19,8 +19,8 @@ export interface ToneSpan {
 /** How a tone began: the finely measured attack nearest to its first frame, else what that frame tells. */
 export function toneAttack(frames: Frames, span: ToneSpan): Attack | undefined {
   const frameS = span.start * HOP_S;
-  const away = (one: Attack) => Math.abs(one.onsetS - frameS);
-  const near = frames.attacks.filter((one) => away(one) <= ONSET_REACH_S);
+  const away = (attack: Attack) => Math.abs(attack.onsetS - frameS);
+  const near = frames.attacks.filter((attack) => away(attack) <= ONSET_REACH_S);
   return near.sort((a, b) => away(a) - away(b))[0];
 }
 

@@ -28,12 +28,12 @@ export function tuneUp(f0Hz: ArrayLike<number>, a4Hz: number): TuneUp {
     const nearest = Math.round(midi);
     byNote.set(nearest, [...(byNote.get(nearest) ?? []), 100 * (midi - nearest)]);
   }
-  const toned = [...byNote.values()].reduce((sum, one) => sum + one.length, 0);
+  const toned = [...byNote.values()].reduce((sum, next) => sum + next.length, 0);
   if (toned * HOP_S < LEAST_S) return { kind: 'listening' };
   // What only flits by while changing notes does not count.
-  const held = [...byNote.values()].filter((one) => one.length * HOP_S >= 0.3);
+  const held = [...byNote.values()].filter((entry) => entry.length * HOP_S >= 0.3);
   if (held.length === 0) return { kind: 'listening' };
-  const centres = held.map((one) => median(one));
+  const centres = held.map((entry) => median(entry));
   const centreCents = median(centres);
   return {
     kind: 'heard',

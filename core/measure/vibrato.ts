@@ -46,13 +46,13 @@ export function vibrato(body: ToneBody): Vibrato {
   }
   if (explained < LEAST_SHARE) return none('noVibrato');
   const wave = Float64Array.from(body.cents, (_, i) => fitWave(windowAround(body, i), rateHz).cosine);
-  const extentCents = Math.SQRT2 * Math.sqrt(wave.reduce((sum, one) => sum + one * one, 0) / wave.length);
+  const extentCents = Math.SQRT2 * Math.sqrt(wave.reduce((sum, value) => sum + value * value, 0) / wave.length);
   if (extentCents < LEAST_EXTENT_CENTS) return none('noVibrato');
   return {
     rateHz: measured(rateHz, 0.1),
     extentCents: measured(extentCents, Math.max(0.5, 0.05 * extentCents)),
     regularity: measured(explained, 0.05),
-    restCents: body.cents.map((one, i) => one - wave[i]!),
+    restCents: body.cents.map((value, i) => value - wave[i]!),
   };
 }
 

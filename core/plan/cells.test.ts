@@ -38,7 +38,7 @@ const takes = fc
 
 function oneByOne(digests: readonly Digest[]): Map<string, Cell> {
   const cells = new Map<string, Cell>();
-  for (const one of digests) for (const cell of cellsAfter(one, (key) => cells.get(key))) cells.set(cell.key, cell);
+  for (const entry of digests) for (const cell of cellsAfter(entry, (key) => cells.get(key))) cells.set(cell.key, cell);
   return cells;
 }
 const plain = (cells: Map<string, Cell>) => Object.fromEntries([...cells].sort(([a], [b]) => (a < b ? -1 : 1)));
@@ -48,7 +48,7 @@ describe('cells', () => {
     fc.assert(
       fc.property(takes, fc.infiniteStream(fc.nat()), (digests, order) => {
         const mixed = digests
-          .map((one) => ({ one, key: order.next().value as number }))
+          .map((entry) => ({ one: entry, key: order.next().value as number }))
           .sort((a, b) => a.key - b.key)
           .map(({ one }) => one);
         expect(plain(oneByOne(mixed))).toEqual(plain(cellsFrom(digests)));
@@ -65,7 +65,7 @@ describe('cells', () => {
     const cells = [...cellsFrom([...many, other]).values()];
     expect(cells).toHaveLength(2);
     const [own] = cells;
-    expect(own!.recent.map((one) => one.values.pitchCentreCents)).toEqual(
+    expect(own!.recent.map((observation) => observation.values.pitchCentreCents)).toEqual(
       Array.from({ length: RECENT }, (_, i) => i + 5),
     );
     expect([own!.got, own!.of]).toEqual([11, 21]);

@@ -30,9 +30,12 @@ function cellKey(setup: string, { fingeredMidi, partial, band }: Observation): s
 /** The cells that a take changes, as they are after it. `cellOf` gives what is known so far. */
 export function cellsAfter(digest: Digest, cellOf: (key: string) => Cell | undefined): Cell[] {
   const changed = new Map<string, Cell>();
-  for (const one of digest.seen) {
-    const key = cellKey(digest.setupKey, one);
-    changed.set(key, withObservation(changed.get(key) ?? cellOf(key) ?? emptyCell(key, digest, one), one));
+  for (const observation of digest.seen) {
+    const key = cellKey(digest.setupKey, observation);
+    changed.set(
+      key,
+      withObservation(changed.get(key) ?? cellOf(key) ?? emptyCell(key, digest, observation), observation),
+    );
   }
   return [...changed.values()];
 }
@@ -45,18 +48,18 @@ export function cellsFrom(digests: Iterable<Digest>): Map<string, Cell> {
   return cells;
 }
 
-function emptyCell(key: string, { setup, setupKey }: Digest, one: Observation): Cell {
-  const { midi, fingeredMidi, partial, band } = one;
+function emptyCell(key: string, { setup, setupKey }: Digest, observation: Observation): Cell {
+  const { midi, fingeredMidi, partial, band } = observation;
   const { instrumentId } = setup;
   return { key, setup, setupKey, instrumentId, midi, fingeredMidi, partial, band, got: 0, of: 0, recent: [] };
 }
 
-function withObservation(cell: Cell, one: Observation): Cell {
-  const after = cell.recent.findLastIndex((other) => other.atMs <= one.atMs) + 1;
+function withObservation(cell: Cell, observation: Observation): Cell {
+  const after = cell.recent.findLastIndex((other) => other.atMs <= observation.atMs) + 1;
   return {
     ...cell,
-    got: cell.got + (one.tried && one.spoke ? 1 : 0),
-    of: cell.of + (one.tried ? 1 : 0),
-    recent: cell.recent.toSpliced(after, 0, one).slice(-RECENT),
+    got: cell.got + (observation.tried && observation.spoke ? 1 : 0),
+    of: cell.of + (observation.tried ? 1 : 0),
+    recent: cell.recent.toSpliced(after, 0, observation).slice(-RECENT),
   };
 }

@@ -14,11 +14,11 @@ export function changeWorthKnowing(
   nowMs: number,
   random: () => number,
 ): Comparison | undefined {
-  const age = (one: Digest) => (nowMs - one.startedAtMs) / DAY_MS;
-  const lately = digests.filter((one) => age(one) < LATELY_DAYS);
-  const before = digests.filter((one) => age(one) >= LATELY_DAYS && age(one) < BEFORE_DAYS);
+  const age = (digest: Digest) => (nowMs - digest.startedAtMs) / DAY_MS;
+  const lately = digests.filter((digest) => age(digest) < LATELY_DAYS);
+  const before = digests.filter((digest) => age(digest) >= LATELY_DAYS && age(digest) < BEFORE_DAYS);
   const sure = compare(before, lately, random).filter(
-    (one) => one.midi !== undefined && one.decided && TOLD.has(one.quantity),
+    (comparison) => comparison.midi !== undefined && comparison.decided && TOLD.has(comparison.quantity),
   );
   const clear = ({ difference, from, to }: Comparison) => Math.abs(difference) / Math.max(1e-9, to - from);
   return sure.sort((a, b) => clear(b) - clear(a))[0];

@@ -59,16 +59,16 @@ export function compare(first: readonly Digest[], second: readonly Digest[], ran
       const own = (rows: readonly Row[]) => (midi === undefined ? rows : rows.filter((row) => row.midi === midi));
       return compareLots(quantity, midi, own(here), own(there), random);
     });
-    return lots.flatMap((one) => one ?? []);
+    return lots.flatMap((entry) => entry ?? []);
   });
 }
 
 function rowsOf(digests: readonly Digest[], quantity: Quantity): Row[] {
   return digests.flatMap((digest) =>
-    digest.seen.flatMap((one: Observation) => {
-      const value = one.values[quantity];
-      if (value === undefined || one.partial !== 1) return [];
-      return [{ take: digest.takeId, place: `${one.midi} ${one.band}`, midi: one.midi, value }];
+    digest.seen.flatMap((observation: Observation) => {
+      const value = observation.values[quantity];
+      if (value === undefined || observation.partial !== 1) return [];
+      return [{ take: digest.takeId, place: `${observation.midi} ${observation.band}`, midi: observation.midi, value }];
     }),
   );
 }
@@ -87,8 +87,8 @@ function compareLots(
   if (difference === undefined) return undefined;
   const drawn: number[] = [];
   for (let i = 0; i < RESAMPLES; i++) {
-    const one = differenceOf(draw(first, random), draw(second, random));
-    if (one !== undefined) drawn.push(one);
+    const entry = differenceOf(draw(first, random), draw(second, random));
+    if (entry !== undefined) drawn.push(entry);
   }
   const from = quantile(drawn, (1 - COVER) / 2);
   const to = quantile(drawn, (1 + COVER) / 2);

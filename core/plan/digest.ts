@@ -79,7 +79,7 @@ export function digestOf(
     decision: take.verdict.decision,
     parameters: take.parameters,
     next: take.verdict.next.parameters,
-    findings: [...new Set(take.verdict.findings.filter((one) => one.weight > 0).map((one) => one.id))],
+    findings: [...new Set(take.verdict.findings.filter((finding) => finding.weight > 0).map((finding) => finding.id))],
     lastsS: (scoreBeats(take.score) * 60) / take.score.tempoBpm,
     demo: take.demo,
     ...(typeof take.parameters['fingering'] === 'string' && { fingering: take.parameters['fingering'] }),
@@ -91,8 +91,10 @@ export function digestOf(
 }
 
 function shareOf({ measures }: Pick<DigestibleTake, 'measures'>): number {
-  const shares = measures.flatMap((one) => (one.kind === 'sounded' ? (valueOf(one.shareInWindow) ?? []) : []));
-  return shares.reduce((sum, one) => sum + one, 0) / Math.max(1, shares.length);
+  const shares = measures.flatMap((measure) =>
+    measure.kind === 'sounded' ? (valueOf(measure.shareInWindow) ?? []) : [],
+  );
+  return shares.reduce((sum, share) => sum + share, 0) / Math.max(1, shares.length);
 }
 
 function holdsOf({ score, measures }: Pick<DigestibleTake, 'score' | 'measures'>): HeldTone[] {
@@ -149,7 +151,7 @@ export function exerciseTag(parameters: ExerciseParameters): string {
 }
 
 function tagsOf(digest: Omit<Digest, 'tags'>): string[] {
-  const notes = new Set(digest.seen.map((one) => one.midi));
+  const notes = new Set(digest.seen.map((observation) => observation.midi));
   return [
     `size:${digest.setup.instrumentId}`,
     ...(digest.demo ? [DEMO_TAG] : []),

@@ -27,10 +27,10 @@ describe('estimate', () => {
       10,
     ));
   it('is surer the more tones agree, and less the more they differ', () => {
-    const one = of([[1, 5]]).uncertainty;
+    const value = of([[1, 5]]).uncertainty;
     const eight = of(Array.from({ length: 8 }, (_, i) => [1 + i / 10, 5 + (i % 2)] as const)).uncertainty;
     const wild = of(Array.from({ length: 8 }, (_, i) => [1 + i / 10, 40 * (i % 2)] as const)).uncertainty;
-    expect(eight).toBeLessThan(one / 2);
+    expect(eight).toBeLessThan(value / 2);
     expect(wild).toBeGreaterThan(2 * eight);
   });
   it('moves with what it measures', () => {

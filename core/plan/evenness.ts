@@ -42,16 +42,16 @@ export function evenness(notes: readonly NoteOnMap[]): Evenness {
     const spread = spreadOf(part === 'colour' ? awayFromTrend(known) : known);
     return [{ part, notes: known.length, spread, worth: 100 / (1 + (spread / halfAt) ** 2) }];
   });
-  if (!parts.some((one) => one.part === 'pitch')) return { kind: 'unknown', notes: notes.length };
-  return { kind: 'known', value: parts.reduce((sum, one) => sum + one.worth, 0) / parts.length, parts };
+  if (!parts.some((part) => part.part === 'pitch')) return { kind: 'unknown', notes: notes.length };
+  return { kind: 'known', value: parts.reduce((sum, part) => sum + part.worth, 0) / parts.length, parts };
 }
 
 function spreadOf(values: readonly number[]): number {
   const centre = median(values);
-  return (1.2533 * values.reduce((sum, one) => sum + Math.abs(one - centre), 0)) / values.length;
+  return (1.2533 * values.reduce((sum, value) => sum + Math.abs(value - centre), 0)) / values.length;
 }
 
 function awayFromTrend(values: readonly number[]): number[] {
   const trend = movingMedian(values, TREND_NOTES);
-  return values.map((one, i) => one / trend[i]! - 1);
+  return values.map((value, i) => value / trend[i]! - 1);
 }

@@ -33,20 +33,20 @@ export function fingeringTrials(digests: readonly Digest[]): FingeringTrials[] {
   }
   const all = [...groups.values()].map((own) => ({ ...summary(own), best: false }));
   return all
-    .map((one) => {
-      const rivals = all.filter((other) => other.midi === one.midi && other.setupKey === one.setupKey);
+    .map((entry) => {
+      const rivals = all.filter((other) => other.midi === entry.midi && other.setupKey === entry.setupKey);
       const tried = rivals.filter((other) => other.of >= LEAST_TRIES && other.got > 0);
       return {
-        ...one,
-        best: tried.length > 0 && tried.every((other) => worth(other) <= worth(one)) && one.of >= LEAST_TRIES,
+        ...entry,
+        best: tried.length > 0 && tried.every((other) => worth(other) <= worth(entry)) && entry.of >= LEAST_TRIES,
       };
     })
     .sort((a, b) => a.midi - b.midi || worth(b) - worth(a));
 }
 
 function summary(digests: readonly Digest[]): Omit<FingeringTrials, 'best'> {
-  const seen = digests.flatMap((one) => one.seen);
-  const tries = seen.filter((one) => one.tried);
+  const seen = digests.flatMap((digest) => digest.seen);
+  const tries = seen.filter((observation) => observation.tried);
   const { setup, setupKey, fingering } = digests[0]!;
   const value = (quantity: Parameters<typeof estimate>[1]) => knownValue(estimate(seen, quantity));
   return {
@@ -54,12 +54,12 @@ function summary(digests: readonly Digest[]): Omit<FingeringTrials, 'best'> {
     fingering: fingering!,
     setup,
     setupKey,
-    got: tries.filter((one) => one.spoke).length,
+    got: tries.filter((attempt) => attempt.spoke).length,
     of: tries.length,
     pitchCents: value('pitchCentreCents'),
     spreadCents: value('pitchSteadinessCents'),
     responseS: value('responseS'),
-    newestMs: Math.max(...seen.map((one) => one.atMs)),
+    newestMs: Math.max(...seen.map((observation) => observation.atMs)),
   };
 }
 

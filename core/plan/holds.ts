@@ -37,7 +37,7 @@ export function longestHolds(tones: Iterable<HeldTone>): Holds {
 export function heldFor(score: Pick<Score, 'steps'>, holds: Holds): Held | undefined {
   const held = score.steps.flatMap((step) => holds.get(cellOf(step.soundedMidi, isLoud(step))) ?? []);
   if (held.length === 0) return undefined;
-  const least = held.reduce((best, one) => (one.holdS < best.holdS ? one : best));
+  const least = held.reduce((best, next) => (next.holdS < best.holdS ? next : best));
   return least.holdS > 0 ? least : undefined;
 }
 

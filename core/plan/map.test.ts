@@ -41,7 +41,7 @@ describe('seams', () => {
       '58 59 responseS',
       '73 74 pitchCentreCents',
     ]);
-    expect(found.find((one) => one.lower === 73)!.step).toBeCloseTo(25, -1);
+    expect(found.find((seam) => seam.lower === 73)!.step).toBeCloseTo(25, -1);
   });
   it.each([1, 2, 3, 4, 5, 6])('an even horn has none (seed %i)', (seed) =>
     expect(seams(days(() => ({}), seed))).toEqual([]),
@@ -57,17 +57,17 @@ describe('evenness', () => {
   it('is high for an even horn and falls with every spread', () => {
     if (even.kind === 'unknown') throw new Error('unknown');
     expect(even.value).toBeGreaterThan(80);
-    expect(even.parts.map((one) => one.part)).toEqual(['pitch', 'colour', 'response', 'range']);
+    expect(even.parts.map((part) => part.part)).toEqual(['pitch', 'colour', 'response', 'range']);
     const crooked = evenness(days((midi) => ({ pitchCentreCents: (midi % 2) * 30 })));
     expect(crooked.kind === 'known' && crooked.value).toBeLessThan(even.value - 15);
   });
   it('a colour that rises smoothly over the horn is even', () => {
     const rising = evenness(days((midi) => ({ centroidPartials: 8 - (midi - 58) / 6 })));
-    expect(rising.kind === 'known' && rising.parts.find((one) => one.part === 'colour')!.worth).toBeGreaterThan(75);
+    expect(rising.kind === 'known' && rising.parts.find((part) => part.part === 'colour')!.worth).toBeGreaterThan(75);
   });
   it('is the mean of its published parts', () => {
     if (even.kind === 'unknown') throw new Error('unknown');
-    expect(even.value).toBeCloseTo(even.parts.reduce((sum, one) => sum + one.worth, 0) / even.parts.length);
+    expect(even.value).toBeCloseTo(even.parts.reduce((sum, part) => sum + part.worth, 0) / even.parts.length);
   });
   it('is unknown for a few notes', () =>
     expect(evenness(mapOf([seen({ values: { pitchCentreCents: 1 } })]))).toEqual({ kind: 'unknown', notes: 1 }));
@@ -86,8 +86,8 @@ describe('needs', () => {
     expect(first(days((midi) => (midi === 70 ? values : {})))).toMatchObject({ midi: 70, reason }),
   );
   it('a note that fails comes first, one that was long not played comes back', () => {
-    const failing = wholeHorn(() => ({ pitchCentreCents: 0 })).map((one) =>
-      one.midi === 60 ? { ...one, spoke: false } : one,
+    const failing = wholeHorn(() => ({ pitchCentreCents: 0 })).map((observation) =>
+      observation.midi === 60 ? { ...observation, spoke: false } : observation,
     );
     expect(first(mapOf(failing, failing))).toMatchObject({ midi: 60, reason: 'failing' });
     expect(
@@ -104,7 +104,7 @@ describe('needs', () => {
   });
   it('a seam leads over it', () => {
     const seam = { lower: 73, upper: 74, quantity: 'pitchCentreCents', step: 20, uncertainty: 3, z: 4 } as const;
-    const notes = exerciseScore(exerciseForSeam(seam, 'alto')).steps.map((one) => one.soundedMidi);
+    const notes = exerciseScore(exerciseForSeam(seam, 'alto')).steps.map((step) => step.soundedMidi);
     expect(notes).toEqual([73, 74]);
   });
 });

@@ -24,7 +24,7 @@ it('tells firsts once, the earliest, from whatever order', () => {
     ),
   ];
   const firsts = [...firstsOf(takes).values()];
-  expect(firsts.map((one) => `${one.takeId} ${one.kind} ${one.midi}`).sort()).toEqual([
+  expect(firsts.map((first) => `${first.takeId} ${first.kind} ${first.midi}`).sort()).toEqual([
     'a held 60',
     'a steady 60',
     'b held 60',
@@ -34,7 +34,10 @@ it('tells firsts once, the earliest, from whatever order', () => {
 });
 it('another size of horn has its own firsts', () => {
   const on = (id: string, instrumentId: 'alto' | 'baritone') => digest(id, 1, [seen({ midi: 91 })], { instrumentId });
-  expect([...firstsOf([on('a', 'alto'), on('b', 'baritone')]).values()].map((one) => one.takeId)).toEqual(['a', 'b']);
+  expect([...firstsOf([on('a', 'alto'), on('b', 'baritone')]).values()].map((milestone) => milestone.takeId)).toEqual([
+    'a',
+    'b',
+  ]);
 });
 it('what did not speak is no first', () =>
   expect(firstsOf([digest('a', 1, [seen({ midi: 92, spoke: false })])]).size).toBe(0));
@@ -75,6 +78,6 @@ it('a week plans each day on what the days before would have been, and rests whe
     from,
     [15, 0, 20].map((minutes, i) => ({ day: `2026-01-0${i + 1}`, minutes })),
   );
-  expect(week.map((one) => one.blocks.length > 0)).toEqual([true, false, true]);
+  expect(week.map((day) => day.blocks.length > 0)).toEqual([true, false, true]);
   expect(week[1]!.minutes).toBe(0);
 });

@@ -23,9 +23,9 @@ export type KeptFirst = Milestone & { readonly key: string; readonly startedAtMs
 export function firstsOf(digests: Iterable<Digest>): Map<string, KeptFirst> {
   const firsts = new Map<string, KeptFirst>();
   for (const digest of digests)
-    for (const one of reached(digest)) {
-      const known = firsts.get(one.key);
-      if (!known || one.startedAtMs < known.startedAtMs) firsts.set(one.key, one);
+    for (const milestone of reached(digest)) {
+      const known = firsts.get(milestone.key);
+      if (!known || milestone.startedAtMs < known.startedAtMs) firsts.set(milestone.key, milestone);
     }
   return firsts;
 }

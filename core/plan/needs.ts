@@ -36,7 +36,7 @@ export function needs(map: readonly NoteOnMap[], instrumentId: InstrumentId, now
   for (let midi = horn.lowestWrittenMidi; midi <= horn.highestKeyedWrittenMidi; midi++) {
     const note = known.get(midi);
     const own = note ? ofKnown(note, nowMs) : [{ midi, reason: 'unmeasured', size: UNMEASURED, value: 0 } as const];
-    found.push(own.reduce((most, one) => (one.size > most.size ? one : most)));
+    found.push(own.reduce((most, need) => (need.size > most.size ? need : most)));
   }
   return found.sort((a, b) => b.size - a.size || a.midi - b.midi);
 }
@@ -45,14 +45,14 @@ function ofKnown(note: NoteOnMap, nowMs: number): Need[] {
   const { midi, all } = note;
   const days = (nowMs - note.newestMs) / DAY_MS;
   const pitches = LOUDNESS_BANDS.map((band) => ofNote(note, 'pitchCentreCents', band));
-  const tries = all.filter((one) => one.tried);
-  const failed = tries.filter((one) => !one.spoke).length / Math.max(STARTS, tries.length);
+  const tries = all.filter((observation) => observation.tried);
+  const failed = tries.filter((attempt) => !attempt.spoke).length / Math.max(STARTS, tries.length);
   const need = (reason: NeedReason, size: number, value: number): Need => ({ midi, reason, size, value });
-  const pitch = pitches.reduce((most, one) => (sureSize(one) > sureSize(most) ? one : most));
+  const pitch = pitches.reduce((most, next) => (sureSize(next) > sureSize(most) ? next : most));
   // At all loudnesses alike it is no matter of loudness.
-  const others = pitches.filter((one) => one !== pitch && one.kind === 'known');
+  const others = pitches.filter((entry) => entry !== pitch && entry.kind === 'known');
   const alike = others.every(
-    (one) => Math.abs(valueOf(one) - valueOf(pitch)) < limitOf('pitchCentreCents', 'firm') / 2,
+    (other) => Math.abs(valueOf(other) - valueOf(pitch)) < limitOf('pitchCentreCents', 'firm') / 2,
   );
   const band = others.length > 0 && alike ? undefined : LOUDNESS_BANDS[pitches.indexOf(pitch)]!;
   const slope = estimate(all, 'pitchAgainstLevelCents');

@@ -40,7 +40,7 @@ const LEAST_RANGE_DB = 6;
 /** What the steps of a take told. Hums, bends, free pitches and what came after the player had stopped tell nothing. */
 export function observations(score: Score, measures: readonly StepMeasures[], startedAtMs: number): Observation[] {
   const natural = score.partialTuning === 'natural';
-  const played = measures.findLastIndex((one) => one.kind === 'sounded') + 1;
+  const played = measures.findLastIndex((measure) => measure.kind === 'sounded') + 1;
   return score.steps
     .slice(0, played)
     .flatMap((step, i) =>
@@ -61,7 +61,10 @@ function ofStep(step: Step, measures: StepMeasures, atMs: number, natural: boole
   const speaks = spoke(measures);
   const own = measures.otherSoundingMidi === undefined;
   const bands = measures.byLoudness;
-  const main = LOUDNESS_BANDS.reduce((best, one) => (bands[one].lastsS > bands[best].lastsS ? one : best), start);
+  const main = LOUDNESS_BANDS.reduce(
+    (best, loudnessBand) => (bands[loudnessBand].lastsS > bands[best].lastsS ? loudnessBand : best),
+    start,
+  );
   // The map tells every offset against tempered, whatever the target was.
   const offsetCents = natural ? naturalOffsetCents(step.partialNumber) : 0;
   return LOUDNESS_BANDS.flatMap((band): Observation[] => {

@@ -21,9 +21,9 @@ export function ownSources(cells: Iterable<Cell>): Map<string, OwnCell> {
     const recent = own.flatMap((cell) => cell.recent);
     const offset = knownValue(estimate(recent, 'pitchCentreCents'));
     found.set(key, {
-      tries: { got: own.reduce((sum, one) => sum + one.got, 0), of: own.reduce((sum, one) => sum + one.of, 0) },
+      tries: { got: own.reduce((sum, cell) => sum + cell.got, 0), of: own.reduce((sum, cell) => sum + cell.of, 0) },
       ...(offset !== undefined && { offsetCents: offset }),
-      newestMs: Math.max(...recent.map((one) => one.atMs)),
+      newestMs: Math.max(...recent.map((observation) => observation.atMs)),
     });
   }
   return found;

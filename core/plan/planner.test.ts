@@ -44,8 +44,8 @@ function plan(change: Partial<PlanFor> = {}, digests = history(1)): SessionBlock
     ...change,
   });
 }
-const totalS = (blocks: readonly SessionBlock[]) => blocks.reduce((sum, one) => sum + blockS(one), 0);
-const families = (blocks: readonly SessionBlock[]) => blocks.map((one) => one.exercise.family);
+const totalS = (blocks: readonly SessionBlock[]) => blocks.reduce((sum, block) => sum + blockS(block), 0);
+const families = (blocks: readonly SessionBlock[]) => blocks.map((block) => block.exercise.family);
 
 describe('planSession', () => {
   it.each([5, 10, 15, 20, 30, 45, 60, 90])(
@@ -61,7 +61,7 @@ describe('planSession', () => {
 
   it('keeps the order of a practice, starts from the air, rests between blocks, and can be played', () => {
     const blocks = plan();
-    const stages = blocks.map((one) => STAGES.indexOf(familyById(one.exercise.family).stage));
+    const stages = blocks.map((block) => STAGES.indexOf(familyById(block.exercise.family).stage));
     expect(stages).toEqual([...stages].sort((a, b) => a - b));
     expect(families(blocks)[0]).toBe('airIntoTone');
     for (const block of blocks.slice(0, -1)) expect(block.restS).toBeGreaterThanOrEqual(5);
@@ -72,7 +72,7 @@ describe('planSession', () => {
 
   it('five minutes are one middle, one low and one palm note, the weakest of each', () => {
     const leaning = history(2, (midi) => ({ pitchCentreCents: [60, 71, 88].includes(midi) ? 30 : 0 }));
-    const notes = plan({ minutes: 5 }, leaning).map((one) => Number(one.exercise['writtenMidi']));
+    const notes = plan({ minutes: 5 }, leaning).map((block) => Number(block.exercise['writtenMidi']));
     expect([...notes].sort((a, b) => a - b)).toEqual([60, 71, 88]);
     expect(notes.map(zoneOf).sort()).toEqual(['low', 'middle', 'palm']);
   });
@@ -82,17 +82,17 @@ describe('planSession', () => {
       {},
       history(3, (midi) => ({ pitchCentreCents: midi === 77 ? 35 : 0 })),
     );
-    expect(weak.some((one) => one.reason.kind === 'pitch' && one.reason.midi === 77)).toBe(true);
+    expect(weak.some((block) => block.reason.kind === 'pitch' && block.reason.midi === 77)).toBe(true);
   });
 
   it('what was not played for long comes back', () => {
     const stale = plan({ nowMs: NOW + 40 * DAY_MS, day: '2026-03-01' });
-    expect(stale.some((one) => one.reason.kind === 'stale')).toBe(true);
+    expect(stale.some((block) => block.reason.kind === 'stale')).toBe(true);
   });
 
   it('a goal is worked on until its day, more the nearer it is, and then no more', () => {
     const goal = { kind: 'softLowEntry', instrumentId: 'alto', midi: 58, by: '2026-01-29' } as const;
-    const reasons = (blocks: readonly SessionBlock[]) => blocks.map((one) => one.reason.kind);
+    const reasons = (blocks: readonly SessionBlock[]) => blocks.map((block) => block.reason.kind);
     expect(reasons(plan({ goals: [goal], minutes: 15 }))).toContain('goal');
     expect(reasons(plan({ goals: [goal], minutes: 15, day: '2026-01-30' }))).not.toContain('goal');
     expect(reasons(plan({ goals: [{ ...goal, instrumentId: 'tenor' }], minutes: 15 }))).not.toContain('goal');
@@ -115,7 +115,7 @@ describe('planSession', () => {
     const took = (decision: 'harder' | 'leave', dayOfMonth: number) =>
       digest('last', dayOfMonth, [], {}, { family: 'airIntoTone', parameters, decision, next: { beats: 6 } });
     const harder = plan({}, [...history(1), took('harder', 18)]);
-    expect(harder.find((one) => one.exercise.family === 'airIntoTone')?.exercise['beats']).toBe(6);
+    expect(harder.find((block) => block.exercise.family === 'airIntoTone')?.exercise['beats']).toBe(6);
     const left = plan({}, [...history(1), took('leave', 20)]);
     expect(families(left)).not.toContain('airIntoTone');
   });
@@ -125,7 +125,7 @@ describe('planSession', () => {
 });
 
 describe('adapted', () => {
-  const blocks = plan().map((one) => ({ ...one, tries: 2 }));
+  const blocks = plan().map((block) => ({ ...block, tries: 2 }));
   it('makes the next tries easier or harder', () => {
     const rest = adapted(blocks, { decision: 'easier', next: { tempoBpm: 92 } });
     expect(rest[0]).toMatchObject({ tries: 1, exercise: { tempoBpm: 92 } });

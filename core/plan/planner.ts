@@ -69,25 +69,30 @@ export function blockS(block: Omit<SessionBlock, 'reason'>): number {
 
 /** What is in the session: the most wanted of each slot, one thing once. */
 function chosenFor(plan: PlanFor, all: readonly Proposal[], extra: number): Proposal[] {
-  const high = all.some((one) => one.slot === 'altissimo');
+  const high = all.some((proposal) => proposal.slot === 'altissimo');
   const lesson = lessonOf(plan.minutes, plan.style, { measures: surveyIsDue(plan), altissimo: high });
   const chosen: Proposal[] = [];
   const kept = () => chosen.filter(({ reason }) => reason.kind === 'stale' || reason.kind === 'kept').length;
-  const fits = (one: Proposal) =>
-    !chosen.some((other) => other.family === one.family && isNear(other, one)) &&
-    !(isNeed(one) && chosen.some((other) => other.reason.kind === one.reason.kind && isNear(other, one))) &&
-    (one.reason.kind !== 'stale' || kept() < MOST_KEPT);
-  const isFor = (slot: Slot, one: Proposal) =>
-    one.slot === slot || (slot === 'places' && lesson.lowAmongPlaces && one.slot === 'low');
+  const fits = (proposal: Proposal) =>
+    !chosen.some((other) => other.family === proposal.family && isNear(other, proposal)) &&
+    !(
+      isNeed(proposal) && chosen.some((other) => other.reason.kind === proposal.reason.kind && isNear(other, proposal))
+    ) &&
+    (proposal.reason.kind !== 'stale' || kept() < MOST_KEPT);
+  const isFor = (slot: Slot, proposal: Proposal) =>
+    proposal.slot === slot || (slot === 'places' && lesson.lowAmongPlaces && proposal.slot === 'low');
   const pick = (slot: Slot, families: 'new' | 'any') => {
     const next = all.find(
-      (one) =>
-        isFor(slot, one) &&
-        fits(one) &&
+      (proposal) =>
+        isFor(slot, proposal) &&
+        fits(proposal) &&
         // Bends and the small tube go with overtones, not in their place.
-        (slot !== 'overtones' || one.family.stage === 'overtones' || chosen.some((other) => other.slot === slot)) &&
-        chosen.filter((other) => other.family === one.family).length < (families === 'any' ? MOST_OF_A_FAMILY : 1) &&
-        (slot !== 'altissimo' || withinAltissimo([...chosen, one], plan.minutes)),
+        (slot !== 'overtones' ||
+          proposal.family.stage === 'overtones' ||
+          chosen.some((other) => other.slot === slot)) &&
+        chosen.filter((other) => other.family === proposal.family).length <
+          (families === 'any' ? MOST_OF_A_FAMILY : 1) &&
+        (slot !== 'altissimo' || withinAltissimo([...chosen, proposal], plan.minutes)),
     );
     if (next) chosen.push(next);
     return next !== undefined;

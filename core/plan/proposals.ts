@@ -79,7 +79,7 @@ export function proposals(plan: PlanFor): Proposal[] {
   const found = FAMILIES.filter(({ teaching }) => teaching.planned && ready.includes(teaching.planned.from)).flatMap(
     (family) => ofFamily(family, plan, horn, wanted),
   );
-  const made = [...found, ...ofSeams(plan)].flatMap((one) => readied(one, plan, holds) ?? []);
+  const made = [...found, ...ofSeams(plan)].flatMap((unplaced) => readied(unplaced, plan, holds) ?? []);
   return made.sort((a, b) => b.weight - a.weight || jitter(a, plan.day) - jitter(b, plan.day));
 }
 
@@ -88,7 +88,9 @@ export function threeNotes(plan: PlanFor): Proposal[] {
   const wanted = needs(plan.notes, plan.instrumentId, plan.nowMs);
   const holds = longestHolds(plan.recent.flatMap((digest) => digest.holds));
   return (['middle', 'low', 'palm'] as const).flatMap((zone) => {
-    const need = wanted.find((one) => zoneOf(one.midi) === zone && one.midi <= REACH[plan.level].topMidi + 2);
+    const need = wanted.find(
+      (candidate) => zoneOf(candidate.midi) === zone && candidate.midi <= REACH[plan.level].topMidi + 2,
+    );
     if (!need) return [];
     const exercise = exerciseFor({ ...need, reason: 'pitch' }, plan.instrumentId);
     return (
@@ -179,7 +181,9 @@ function reasonOfTurn(family: Family, exercise: ExerciseParameters, days: number
   const partial = Number(exercise['top'] ?? exercise['partial'] ?? 0);
   if (stage === 'overtones' && partial > 1) {
     const horn = instrumentById(plan.instrumentId);
-    const source = lattice(horn).find((one) => one.fingeredMidi === midi && one.partialNumber === partial);
+    const source = lattice(horn).find(
+      (candidate) => candidate.fingeredMidi === midi && candidate.partialNumber === partial,
+    );
     const tries = source && plan.sources.get(sourceKey(source))?.tries;
     if (source)
       return {

@@ -39,7 +39,7 @@ export function seams(notes: readonly NoteOnMap[]): Seam[] {
       return step ? [{ lower: lower.midi, upper: upper.midi, ...step }] : [];
     });
     if (steps.length < LEAST_NEIGHBOURS) return [];
-    const values = steps.map((one) => one.value);
+    const values = steps.map((step) => step.value);
     const centre = median(values);
     const spread = Math.max(robustDeviation(values), LEAST[quantity] / UNUSUAL_Z);
     return steps.flatMap(({ value, uncertainty, ...pair }): Seam[] => {

@@ -32,7 +32,9 @@ describe('compare', () => {
     const [all] = found;
     expect(all).toMatchObject({ quantity: 'pitchCentreCents', midi: undefined, decided: true, takes: [8, 8] });
     expect(all!.difference).toBeCloseTo(15, -1);
-    expect(found.filter((one) => one.midi !== undefined).map((one) => one.midi)).toEqual([60, 61, 62]);
+    expect(found.filter((comparison) => comparison.midi !== undefined).map((comparison) => comparison.midi)).toEqual([
+      60, 61, 62,
+    ]);
   });
   it('leaves a small one undecided and says how many more takes would do', () => {
     const [all] = compared(lot('a', 3, 0, 3), lot('b', 3, 4, 4));
@@ -84,7 +86,7 @@ describe('leakWatch', () => {
     const watch = leakWatch([starts('first', 1, false, false), starts('second', 2, false, false)]);
     expect(watch.evidence).toEqual(['bothWays', 'severalDays', 'severalReeds', 'upperSpeaks']);
     expect(watch.byAttack.tongue).toEqual({ starts: 8, failed: 8 });
-    expect(watch.byReed.map((one) => one.reed)).toEqual(['first', 'second']);
+    expect(watch.byReed.map((entry) => entry.reed)).toEqual(['first', 'second']);
     expect(watch.byDay).toHaveLength(2);
   });
 });
@@ -104,7 +106,7 @@ describe('fingeringTrials', () => {
       trial('b', 'octave left2', true, 3),
       trial('c', 'octave left3', false, 0),
     ]);
-    expect(found.map((one) => [one.fingering, one.got, one.best])).toEqual([
+    expect(found.map((trials) => [trials.fingering, trials.got, trials.best])).toEqual([
       ['octave left2', 3, true],
       ['octave left1', 3, false],
       ['octave left3', 0, false],
@@ -112,7 +114,7 @@ describe('fingeringTrials', () => {
   });
   it('another mouthpiece is another story', () => {
     const found = fingeringTrials([trial('a', 'octave', true, 20), trial('b', 'octave', true, 3, 'other')]);
-    expect(found.map((one) => one.best)).toEqual([true, true]);
+    expect(found.map((trials) => trials.best)).toEqual([true, true]);
   });
   it('takes of other families are no trials', () =>
     expect(fingeringTrials([digest('a', 1, [seen({ midi: 91 })])])).toEqual([]));

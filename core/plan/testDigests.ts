@@ -49,7 +49,7 @@ export function digest(
     demo: false,
     shareInWindow: 0.9,
     holds: [],
-    seen: observations.map((one, i) => ({ ...one, atMs: one.atMs || startedAtMs + i })),
+    seen: observations.map((observation, i) => ({ ...observation, atMs: observation.atMs || startedAtMs + i })),
     tags: [],
     ...change,
   };

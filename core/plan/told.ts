@@ -18,8 +18,8 @@ const isReal = (value: unknown) => typeof value === 'number' && Number.isFinite(
 const isText = (value: unknown) => typeof value === 'string';
 const isDay = (value: unknown) => typeof value === 'string' && /^\d{4}-\d\d-\d\d$/.test(value);
 const isMidi = (value: unknown) => Number.isInteger(value) && Number(value) >= 0 && Number(value) <= 127;
-const isHorn = (value: unknown) => INSTRUMENTS.some((one) => one.id === value);
-const isList = (value: unknown, entry: (one: unknown) => boolean) => Array.isArray(value) && value.every(entry);
+const isHorn = (value: unknown) => INSTRUMENTS.some((instrument) => instrument.id === value);
+const isList = (value: unknown, entry: (candidate: unknown) => boolean) => Array.isArray(value) && value.every(entry);
 const isSetup = (value: unknown) =>
   isObject(value) && isHorn(value['instrumentId']) && Object.values(value).every(isText);
 
@@ -34,7 +34,7 @@ function isObservation(value: unknown): value is Observation {
     typeof tried === 'boolean' &&
     typeof spoke === 'boolean' &&
     isObject(values) &&
-    Object.values(values).every((one) => one === undefined || isReal(one))
+    Object.values(values).every((entry) => entry === undefined || isReal(entry))
   );
 }
 
@@ -66,7 +66,7 @@ export function isDigest(value: unknown): value is Digest {
     typeof demo === 'boolean' &&
     isList(findings, isText) &&
     isList(tags, isText) &&
-    isList(holds, (one) => isObject(one) && isMidi(one['midi']) && isReal(one['holdS'])) &&
+    isList(holds, (entry) => isObject(entry) && isMidi(entry['midi']) && isReal(entry['holdS'])) &&
     isList(seen, isObservation)
   );
 }

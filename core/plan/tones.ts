@@ -33,7 +33,7 @@ export function tonesAfter(
   const changed = new Map<string, TonesOfDay>();
   for (const digest of digests)
     for (const quantity of QUANTITIES) {
-      const told = digest.seen.filter((one) => one.values[quantity] !== undefined);
+      const told = digest.seen.filter((observation) => observation.values[quantity] !== undefined);
       if (told.length === 0) continue;
       const { day, takeId, setup } = digest;
       const key = tonesKey(quantity, day);
@@ -43,9 +43,9 @@ export function tonesAfter(
         takeIds: [...known.takeIds, takeId],
         instrumentIds: [...known.instrumentIds, setup.instrumentId],
         take: Uint16Array.of(...known.take, ...told.map(() => known.takeIds.length)),
-        midi: Uint8Array.of(...known.midi, ...told.map((one) => one.midi)),
-        partial: Uint8Array.of(...known.partial, ...told.map((one) => one.partial)),
-        value: Float32Array.of(...known.value, ...told.map((one) => one.values[quantity]!)),
+        midi: Uint8Array.of(...known.midi, ...told.map((observation) => observation.midi)),
+        partial: Uint8Array.of(...known.partial, ...told.map((observation) => observation.partial)),
+        value: Float32Array.of(...known.value, ...told.map((observation) => observation.values[quantity]!)),
       });
     }
   return changed;

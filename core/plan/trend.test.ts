@@ -13,13 +13,13 @@ const take = (id: string, day: number, cents: readonly number[], instrumentId: '
   );
 const pitchDays = (digests: Parameters<typeof tonesAfter>[0]) =>
   [...tonesAfter(digests).values()].sort((a, b) => (a.day < b.day ? -1 : 1));
-const values = (found: ReturnType<typeof trend>) => found.points.map((one) => one.value);
+const values = (found: ReturnType<typeof trend>) => found.points.map((point) => point.value);
 
 describe('trend', () => {
   it('gives each day its median in an interval, in order of days', () => {
     const { step, points } = trend(pitchDays([take('b', 2, [4, 6, 5]), take('a', 1, [10, 12, 11])]));
     expect(step).toBe('day');
-    expect(points.map((one) => [one.day, one.value, one.count])).toEqual([
+    expect(points.map((point) => [point.day, point.value, point.count])).toEqual([
       ['2026-01-01', 11, 3],
       ['2026-01-02', 5, 3],
     ]);
@@ -64,8 +64,8 @@ describe('the tones of a day', () => {
     fc.assert(
       fc.property(fc.shuffledSubarray(lot, { minLength: 6 }), (order) => {
         const known = new Map<string, ReturnType<typeof pitchDays>[number]>();
-        for (const one of order)
-          for (const [key, day] of tonesAfter([one], (asked) => known.get(asked))) known.set(key, day);
+        for (const entry of order)
+          for (const [key, day] of tonesAfter([entry], (asked) => known.get(asked))) known.set(key, day);
         expect(known).toEqual(tonesAfter(order));
         expect(trend(pitchDays(order))).toEqual(trend(pitchDays(lot)));
       }),

@@ -64,7 +64,7 @@ export function trend(days: readonly TonesOfDay[], asked: TonesAsked = {}): Tren
   if (told.length === 0) return { step: 'day', points: [] };
   const spread = deviation(quantiles(together(told), QUARTERS));
   const step =
-    (['day', 'week'] as const).find((one) => new Set(told.map(({ day }) => PERIOD_OF[one](day))).size <= MOST_POINTS) ??
+    (['day', 'week'] as const).find((id) => new Set(told.map(({ day }) => PERIOD_OF[id](day))).size <= MOST_POINTS) ??
     'month';
   const points = groups(told, PERIOD_OF[step]).map((days) => pointOf(days[0]!.day, together(days), spread));
   return { step, points };
@@ -85,10 +85,10 @@ function valuesOf(tones: TonesOfDay, { midi, partial, instrumentId, takeIds }: T
 /** Neighbouring days of one period. */
 function groups(told: readonly Told[], periodOf: (day: string) => string | number): Told[][] {
   const found: { period: string | number; days: Told[] }[] = [];
-  for (const one of told) {
-    const period = periodOf(one.day);
-    if (found.at(-1)?.period === period) found.at(-1)!.days.push(one);
-    else found.push({ period, days: [one] });
+  for (const entry of told) {
+    const period = periodOf(entry.day);
+    if (found.at(-1)?.period === period) found.at(-1)!.days.push(entry);
+    else found.push({ period, days: [entry] });
   }
   return found.map(({ days }) => days);
 }

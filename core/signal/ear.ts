@@ -105,7 +105,7 @@ export class Ear {
     this.bands = BANDS.flatMap(({ fromHz, factor: more }, i): Band[] => {
       const above = BANDS[i - 1]?.fromHz ?? maxHz / OVERLAP;
       if (minHz >= above) return [];
-      const layer = this.layers.find((one) => one.factor === more)!;
+      const layer = this.layers.find((candidate) => candidate.factor === more)!;
       const periodicity = new Periodicity(rateHz / more, Math.max(fromHz, minHz), Math.min(maxHz, above * OVERLAP));
       return [{ periodicity, layer }];
     });
@@ -225,7 +225,8 @@ export class Ear {
   /** Pitch and partials, the window longer the noisier it is, in the coarsest layer that holds all the partials. */
   private refine(index: number, coarseHz: number, confidence: number): Harmonics {
     const kind = confidence < AIRY_BELOW ? 'airy' : confidence < NOISY_BELOW ? 'noisy' : 'clean';
-    const layer = this.layers.findLast((one) => one.harmonics.holdsAllPartials(coarseHz)) ?? this.layers[0]!;
+    const layer =
+      this.layers.findLast((candidate) => candidate.harmonics.holdsAllPartials(coarseHz)) ?? this.layers[0]!;
     layer.harmonics.measure(layer.thin.output, this.thinIndex(index, layer), coarseHz, kind);
     return layer.harmonics;
   }

@@ -86,8 +86,8 @@ function weigh(sound: Float32Array, stretch: Stretch, sampleRateHz: number): Wei
   const weight = hann(Math.floor((sample(stretch.to) - from - 1) / 2));
   return {
     from,
-    samples: weight.map((one, i) => one * sound[from + i]!),
-    weightSum: weight.reduce((sum, one) => sum + one, 0),
+    samples: weight.map((value, i) => value * sound[from + i]!),
+    weightSum: weight.reduce((sum, value) => sum + value, 0),
   };
 }
 

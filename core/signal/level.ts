@@ -14,8 +14,8 @@ export class LevelMeter {
   constructor(sampleRateHz: number) {
     this.half = Math.round((LEVEL_WINDOW_S / 2) * sampleRateHz);
     const window = hann(this.half);
-    const sum = window.reduce((total, one) => total + one, 0);
-    this.weight = window.map((one) => one / sum);
+    const sum = window.reduce((total, value) => total + value, 0);
+    this.weight = window.map((value) => value / sum);
     this.scratch = new Float32Array(window.length);
   }
 

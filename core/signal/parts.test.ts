@@ -29,7 +29,7 @@ describe('Decimator', () => {
     const hz = (share * RATE_HZ) / factor;
     decimator.pull(stored(1, sine(hz)), true);
     const out = decimator.output.view().subarray(200, -200);
-    return powerToDb(2 * (out.reduce((sum, one) => sum + one * one, 0) / out.length));
+    return powerToDb(2 * (out.reduce((sum, value) => sum + value * value, 0) / out.length));
   };
   it.each([2, 3, 4])('factor %i: flat up to 0.35 of the new rate, gone beyond 0.65', (factor) => {
     for (const share of [0.05, 0.2, 0.35]) expect(Math.abs(gainDb(factor, share))).toBeLessThan(0.1);
@@ -140,7 +140,7 @@ describe('BreathMeter', () => {
         220,
       );
     });
-    const mean = sizes.reduce((sum, one) => sum + one, 0) / sizes.length;
+    const mean = sizes.reduce((sum, size) => sum + size, 0) / sizes.length;
     expect(Math.abs(mean - db)).toBeLessThan(2);
   });
   it('a clean tone has its floor, silence none', () => {
@@ -219,7 +219,7 @@ describe('small parts', () => {
     const out = new Float32Array(input.length);
     blocker.process(input, out);
     const last = out.subarray(-4410);
-    expect(Math.abs(last.reduce((sum, one) => sum + one, 0) / last.length)).toBeLessThan(1e-3);
+    expect(Math.abs(last.reduce((sum, value) => sum + value, 0) / last.length)).toBeLessThan(1e-3);
     expect(Math.max(...last)).toBeCloseTo(0.2, 2);
   });
   it('decibels and amplitudes are each other’s way back', () => {

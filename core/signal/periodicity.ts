@@ -139,6 +139,6 @@ export class Periodicity {
     const flat = new Float64Array(this.tilt.length).fill(1);
     this.input.set(this.weight);
     this.powerToCorrelation(flat);
-    return this.correlation.map((one) => one / this.correlation[0]!);
+    return this.correlation.map((value) => value / this.correlation[0]!);
   }
 }

@@ -19,7 +19,7 @@ const play = (habits: Partial<Habits> = {}, seed = 3, family = 'homeCheck', chan
   });
 const rms = (sound: Float32Array, fromS: number, toS: number) => {
   const part = sound.subarray(fromS * RATE_HZ, toS * RATE_HZ);
-  return Math.sqrt(part.reduce((sum, one) => sum + one * one, 0) / part.length);
+  return Math.sqrt(part.reduce((sum, value) => sum + value * value, 0) / part.length);
 };
 
 describe('playStandIn', () => {
@@ -84,7 +84,7 @@ describe('playStandIn', () => {
       if (!clean.has(family)) clean.set(family, play({}, 3, family, tempo));
       const sound = play(withFault(fault), 3, family, tempo);
       expect(
-        sound.some((one, i) => one !== clean.get(family)![i]),
+        sound.some((value, i) => value !== clean.get(family)![i]),
         fault,
       ).toBe(true);
     }
@@ -146,8 +146,8 @@ describe('room and chance', () => {
   it('chance is even and normal', () => {
     const random = new SeededRandom(1);
     const even = Array.from({ length: 20000 }, () => random.uniform());
-    expect(even.reduce((sum, one) => sum + one, 0) / even.length).toBeCloseTo(0.5, 1);
+    expect(even.reduce((sum, value) => sum + value, 0) / even.length).toBeCloseTo(0.5, 1);
     const normal = Array.from({ length: 20000 }, () => random.normal());
-    expect(Math.sqrt(normal.reduce((sum, one) => sum + one * one, 0) / normal.length)).toBeCloseTo(1, 1);
+    expect(Math.sqrt(normal.reduce((sum, value) => sum + value * value, 0) / normal.length)).toBeCloseTo(1, 1);
   });
 });

@@ -152,10 +152,13 @@ class Tone {
         const tiredness = habits.fatigue * Math.min(1, Math.max(0, (sinceStartS + t) / scoreS));
         const place = Math.max(0, i / count);
         const levelDb = plan.at(place) + this.stepDb() + habits.shimmerDb * random.normal();
-        const jump = habits.jumps.find((one) => within(place * lengthS, one.place * lengthS, one.lastsS));
+        const jump = habits.jumps.find((candidate) =>
+          within(place * lengthS, candidate.place * lengthS, candidate.lastsS),
+        );
         const stopped = place >= habits.stopsAt || (t >= 0 && t < gapS);
         const silent =
-          stopped || habits.dropOuts.some((one) => within(place * lengthS, one.place * lengthS, one.lastsS));
+          stopped ||
+          habits.dropOuts.some((dropOut) => within(place * lengthS, dropOut.place * lengthS, dropOut.lastsS));
         const broken = jump && jump.partial + (jump.partial === this.partial ? 1 : 0);
         sounding = broken ?? this.partial;
         hz = (broken ? fingeredHz * broken : targetHz) * 2 ** (this.centsAt(t, lengthS, levelDb, tiredness) / 1200);

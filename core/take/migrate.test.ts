@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { migrate } from './migrate';
 import { takeRecordSchema } from './schema';
 
-const value = (one: number) => ({ kind: 'measured', value: one, uncertainty: 0.5 });
+const value = (entry: number) => ({ kind: 'measured', value: entry, uncertainty: 0.5 });
 /** A record as the first version wrote it: no family, fewer measures, jumps without a kind. */
 const FIRST_VERSION = {
   id: 'old',
@@ -106,7 +106,7 @@ describe('migrate', () => {
   });
   it.each([null, 3, 'x', {}, { parameters: {} }, { parameters: {}, measures: 'none' }])(
     'leaves %o to the schema',
-    (one) => expect(migrate(one)).toBe(one),
+    (entry) => expect(migrate(entry)).toBe(entry),
   );
   it('a silent step stays silent', () => {
     const silent = { ...FIRST_VERSION, measures: [{ kind: 'silent' }] };

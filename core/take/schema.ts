@@ -34,7 +34,7 @@ const wholeOf =
 type SoundedStep = Extract<StepMeasures, { readonly kind: 'sounded' }>;
 
 const instrumentId = string()
-  .oneOf(INSTRUMENTS.map((one) => one.id))
+  .oneOf(INSTRUMENTS.map((instrument) => instrument.id))
   .required();
 const dynamic = string().oneOf(DYNAMICS).required();
 const attack = string().oneOf(['breath', 'tongue', 'slurred']).required();
@@ -75,7 +75,7 @@ const step = wholeOf<Step>()({
 
 const score = wholeOf<Score>()({
   family: string()
-    .oneOf(FAMILIES.map((one) => one.id))
+    .oneOf(FAMILIES.map((family) => family.id))
     .required(),
   instrumentId,
   tempoBpm: real().min(30).max(200),
@@ -290,7 +290,7 @@ function isPlain(value: unknown): boolean {
   return (
     typeof value === 'object' &&
     value !== null &&
-    Object.values(value).every((one) => ['number', 'string', 'boolean'].includes(typeof one))
+    Object.values(value).every((entry) => ['number', 'string', 'boolean'].includes(typeof entry))
   );
 }
 

@@ -15,12 +15,19 @@ describe('TRY_FINGERINGS', () => {
       }
     }
   });
-  it.each(INSTRUMENTS.map((one) => one.id))('%s has something to try for each of the first eight notes', (id) => {
-    const notes = new Set(TRY_FINGERINGS.filter((one) => one.sizes.includes(id)).map((one) => one.midi));
-    for (let midi = 90; midi < 98; midi++) expect(notes).toContain(midi);
-  });
+  it.each(INSTRUMENTS.map((instrument) => instrument.id))(
+    '%s has something to try for each of the first eight notes',
+    (id) => {
+      const notes = new Set(
+        TRY_FINGERINGS.filter((tryFingering) => tryFingering.sizes.includes(id)).map(
+          (tryFingering) => tryFingering.midi,
+        ),
+      );
+      for (let midi = 90; midi < 98; midi++) expect(notes).toContain(midi);
+    },
+  );
   it('no row stands twice', () => {
-    const rows = TRY_FINGERINGS.map((one) => `${one.midi} ${[...one.keys].sort().join()}`);
+    const rows = TRY_FINGERINGS.map((tryFingering) => `${tryFingering.midi} ${[...tryFingering.keys].sort().join()}`);
     expect(new Set(rows).size).toBe(rows.length);
   });
 });

@@ -9,7 +9,7 @@ export const ALTISSIMO_REACH_SEMITONES = 12;
  * @throws RangeError when no size has the id
  */
 export function instrumentById(id: InstrumentId): Instrument {
-  const found = INSTRUMENTS.find((one) => one.id === id);
+  const found = INSTRUMENTS.find((instrument) => instrument.id === id);
   if (!found) throw new RangeError(`no instrument is called ${id}`);
   return found;
 }

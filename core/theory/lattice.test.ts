@@ -19,29 +19,29 @@ const SEMITONES = [0, 12, 19, 24, 28, 31, 34, 36, 38, 40];
 describe.each(INSTRUMENTS)('the lattice of the $id', (horn) => {
   const cells = lattice(horn);
   it('has each cell at its theoretical note and offset', () => {
-    for (const one of cells) {
-      const n = one.partialNumber;
-      expect(one.soundedMidi).toBe(one.tubeMidi + SEMITONES[n - 1]!);
-      expect(one.offsetCents).toBeCloseTo(OFFSETS[n - 1]!, 0);
-      const natural = n * midiToHz(one.tubeMidi);
-      expect(centsBetweenHz(midiToHz(one.soundedMidi), natural)).toBeCloseTo(one.offsetCents, 9);
+    for (const cell of cells) {
+      const n = cell.partialNumber;
+      expect(cell.soundedMidi).toBe(cell.tubeMidi + SEMITONES[n - 1]!);
+      expect(cell.offsetCents).toBeCloseTo(OFFSETS[n - 1]!, 0);
+      const natural = n * midiToHz(cell.tubeMidi);
+      expect(centsBetweenHz(midiToHz(cell.soundedMidi), natural)).toBeCloseTo(cell.offsetCents, 9);
     }
   });
   it('fingers only what the horn can finger, and names each cell once', () => {
-    for (const one of cells) expect(regularFingering(horn, one.fingeredMidi)).toBeDefined();
+    for (const cell of cells) expect(regularFingering(horn, cell.fingeredMidi)).toBeDefined();
     expect(new Set(cells.map(sourceKey)).size).toBe(cells.length);
   });
   it('is long from the bell notes, short above, with the octave key from D5', () => {
-    for (const one of cells) {
-      expect(one.length).toBe(one.tubeMidi <= 61 ? 'long' : 'short');
-      expect(one.octaveKey).toBe(one.fingeredMidi >= 74);
-      expect(one.fingeredMidi - one.tubeMidi).toBe(one.octaveKey ? 12 : 0);
+    for (const cell of cells) {
+      expect(cell.length).toBe(cell.tubeMidi <= 61 ? 'long' : 'short');
+      expect(cell.octaveKey).toBe(cell.fingeredMidi >= 74);
+      expect(cell.fingeredMidi - cell.tubeMidi).toBe(cell.octaveKey ? 12 : 0);
     }
   });
   it('keeps within the horn and its altissimo', () => {
     const top = horn.highestKeyedWrittenMidi + 12;
-    expect(Math.max(...cells.map((one) => one.soundedMidi))).toBeLessThanOrEqual(top);
-    expect(cells.filter((one) => one.partialNumber === 1)).toHaveLength(74 - horn.lowestWrittenMidi);
+    expect(Math.max(...cells.map((cell) => cell.soundedMidi))).toBeLessThanOrEqual(top);
+    expect(cells.filter((cell) => cell.partialNumber === 1)).toHaveLength(74 - horn.lowestWrittenMidi);
   });
 });
 

@@ -62,7 +62,7 @@ export function lattice(horn: Instrument): Source[] {
 
 /** All sources that sound a written note, lowest fingering first; those of partial 1 are the regular fingering itself. */
 export function sourcesOf(horn: Instrument, soundedMidi: number): Source[] {
-  return lattice(horn).filter((one) => one.soundedMidi === soundedMidi);
+  return lattice(horn).filter((entry) => entry.soundedMidi === soundedMidi);
 }
 
 /** A name for a source that stays the same: its fingered note and partial. */
@@ -72,7 +72,7 @@ export function sourceKey({ fingeredMidi, partialNumber }: Pick<Source, 'fingere
 
 /** The source of a name such as "58/4"; undefined when the horn has none of it. */
 export function sourceByKey(horn: Instrument, key: string): Source | undefined {
-  return lattice(horn).find((one) => sourceKey(one) === key);
+  return lattice(horn).find((candidate) => sourceKey(candidate) === key);
 }
 
 /** Expected success, 0–1: the prior with what the player really got; the mean of a Beta distribution. */

@@ -61,7 +61,7 @@ export function parseNoteName(name: string, system: NoteNameSystem, octave = 4):
   const [, word = '', sign = '', digits] = found;
   const base = (Number(digits ?? octave) + 1) * 12;
   const alter = sign === '' ? 0 : '♯#'.includes(sign) ? 1 : -1;
-  const same = (one: string) => one.toLowerCase() === word.toLowerCase();
+  const same = (text: string) => text.toLowerCase() === word.toLowerCase();
   if (system === 'german' && sign === '') {
     for (const [list, by] of [
       [GERMAN.natural, 0],

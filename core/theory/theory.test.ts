@@ -68,7 +68,7 @@ describe('instruments', () => {
   });
 
   it('has unique ids and sane ranges', () => {
-    expect(new Set(INSTRUMENTS.map((one) => one.id)).size).toBe(INSTRUMENTS.length);
+    expect(new Set(INSTRUMENTS.map((instrument) => instrument.id)).size).toBe(INSTRUMENTS.length);
     for (const horn of INSTRUMENTS) {
       const { minHz, maxHz } = soundingRangeHz(horn, 440);
       expect(minHz).toBeGreaterThanOrEqual(48);
@@ -143,7 +143,7 @@ describe('note names', () => {
 
 describe('dynamics', () => {
   it('puts six dynamics at five equal steps', () => {
-    expect(DYNAMICS.map((one) => dynamicLevelDb(one, ASSUMED_RULER))).toEqual([-45, -39, -33, -27, -21, -15]);
+    expect(DYNAMICS.map((dynamic) => dynamicLevelDb(dynamic, ASSUMED_RULER))).toEqual([-45, -39, -33, -27, -21, -15]);
   });
   it('names a level, also beyond the ends', () =>
     expect([-80, -40, -28, 0].map((level) => nearestDynamic(level, ASSUMED_RULER))).toEqual(['pp', 'p', 'mf', 'ff']));

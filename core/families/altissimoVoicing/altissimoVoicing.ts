@@ -22,9 +22,9 @@ export const altissimoVoicing = defineFamily({
     const back = (list: readonly number[]) => [...list, ...[...list].reverse().slice(1)];
     const row = [partial, ...back(up), partial, ...back(down), partial];
     return series(repeats, () =>
-      row.map((one, i): Tone => ({
+      row.map((value, i): Tone => ({
         note: writtenMidi,
-        partial: one,
+        partial: value,
         beats,
         dynamics: [loudness],
         attack: i === 0 ? 'breath' : 'slurred',

@@ -28,10 +28,16 @@ export const crossingBreak = defineFamily({
   },
   tones: ({ way, beats, holdBeats, restBeats, dynamic: loudness }) =>
     WAYS[way].flatMap((notes) =>
-      notes.map((one, i): Tone => {
+      notes.map((note, i): Tone => {
         const last = i === notes.length - 1;
         const attack = i === 0 ? 'breath' : 'slurred';
-        return { note: one, beats: last ? holdBeats : beats, dynamics: [loudness], attack, rest: last ? restBeats : 0 };
+        return {
+          note: note,
+          beats: last ? holdBeats : beats,
+          dynamics: [loudness],
+          attack,
+          rest: last ? restBeats : 0,
+        };
       }),
     ),
   teaching: {

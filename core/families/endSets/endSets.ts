@@ -37,9 +37,9 @@ export const endSets = defineFamily({
     const [first, second, third] = outermost(SETS[end][set - 1]!, end, horn);
     const notes = [first, second, third, second, first, second, third];
     return series(repeats, () =>
-      notes.map((one, i): Tone => {
+      notes.map((note, i): Tone => {
         const attack = i === 0 ? 'breath' : 'slurred';
-        return { note: one, beats, dynamics: [loudness], attack, rest: i === notes.length - 1 ? restBeats : 0 };
+        return { note: note, beats, dynamics: [loudness], attack, rest: i === notes.length - 1 ? restBeats : 0 };
       }),
     ).flat();
   },

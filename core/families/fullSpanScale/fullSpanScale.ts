@@ -20,13 +20,13 @@ export const fullSpanScale = defineFamily({
   tones: ({ key, beats, notesInBreath, restBeats, dynamic: loudness }, horn) => {
     const tonic = TONICS.indexOf(key);
     const span = horn.highestKeyedWrittenMidi - horn.lowestWrittenMidi + 1;
-    const up = series(span, (i) => horn.lowestWrittenMidi + i).filter((one) =>
-      MAJOR.includes((one - tonic + 120) % 12),
+    const up = series(span, (i) => horn.lowestWrittenMidi + i).filter((value) =>
+      MAJOR.includes((value - tonic + 120) % 12),
     );
     const notes = [...up, ...up.slice(0, -1).reverse()];
-    return notes.map((one, i): Tone => {
+    return notes.map((note, i): Tone => {
       const attack = i % notesInBreath === 0 ? 'breath' : 'slurred';
-      return { note: one, beats, dynamics: [loudness], attack, rest: (i + 1) % notesInBreath === 0 ? restBeats : 0 };
+      return { note: note, beats, dynamics: [loudness], attack, rest: (i + 1) % notesInBreath === 0 ? restBeats : 0 };
     });
   },
   teaching: {

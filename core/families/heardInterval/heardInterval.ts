@@ -17,7 +17,13 @@ export const heardInterval = defineFamily({
   },
   tones: ({ writtenMidi, direction, intervals, beats, hearBeats, dynamic: loudness }) => {
     const sign = direction === 'up' ? 1 : -1;
-    const tone = (one: number): Tone => ({ note: one, beats, dynamics: [loudness], attack: 'breath', rest: hearBeats });
+    const tone = (value: number): Tone => ({
+      note: value,
+      beats,
+      dynamics: [loudness],
+      attack: 'breath',
+      rest: hearBeats,
+    });
     return series(intervals, (i) => [tone(writtenMidi), tone(writtenMidi + sign * (i + 1))]).flat();
   },
   teaching: {

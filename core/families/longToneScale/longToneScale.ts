@@ -24,9 +24,9 @@ export const longToneScale = defineFamily({
     // Downwards the note is the tonic too: the leading note is a semitone under it.
     const down = (i: number) => (i === 0 ? 0 : up(7 * Math.ceil(i / 7) - i) - 12 * Math.ceil(i / 7));
     const scale = series(notes, (i) => writtenMidi + (direction === 'up' ? up(i) : down(i)));
-    const onHorn = scale.filter((one) => one >= horn.lowestWrittenMidi && one <= highestNote(horn));
-    return onHorn.map((one, i) => ({
-      note: one,
+    const onHorn = scale.filter((value) => value >= horn.lowestWrittenMidi && value <= highestNote(horn));
+    return onHorn.map((value, i) => ({
+      note: value,
       beats,
       dynamics: [i % 2 === 0 ? softest : loudest],
       attack: 'breath',

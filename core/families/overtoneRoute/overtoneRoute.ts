@@ -28,7 +28,7 @@ export const overtoneRoute = defineFamily({
     tuning,
   },
   tones: ({ phrase: words, aim, route, restBeats, dynamic: loudness }, horn) => {
-    const midis = parsePhrase(words).flatMap((one) => one.midi ?? []);
+    const midis = parsePhrase(words).flatMap((note) => note.midi ?? []);
     const sources = routeFrom(route, midis, horn) ?? bestRoute(horn, midis, { aim }).sources;
     return phraseTones(words, restBeats, (_, i) => {
       const { tubeMidi, partialNumber, octaveKey } = sources[i]!;
@@ -46,9 +46,9 @@ export const overtoneRoute = defineFamily({
 
 /** The sources named by a text; undefined when they do not sound the phrase. */
 function routeFrom(route: string, midis: readonly number[], horn: Instrument): Source[] | undefined {
-  const keys = route.split(' ').filter((one) => one !== '');
+  const keys = route.split(' ').filter((entry) => entry !== '');
   if (keys.length !== midis.length) return undefined;
   const sources = keys.map((key) => sourceByKey(horn, key));
-  const fits = sources.every((one, i) => one?.soundedMidi === midis[i]);
+  const fits = sources.every((source, i) => source?.soundedMidi === midis[i]);
   return fits ? (sources as Source[]) : undefined;
 }

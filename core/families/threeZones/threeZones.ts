@@ -15,7 +15,13 @@ export const threeZones = defineFamily({
     dynamic: dynamic('mf'),
   },
   tones: ({ middle, low, palm, beats, restBeats, dynamic: loudness }) =>
-    [middle, low, palm].map((one) => ({ note: one, beats, dynamics: [loudness], attack: 'breath', rest: restBeats })),
+    [middle, low, palm].map((value) => ({
+      note: value,
+      beats,
+      dynamics: [loudness],
+      attack: 'breath',
+      rest: restBeats,
+    })),
   teaching: {
     mainNote: 'middle',
     within: { tempoBpm: [50, 100], beats: [4, 16], dynamic: ['pp', 'f'] },

@@ -60,7 +60,7 @@ async function eachRecord(give: (records: readonly TakeRecord[]) => void): Promi
   const ids = await database.takes.orderBy('startedAt').primaryKeys();
   for (let i = 0; i < ids.length; i += AT_ONCE) {
     const records = await database.takes.bulkGet(ids.slice(i, i + AT_ONCE));
-    give(records.flatMap((one) => one ?? []));
+    give(records.flatMap((entry) => entry ?? []));
   }
 }
 

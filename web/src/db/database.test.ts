@@ -13,7 +13,7 @@ import { forgetSetAside, loadSettings, setAside, storeChanges } from './settings
 /** Every take, oldest first. */
 const allTakes = async () => {
   const ids = await database.takes.orderBy('startedAt').primaryKeys();
-  return (await Promise.all(ids.map(wholeTake))).flatMap((one) => one ?? []);
+  return (await Promise.all(ids.map(wholeTake))).flatMap((entry) => entry ?? []);
 };
 const newestTakes = async (limit: number) => (await findTakes({ tags: [], since: '' }, limit)).takes;
 const draft = (takeId: string) => {
@@ -41,8 +41,8 @@ describe('takes', () => {
       ['a', 1],
     ] as const)
       await keepTake(take(id, day));
-    expect((await newestTakes(2)).map((one) => one.id)).toEqual(['c', 'b']);
-    expect((await allTakes()).map((one) => one.record.id)).toEqual(['a', 'b', 'c']);
+    expect((await newestTakes(2)).map((entry) => entry.id)).toEqual(['c', 'b']);
+    expect((await allTakes()).map((entry) => entry.record.id)).toEqual(['a', 'b', 'c']);
   });
 
   it('merging adds what is new and leaves what is here', async () => {
@@ -70,22 +70,23 @@ describe('takes', () => {
   it('the demo goes, the player’s own stays', async () => {
     await mergeTakes([take('demo', 1, true), take('own', 2)]);
     await removeDemoTakes();
-    expect((await allTakes()).map((one) => one.record.id)).toEqual(['own']);
+    expect((await allTakes()).map((entry) => entry.record.id)).toEqual(['own']);
     expect(await database.frames.count()).toBe(1);
   });
 });
 
 describe('digests and cells', () => {
-  const recent = async () => (await database.cells.toArray()).flatMap((cell) => cell.recent.map((one) => one.values));
+  const recent = async () =>
+    (await database.cells.toArray()).flatMap((cell) => cell.recent.map((observation) => observation.values));
 
   it('a kept take is on the map, a removed one is not, and coming back it is again', async () => {
     await keepTake(told('a', 1, 5));
     await keepTake(told('b', 2, 9));
-    expect((await recent()).map((one) => one.pitchCentreCents)).toEqual(expect.arrayContaining([5, 9]));
+    expect((await recent()).map((entry) => entry.pitchCentreCents)).toEqual(expect.arrayContaining([5, 9]));
     await removeTake('b');
-    expect((await recent()).map((one) => one.pitchCentreCents)).not.toContain(9);
+    expect((await recent()).map((entry) => entry.pitchCentreCents)).not.toContain(9);
     await restoreTake('b');
-    expect((await recent()).map((one) => one.pitchCentreCents)).toContain(9);
+    expect((await recent()).map((entry) => entry.pitchCentreCents)).toContain(9);
   });
 
   it('many at once give the cells that one by one give', async () => {
@@ -93,18 +94,18 @@ describe('digests and cells', () => {
     await mergeTakes(takes);
     const together = await database.cells.orderBy('key').toArray();
     await Promise.all(database.tables.map((table) => table.clear()));
-    for (const one of takes) await keepTake(one);
+    for (const entry of takes) await keepTake(entry);
     expect(await database.cells.orderBy('key').toArray()).toEqual(together);
   });
 
   it('a trend has a day while it has takes', async () => {
     await mergeTakes([told('a', 1, 5), told('b', 1, 9), told('c', 2, 4)]);
     const days = async () => (await findTrend('pitchCentreCents', { tags: [], since: '' })).points;
-    expect((await days()).map((one) => one.value)).toEqual([7, 4]);
+    expect((await days()).map((point) => point.value)).toEqual([7, 4]);
     await removeTake('b');
-    expect((await days()).map((one) => one.value)).toEqual([5, 4]);
+    expect((await days()).map((point) => point.value)).toEqual([5, 4]);
     await removeTake('c');
-    expect((await days()).map((one) => one.value)).toEqual([5]);
+    expect((await days()).map((point) => point.value)).toEqual([5]);
     expect(await database.tones.count()).toBe(1);
   });
 
@@ -112,7 +113,7 @@ describe('digests and cells', () => {
     // The tone holds as many beats as it is off, at 60 beats a minute.
     await mergeTakes([told('a', 1, 3), told('b', 2, 12), told('c', 3, 25), told('d', 4, 11)]);
     const firsts = async () =>
-      (await database.firsts.orderBy('key').toArray()).map((one) => `${one.key} ${one.takeId}`);
+      (await database.firsts.orderBy('key').toArray()).map((milestone) => `${milestone.key} ${milestone.takeId}`);
     expect(await firsts()).toEqual(['tenor held middle 10 b', 'tenor held middle 20 c']);
     await removeTake('b');
     expect(await firsts()).toEqual(['tenor held middle 10 c', 'tenor held middle 20 c']);
@@ -124,7 +125,8 @@ describe('digests and cells', () => {
 
   it('are found by what they tell, newest first', async () => {
     await mergeTakes([told('a', 1, 5), told('b', 2, 5), take('c', 3)]);
-    const ids = async (tags: string[], since = '') => (await findDigests({ tags, since })).map((one) => one.takeId);
+    const ids = async (tags: string[], since = '') =>
+      (await findDigests({ tags, since })).map((digest) => digest.takeId);
     expect(await ids(['note:67', 'family:swell'])).toEqual(['b', 'a']);
     expect(await ids(['size:tenor'])).toEqual(['c', 'b', 'a']);
     expect(await ids(['size:tenor'], '2026-03-02')).toEqual(['c', 'b']);
@@ -215,12 +217,12 @@ describe('settings', () => {
     await database.settings.put({ name: 'settings', value: row });
     const { settings, aside } = await loadSettings();
     expect(settings).toMatchObject({ minutes: 30, favourites: ['hold'] });
-    expect(aside.map((one) => one.path)).toEqual(paths);
+    expect(aside.map((entry) => entry.path)).toEqual(paths);
     expect(readSettings(settings).aside).toEqual([]);
     // The bad part survives the next change, as it was, and is put aside only once.
     await storeChanges({ minutes: 45 });
     expect((await loadSettings()).aside).toEqual([]);
-    expect((await setAside()).map((one) => one.path)).toEqual(paths);
+    expect((await setAside()).map((entry) => entry.path)).toEqual(paths);
     expect((await database.settings.get('settings'))?.value).toEqual({ ...row, minutes: 45 });
     // Once the player has removed it, it is neither here nor there.
     await forgetSetAside();

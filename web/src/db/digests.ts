@@ -47,7 +47,7 @@ export async function addDigests(records: readonly TakeRecord[]): Promise<void> 
   await addFirsts(added);
   const days = await known(tones, dayKeys(added));
   await tones.bulkPut([...tonesAfter(added, (key) => days.get(key)).values()]);
-  if (added.length > MANY) return rebuildCells(new Set(added.map((one) => one.setupKey)));
+  if (added.length > MANY) return rebuildCells(new Set(added.map((digest) => digest.setupKey)));
   for (const digest of added) {
     const keys = cellsAfter(digest, () => undefined).map((cell) => cell.key);
     const before = await known(cells, keys);
@@ -60,14 +60,14 @@ const MANY = 20;
 /** Takes away what takes told, inside the caller's transaction. */
 export async function removeDigests(takeIds: readonly string[]): Promise<void> {
   const { digests, tones } = database;
-  const gone = (await digests.bulkGet([...takeIds])).flatMap((one) => one ?? []);
+  const gone = (await digests.bulkGet([...takeIds])).flatMap((entry) => entry ?? []);
   const ids = new Set(takeIds);
   await digests.bulkDelete([...takeIds]);
-  const days = [...(await known(tones, dayKeys(gone))).values()].map((one) => tonesWithout(one, ids));
-  await tones.bulkPut(days.filter((one) => one.takeIds.length > 0));
-  await tones.bulkDelete(days.filter((one) => one.takeIds.length === 0).map((one) => one.key));
+  const days = [...(await known(tones, dayKeys(gone))).values()].map((day) => tonesWithout(day, ids));
+  await tones.bulkPut(days.filter((day) => day.takeIds.length > 0));
+  await tones.bulkDelete(days.filter((day) => day.takeIds.length === 0).map((day) => day.key));
   await removeFirsts(takeIds);
-  await rebuildCells(new Set(gone.map((one) => one.setupKey)));
+  await rebuildCells(new Set(gone.map((digest) => digest.setupKey)));
 }
 
 /** The rows of a table that are there, by key. */
@@ -80,15 +80,17 @@ async function known<Row extends { readonly key: string }>(
 }
 
 function dayKeys(digests: readonly Digest[]): string[] {
-  const days = new Set(digests.map((one) => one.day));
+  const days = new Set(digests.map((digest) => digest.day));
   return QUANTITIES.flatMap((quantity) => [...days].map((day) => tonesKey(quantity, day)));
 }
 
 async function addFirsts(added: readonly Digest[]): Promise<void> {
   const { firsts } = database;
   const fresh = [...firstsOf(added).values()];
-  const before = await known(firsts, [...fresh.map((one) => one.key)]);
-  await firsts.bulkPut(fresh.filter((one) => one.startedAtMs < (before.get(one.key)?.startedAtMs ?? Infinity)));
+  const before = await known(firsts, [...fresh.map((milestone) => milestone.key)]);
+  await firsts.bulkPut(
+    fresh.filter((milestone) => milestone.startedAtMs < (before.get(milestone.key)?.startedAtMs ?? Infinity)),
+  );
 }
 
 /** Each first that goes is looked for among the later takes, until all are found again. */
@@ -96,14 +98,14 @@ async function removeFirsts(takeIds: readonly string[]): Promise<void> {
   const { firsts, digests } = database;
   const gone = await firsts.where('takeId').anyOf(takeIds).toArray();
   if (gone.length === 0) return;
-  const lost = new Set(gone.map((one) => one.key));
+  const lost = new Set(gone.map((milestone) => milestone.key));
   await firsts.bulkDelete([...lost]);
   await digests
     .where('startedAtMs')
-    .aboveOrEqual(Math.min(...gone.map((one) => one.startedAtMs)))
+    .aboveOrEqual(Math.min(...gone.map((milestone) => milestone.startedAtMs)))
     .until(() => lost.size === 0)
     .each((digest) => {
-      for (const one of firstsOf([digest]).values()) if (lost.delete(one.key)) void firsts.put(one);
+      for (const milestone of firstsOf([digest]).values()) if (lost.delete(milestone.key)) void firsts.put(milestone);
     });
 }
 

@@ -23,7 +23,8 @@ beforeEach(async () => {
 });
 
 describe('digests', () => {
-  const ids = async (...args: Parameters<typeof findDigests>) => (await findDigests(...args)).map((one) => one.takeId);
+  const ids = async (...args: Parameters<typeof findDigests>) =>
+    (await findDigests(...args)).map((entry) => entry.takeId);
   it.each([
     ['everything, newest first', ALL, ['d', 'c', 'b', 'a']],
     ['one tag', { tags: ['family:hold'], since: '' }, ['b', 'a']],
@@ -38,7 +39,7 @@ describe('digests', () => {
 
 describe('a trend', () => {
   const values = async (...args: Parameters<typeof findTrend>) =>
-    (await findTrend(...args)).points.map((one) => [one.day, one.value]);
+    (await findTrend(...args)).points.map((point) => [point.day, point.value]);
   it.each([
     [
       'of all',
@@ -77,7 +78,7 @@ describe('a trend', () => {
 
 describe('firsts', () => {
   const kinds = async (tags: readonly string[], since = '') =>
-    (await findFirsts({ tags, since })).map((one) => `${one.takeId} ${one.kind} ${one.midi}`);
+    (await findFirsts({ tags, since })).map((milestone) => `${milestone.takeId} ${milestone.kind} ${milestone.midi}`);
   it('are those of the notes, horns and takes that are asked for', async () => {
     expect(await kinds([])).toEqual(['d altissimo 91']);
     expect(await kinds(['note:91'])).toEqual(['d altissimo 91']);

@@ -21,7 +21,7 @@ export interface TakeFilter {
 
 /** Digests that fit, newest first, at most `limit`. */
 export async function findDigests(filter: TakeFilter, limit = Infinity): Promise<Digest[]> {
-  return (await database.digests.bulkGet(await findIds(filter, limit))).flatMap((one) => one ?? []);
+  return (await database.digests.bulkGet(await findIds(filter, limit))).flatMap((entry) => entry ?? []);
 }
 
 /** Takes that fit, newest first, and whether there are more. */
@@ -51,7 +51,7 @@ async function idsTagged(tags: readonly string[]): Promise<ReadonlySet<string>> 
   const sets = await Promise.all(
     tags.map(async (tag) => new Set(await database.digests.where('tags').equals(tag).primaryKeys())),
   );
-  return sets.reduce((all, one) => new Set([...all].filter((id) => one.has(id))));
+  return sets.reduce((all, set) => new Set([...all].filter((id) => set.has(id))));
 }
 
 /** A quantity over time in the takes that fit, of tones that fit `more` as well. */
@@ -72,11 +72,11 @@ export async function findFirsts({ tags, since }: TakeFilter): Promise<KeptFirst
   const [{ midi, instrumentId, takeIds }, all] = await Promise.all([askedBy(tags), database.firsts.toArray()]);
   return all
     .filter(
-      (one) =>
-        one.day >= since &&
-        (midi === undefined || one.midi === midi) &&
-        (instrumentId === undefined || one.instrumentId === instrumentId) &&
-        takeIds?.has(one.takeId) !== false,
+      (milestone) =>
+        milestone.day >= since &&
+        (midi === undefined || milestone.midi === midi) &&
+        (instrumentId === undefined || milestone.instrumentId === instrumentId) &&
+        takeIds?.has(milestone.takeId) !== false,
     )
     .sort((a, b) => b.startedAtMs - a.startedAtMs);
 }

@@ -20,19 +20,19 @@ export interface KeptSound {
 export function soundsToDrop(sounds: readonly KeptSound[], budgetBytes: number, pinned: readonly string[]): string[] {
   const oldest = [...sounds].sort((a, b) => a.startedAtMs - b.startedAtMs);
   const groups = new Map<string, KeptSound[]>();
-  for (const one of oldest) groups.set(one.exercise, [...(groups.get(one.exercise) ?? []), one]);
+  for (const sound of oldest) groups.set(sound.exercise, [...(groups.get(sound.exercise) ?? []), sound]);
   const special = new Set<string>();
   for (const own of groups.values()) {
-    const best = own.reduce((most, one) => (one.shareInWindow > most.shareInWindow ? one : most));
-    for (const one of [own[0]!, own.at(-1)!, best]) special.add(one.takeId);
+    const best = own.reduce((most, sound) => (sound.shareInWindow > most.shareInWindow ? sound : most));
+    for (const sound of [own[0]!, own.at(-1)!, best]) special.add(sound.takeId);
   }
   const rank = ({ takeId }: KeptSound) => (special.has(takeId) ? 1 : 0);
-  let bytes = sounds.reduce((sum, one) => sum + one.bytes, 0);
+  let bytes = sounds.reduce((sum, sound) => sum + sound.bytes, 0);
   const dropped: string[] = [];
-  for (const one of oldest.filter(({ takeId }) => !pinned.includes(takeId)).sort((a, b) => rank(a) - rank(b))) {
+  for (const sound of oldest.filter(({ takeId }) => !pinned.includes(takeId)).sort((a, b) => rank(a) - rank(b))) {
     if (bytes <= budgetBytes) break;
-    bytes -= one.bytes;
-    dropped.push(one.takeId);
+    bytes -= sound.bytes;
+    dropped.push(sound.takeId);
   }
   return dropped;
 }
@@ -46,9 +46,9 @@ export async function keepWithinBudget(budgetBytes: number, pinned: readonly str
   const bytesOf = new Map<string, number>();
   await sounds.each(({ takeId, samples }) => void bytesOf.set(takeId, BYTES_PER_SAMPLE * samples.length));
   if ([...bytesOf.values()].reduce((sum, bytes) => sum + bytes, 0) <= budgetBytes) return;
-  const kept = (await digests.bulkGet([...bytesOf.keys()])).flatMap((one): KeptSound[] => {
-    if (!one) return [];
-    const { takeId, startedAtMs, parameters, shareInWindow } = one;
+  const kept = (await digests.bulkGet([...bytesOf.keys()])).flatMap((entry): KeptSound[] => {
+    if (!entry) return [];
+    const { takeId, startedAtMs, parameters, shareInWindow } = entry;
     const exercise = ownExerciseKey(parameters);
     return [{ takeId, startedAtMs, exercise, shareInWindow, bytes: bytesOf.get(takeId)! }];
   });

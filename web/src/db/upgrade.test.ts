@@ -36,9 +36,9 @@ it('before trends were kept by day: takes stay, what they tell is made anew', as
   expect(await database.takes.toArray()).toEqual([migrate(take)]);
   expect(await database.digests.toArray()).toMatchObject([{ takeId: 'a', startedAtMs: Date.parse(take.startedAt) }]);
   expect(await database.digests.where('tags').equals('note:67').count()).toBe(1);
-  expect(new Set((await database.cells.toArray()).map((one) => one.midi))).toEqual(new Set([67]));
-  expect((await database.tones.toArray()).map((one) => [...one.value])).toEqual([[12]]);
-  expect((await database.firsts.toArray()).map((one) => one.kind)).toEqual(['held']);
+  expect(new Set((await database.cells.toArray()).map((cell) => cell.midi))).toEqual(new Set([67]));
+  expect((await database.tones.toArray()).map((day) => [...day.value])).toEqual([[12]]);
+  expect((await database.firsts.toArray()).map((milestone) => milestone.kind)).toEqual(['held']);
   database.close();
 });
 

@@ -96,7 +96,7 @@ export class AudioInput {
       throw new SoundProblem(microphoneProblem(error));
     }
     if (given?.aborted) {
-      stream.getTracks().forEach((one) => one.stop());
+      stream.getTracks().forEach((getTrack) => getTrack.stop());
       throw new SoundProblem('failed');
     }
     const track = stream.getAudioTracks()[0]!;

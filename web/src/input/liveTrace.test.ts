@@ -8,7 +8,7 @@ const clock = (currentTime: number) => ({ sampleRate: 44100, currentTime });
 /** Frames from an index on, by pitch: 0 is no tone. */
 const frames = (from: number, ...hz: number[]): LiveMessage => ({
   kind: 'frames',
-  rows: Float32Array.from(hz.flatMap((one, i) => [from + i, one, -30, -40])),
+  rows: Float32Array.from(hz.flatMap((value, i) => [from + i, value, -30, -40])),
   peak: 0.5,
   lostMs: 0,
 });

@@ -74,7 +74,7 @@ describe('TakeRecorder', () => {
     const { hz, lengthS, fall } = LOOP_CLICK;
     const samples = Float32Array.from({ length: 4 * RATE_HZ }, (_, i) => {
       const t = 2 + i / RATE_HZ - 0.06;
-      const since = t - (clicksAtS.findLast((one) => one <= t) ?? Infinity);
+      const since = t - (clicksAtS.findLast((value) => value <= t) ?? Infinity);
       return since >= 0 && since < lengthS ? 0.1 * fall ** (-since / lengthS) * Math.sin(2 * Math.PI * hz * since) : 0;
     });
     recorder.push(2 * RATE_HZ, samples);

@@ -27,7 +27,7 @@ const kept = (decision: Decision, ending: TakeOutcome['ending'] = 'score', findi
   } as unknown as TakeRecord,
 });
 const outcomes = (...made: (() => TakeOutcome)[]) => {
-  for (const one of made) played.mockImplementationOnce(async () => one());
+  for (const entry of made) played.mockImplementationOnce(async () => entry());
 };
 const stopped = (): TakeOutcome => ({ kind: 'nothingPlayed', ending: 'stopped' });
 const pausing = () => vi.waitFor(() => expect(isPausing(practice())).toBe(true));
@@ -115,7 +115,7 @@ describe('a block', () => {
     const notes: unknown[] = [];
     played.mockImplementation(async () => (notes.push(exercise()['writtenMidi']), kept('again')));
     await run();
-    expect(notes).toEqual(others.map((one) => one.writtenMidi));
+    expect(notes).toEqual(others.map((other) => other.writtenMidi));
     expect(practice().block).toBeNull();
   });
   it('leaves out what was left for today, and goes on when one is left in its take', async () => {

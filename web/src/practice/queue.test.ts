@@ -73,7 +73,9 @@ describe('a session', () => {
   it('what is left for today goes, and its tries go to what follows', () => {
     begin(block('hold', 3), block('swell', 1));
     sessionQueue().after({ decision: 'leave', next: {} });
-    expect(session().blocks.map((one) => [one.exercise.family, one.tries])).toEqual([['swell', 3]]);
+    expect(session().blocks.map((sessionBlock) => [sessionBlock.exercise.family, sessionBlock.tries])).toEqual([
+      ['swell', 3],
+    ]);
   });
   it('is there again for another queue, where it was left', () => {
     begin(block('hold', 2), block('swell', 1));

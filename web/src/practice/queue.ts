@@ -36,7 +36,7 @@ export function sessionQueue(): Queue {
       const { session } = store.getState().settings;
       const [block, following] = session?.blocks ?? [];
       if (!session || !block) return undefined;
-      const left = session.blocks.reduce((sum, one) => sum + one.tries, 0);
+      const left = session.blocks.reduce((sum, sessionBlock) => sum + sessionBlock.tries, 0);
       const next = block.tries > 1 ? block.exercise : (following?.exercise ?? null);
       return { exercise: block.exercise, place: { index: session.done, count: session.done + left, next } };
     },

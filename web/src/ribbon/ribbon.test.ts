@@ -9,14 +9,14 @@ import { ribbonSteps, type RibbonView } from './view';
 class Path {
   readonly rects: (readonly [x: number, y: number, width: number, height: number])[] = [];
   readonly points: (readonly [number, number])[] = [];
-  rect(...one: [number, number, number, number]) {
-    this.rects.push(one);
+  rect(...entry: [number, number, number, number]) {
+    this.rects.push(entry);
   }
-  moveTo(...one: [number, number]) {
-    this.points.push(one);
+  moveTo(...entry: [number, number]) {
+    this.points.push(entry);
   }
-  lineTo(...one: [number, number]) {
-    this.points.push(one);
+  lineTo(...entry: [number, number]) {
+    this.points.push(entry);
   }
 }
 
@@ -37,11 +37,11 @@ class Pen {
   beginPath() {
     this.own = new Path();
   }
-  moveTo(...one: [number, number]) {
-    this.own.moveTo(...one);
+  moveTo(...entry: [number, number]) {
+    this.own.moveTo(...entry);
   }
-  lineTo(...one: [number, number]) {
-    this.own.lineTo(...one);
+  lineTo(...entry: [number, number]) {
+    this.own.lineTo(...entry);
   }
   fill(path: Path = this.own) {
     this.filled.push({ fill: this.fillStyle, path });

@@ -53,7 +53,7 @@ export function ExerciseControls({ withFamily = false }: { readonly withFamily?:
             <Choice
               label={t('exercise.family')}
               value={now.family}
-              options={FAMILIES.map((one) => one.id)}
+              options={FAMILIES.map((entry) => entry.id)}
               textOf={(id) => t(`families.${id}.name`)}
               onChange={chooseFamily}
             />

@@ -48,10 +48,10 @@ export function Part({
 }
 
 function placesIn(timings: readonly NoteTimingEvent[], drawn: SVGSVGElement): PartPlaces {
-  const events = timings.filter((one) => one.type === 'event');
+  const events = timings.filter((timing) => timing.type === 'event');
   const end = timings.at(-1);
   return (beat) => {
-    const at = events.findLastIndex((one) => one.milliseconds / 1000 <= beat + 1e-6);
+    const at = events.findLastIndex((event) => event.milliseconds / 1000 <= beat + 1e-6);
     const here = events[at];
     if (!here || (end && beat * 1000 > end.milliseconds)) return undefined;
     const next = events[at + 1];

@@ -96,7 +96,9 @@ describe('a phrase', () => {
 
 describe('choices', () => {
   it('one made by hand gives the keys back, one made by keys keeps them', () => {
-    inApp(<Choice label="Shape" value="a" options={['a', 'b']} textOf={(one) => one} onChange={() => undefined} />);
+    inApp(
+      <Choice label="Shape" value="a" options={['a', 'b']} textOf={(choice) => choice} onChange={() => undefined} />,
+    );
     const field = screen.getByLabelText('Shape');
     field.focus();
     fireEvent.keyDown(field, { key: 'ArrowDown' });

@@ -24,11 +24,11 @@ const slice = createSlice({
   reducers: {
     leftUnkept: (state, { payload }: PayloadAction<UnkeptTake>) => ({
       ...state,
-      unkept: [...state.unkept.filter((one) => one.takeId !== payload.takeId), payload],
+      unkept: [...state.unkept.filter((draft) => draft.takeId !== payload.takeId), payload],
     }),
     draftSettled: (state, { payload }: PayloadAction<string>) => ({
       ...state,
-      unkept: state.unkept.filter((one) => one.takeId !== payload),
+      unkept: state.unkept.filter((draft) => draft.takeId !== payload),
     }),
     recoveryAt: (state, { payload }: PayloadAction<number | null>) => ({ ...state, progress: payload }),
   },

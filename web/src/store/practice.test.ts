@@ -36,7 +36,7 @@ const take = (parameters: ExerciseParameters, decision: Decision) =>
     parameters,
     verdict: { decision, findings: [], next: { change: 'none', parameters: {} } },
   }) as unknown as TakeRecord;
-const after = (...takes: TakeRecord[]) => takes.reduce((state, one) => practiceReducer(state, judged(one)), first);
+const after = (...takes: TakeRecord[]) => takes.reduce((state, next) => practiceReducer(state, judged(next)), first);
 
 describe('decisions of a sitting', () => {
   it('add up over tries at one thing, easier or harder', () => {

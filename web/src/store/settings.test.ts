@@ -43,10 +43,10 @@ describe('choosing a horn', () => {
 describe('the ruler', () => {
   const measured = { ...ASSUMED_RULER, loudestDb: -8 };
   it('belongs to a microphone, not to all', () => {
-    const one = changed(settingsChanged({ deviceId: 'input', rulers: { 'microphone:input': measured } }));
-    expect(rulerOf(one)).toEqual(measured);
-    expect(rulerOf({ ...one, deviceId: 'stand' })).toEqual(ASSUMED_RULER);
-    expect(rulerOf({ ...one, source: 'standIn' })).toEqual(ASSUMED_RULER);
+    const settings = changed(settingsChanged({ deviceId: 'input', rulers: { 'microphone:input': measured } }));
+    expect(rulerOf(settings)).toEqual(measured);
+    expect(rulerOf({ ...settings, deviceId: 'stand' })).toEqual(ASSUMED_RULER);
+    expect(rulerOf({ ...settings, source: 'standIn' })).toEqual(ASSUMED_RULER);
   });
   it.each([
     [{ source: 'microphone', deviceId: 'input' }, 'microphone:input'],

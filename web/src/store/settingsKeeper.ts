@@ -25,7 +25,7 @@ export async function keepSettings(): Promise<void> {
     store.dispatch(
       noticed({
         key: 'app.settingsAside',
-        values: { count: aside.length, parts: partsOf(aside.map((one) => one.path)) },
+        values: { count: aside.length, parts: partsOf(aside.map((setAside) => setAside.path)) },
       }),
     );
   /** What the database holds as far as this page knows. */

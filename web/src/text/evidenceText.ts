@@ -22,7 +22,7 @@ export function evidenceMarks(
 function labelOf(t: TFunction, { values }: Finding, { fromS }: Evidence, { score, firstBeatS }: TakeRecord): string {
   const beat = Math.max(1, Math.floor((fromS - firstBeatS) / beatSeconds(score) + 0.5) + 1);
   const numbers: Readonly<Record<string, number>> = values;
-  const name = READ.find((one) => numbers[one] !== undefined);
+  const name = READ.find((id) => numbers[id] !== undefined);
   const number =
     name && t(`verdict.mark.${name}`, { value: formatNumber(numbers[name]!, name === 'partials' ? 1 : 0) });
   return [number, t('verdict.mark.beat', { beat })].filter(Boolean).join(' · ');

@@ -81,6 +81,6 @@ export function nextText(t: TFunction, verdict: Verdict, take: TakeRecord, nameO
   // One partial or note more can shorten the beats as well: what is told is the one more.
   const name =
     (change === 'more' || change === 'fewer') && amount ? amount : (Object.keys(parameters)[0] ?? 'tempoBpm');
-  const text = (one: unknown) => (name === mainNote ? nameOf(Number(one)) : String(one));
+  const text = (entry: unknown) => (name === mainNote ? nameOf(Number(entry)) : String(entry));
   return t(`verdict.change.${change}`, { value: text(parameters[name]), was: text(take.parameters[name]) });
 }

@@ -40,7 +40,7 @@ describe('sentences', () => {
     [finding('late', { ms: 132, uncertainty: 30 }), 'It came 132 ms late (±30).'],
     [finding('peakLate', { beats: 1.26, uncertainty: 0.25 }), 'The loudest point came 1.3 beats late (±0.3).'],
     [finding('otherNote', { soundingMidi: 60 }), 'You played A4, written; G4 was asked for.'],
-  ])('%o', (one, sentence) => expect(findingText(t, one, takeWith({}), name)).toBe(sentence));
+  ])('%o', (entry, sentence) => expect(findingText(t, entry, takeWith({}), name)).toBe(sentence));
 
   it('names the tone when there are several', () =>
     expect(findingText(t, finding('nothingHeard', {}, 1), takeWith({}, 3), name)).toBe(
@@ -124,8 +124,8 @@ describe('words of exercises', () => {
     expect(exerciseMeta(t, noBeats)).toBe('at 80');
   });
   it('a finding on several tones says on how many more', () => {
-    const one: Finding = { ...finding('sharp', { cents: 14, uncertainty: 1 }, 2), steps: 3 };
-    expect(findingText(t, one, takeWith({}, 5), name)).toBe(
+    const entry: Finding = { ...finding('sharp', { cents: 14, uncertainty: 1 }, 2), steps: 3 };
+    expect(findingText(t, entry, takeWith({}, 5), name)).toBe(
       'Tone 3 (G4): Sharp by 14 cents (±1) in the middle of the tone. So on 2 more tones.',
     );
   });

@@ -15,7 +15,7 @@ export async function loadTrendChart(): Promise<ComponentType<Props>> {
 export function TrendChartLater(props: Props) {
   const [Chart, setChart] = useState(() => loaded);
   useEffect(() => {
-    if (!Chart) void loadTrendChart().then((one) => setChart(() => one));
+    if (!Chart) void loadTrendChart().then((componentType) => setChart(() => componentType));
   }, [Chart]);
   return Chart ? <Chart {...props} /> : <Box height="240px" />;
 }

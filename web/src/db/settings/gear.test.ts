@@ -10,8 +10,8 @@ const gear: readonly GearItem[] = [
 
 describe('gear', () => {
   it('offers what fits this horn and is not retired', () => {
-    expect(gearFor(gear, 'reed', 'alto').map((one) => one.name)).toEqual(['first']);
-    expect(gearFor(gear, 'room', 'alto').map((one) => one.name)).toEqual(['hall']);
+    expect(gearFor(gear, 'reed', 'alto').map((item) => item.name)).toEqual(['first']);
+    expect(gearFor(gear, 'room', 'alto').map((item) => item.name)).toEqual(['hall']);
   });
   it('a set-up holds only what is said', () => {
     const fitted = { alto: { reed: 'first', mouthpiece: '' }, tenor: { reed: 'big' } };

@@ -33,6 +33,6 @@ export function setupNow({ instrumentId, fitted, room }: HasGear): SetupNames {
 /** Things of one kind that can be played on this size today. */
 export function gearFor(gear: readonly GearItem[], part: SetupPart, instrumentId: InstrumentId): GearItem[] {
   return gear.filter(
-    (one) => one.part === part && (part === 'room' || one.instrumentId === instrumentId) && !one.retiredOn,
+    (item) => item.part === part && (part === 'room' || item.instrumentId === instrumentId) && !item.retiredOn,
   );
 }

@@ -39,8 +39,8 @@ export function readSettings(value: unknown): ReadSettings {
     settings: {
       ...settings,
       schools: { ...FIRST_SETTINGS.schools, ...settings.schools },
-      block: settings.block.map((one) => playable(one).exercise),
-      own: settings.own.map((one) => ({ ...one, exercise: playable(one.exercise).exercise })),
+      block: settings.block.map((parameters) => playable(parameters).exercise),
+      own: settings.own.map((entry) => ({ ...entry, exercise: playable(entry.exercise).exercise })),
     },
     aside,
   };

@@ -18,7 +18,10 @@ export function BlockList({ nameOf }: { readonly nameOf: (exercise: ExercisePara
   const navigate = useNavigate();
   const block = useAppSelector((state) => state.settings.block);
   const change = (next: readonly ExerciseParameters[]) => dispatch(settingsChanged({ block: next }));
-  const seconds = block.reduce((sum, one) => sum + breathBudget(playable(one).score).totalS + VERDICT_S, 0);
+  const seconds = block.reduce(
+    (sum, parameters) => sum + breathBudget(playable(parameters).score).totalS + VERDICT_S,
+    0,
+  );
   const start = () => {
     void navigate('/stand');
     void startQueue(blockQueue());
@@ -30,12 +33,12 @@ export function BlockList({ nameOf }: { readonly nameOf: (exercise: ExercisePara
       </chakra.h2>
       {block.length === 0 && <p>{t('exercise.blockEmpty')}</p>}
       <chakra.ol listStyleType="decimal" pl="1.6em">
-        {block.map((one, i) => (
-          <li key={`${i} ${JSON.stringify(one)}`}>
+        {block.map((parameters, i) => (
+          <li key={`${i} ${JSON.stringify(parameters)}`}>
             <Flex align="center" gap="8px">
-              <chakra.span flex="1 1 auto">{nameOf(one)}</chakra.span>
+              <chakra.span flex="1 1 auto">{nameOf(parameters)}</chakra.span>
               {i > 0 && (
-                <Button tone="quiet" onClick={() => change(block.toSpliced(i - 1, 2, one, block[i - 1]!))}>
+                <Button tone="quiet" onClick={() => change(block.toSpliced(i - 1, 2, parameters, block[i - 1]!))}>
                   {t('exercise.moveUp')}
                 </Button>
               )}
@@ -44,7 +47,7 @@ export function BlockList({ nameOf }: { readonly nameOf: (exercise: ExercisePara
                 onClick={() =>
                   deleteFromSettings(
                     { block: block.toSpliced(i, 1) },
-                    { key: 'exercise.removed', values: { name: nameOf(one) } },
+                    { key: 'exercise.removed', values: { name: nameOf(parameters) } },
                   )
                 }
               >

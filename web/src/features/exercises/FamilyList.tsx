@@ -74,7 +74,9 @@ function FamilyRow({
   const dispatch = useAppDispatch();
   const favourites = useAppSelector((state) => state.settings.favourites);
   const turn = () =>
-    dispatch(settingsChanged({ favourites: favourite ? favourites.filter((one) => one !== id) : [...favourites, id] }));
+    dispatch(
+      settingsChanged({ favourites: favourite ? favourites.filter((text) => text !== id) : [...favourites, id] }),
+    );
   return (
     <Flex align="center">
       <chakra.button

@@ -24,9 +24,11 @@ export function OwnExercises({
   const own = useAppSelector((state) => state.settings.own);
   const [name, setName] = useState('');
   const [missing, setMissing] = useState(false);
-  const put = (called: string, one: ExerciseParameters) =>
+  const put = (called: string, parameters: ExerciseParameters) =>
     dispatch(
-      settingsChanged({ own: [...own.filter((other) => other.name !== called), { name: called, exercise: one }] }),
+      settingsChanged({
+        own: [...own.filter((other) => other.name !== called), { name: called, exercise: parameters }],
+      }),
     );
   const read = async (file: File) => {
     const found = readExerciseFile(await file.text());
@@ -45,18 +47,18 @@ export function OwnExercises({
       <chakra.h2 fontFamily="heading" fontSize="1.35rem" fontWeight={600} mb="6px">
         {t('exercise.own')}
       </chakra.h2>
-      {own.map((one) => (
-        <Flex key={one.name} align="center" gap="8px">
-          <chakra.span flex="1 1 auto">{one.name}</chakra.span>
-          <Button tone="quiet" onClick={() => onUse(one.exercise)}>
+      {own.map((entry) => (
+        <Flex key={entry.name} align="center" gap="8px">
+          <chakra.span flex="1 1 auto">{entry.name}</chakra.span>
+          <Button tone="quiet" onClick={() => onUse(entry.exercise)}>
             {t('exercise.use')}
           </Button>
-          <Button tone="quiet" onClick={() => put(t('exercise.copyOf', { name: one.name }), one.exercise)}>
+          <Button tone="quiet" onClick={() => put(t('exercise.copyOf', { name: entry.name }), entry.exercise)}>
             {t('exercise.duplicate')}
           </Button>
           <Button
             tone="quiet"
-            onClick={() => saveFile(`${one.name}.json`, 'application/json', exerciseFile(one.name, one.exercise))}
+            onClick={() => saveFile(`${entry.name}.json`, 'application/json', exerciseFile(entry.name, entry.exercise))}
           >
             {t('exercise.saveFile')}
           </Button>
@@ -64,8 +66,8 @@ export function OwnExercises({
             tone="quiet"
             onClick={() =>
               deleteFromSettings(
-                { own: own.filter((other) => other !== one) },
-                { key: 'exercise.removed', values: { name: one.name } },
+                { own: own.filter((other) => other !== entry) },
+                { key: 'exercise.removed', values: { name: entry.name } },
               )
             }
           >

@@ -23,9 +23,9 @@ describe('the families', () => {
   };
   it('are all there, once', () => {
     shown();
-    const names = screen.getAllByRole('button').filter((one) => one.hasAttribute('aria-current'));
+    const names = screen.getAllByRole('button').filter((element) => element.hasAttribute('aria-current'));
     expect(names).toHaveLength(FAMILIES.length);
-    expect(new Set(names.map((one) => one.textContent)).size).toBe(FAMILIES.length);
+    expect(new Set(names.map((name) => name.textContent)).size).toBe(FAMILIES.length);
   });
   it('a click chooses one', () => {
     const chose = shown();
@@ -36,7 +36,7 @@ describe('the families', () => {
     shown('survey');
     fireEvent.click(screen.getByRole('button', { pressed: false }));
     expect(settings().favourites).toEqual(['survey']);
-    const names = screen.getAllByRole('button').filter((one) => one.hasAttribute('aria-current'));
+    const names = screen.getAllByRole('button').filter((element) => element.hasAttribute('aria-current'));
     expect(names[0]!.getAttribute('aria-current')).toBe('true');
     expect(names).toHaveLength(FAMILIES.length);
     fireEvent.click(screen.getByRole('button', { pressed: true }));
@@ -46,8 +46,8 @@ describe('the families', () => {
 
 describe('the block', () => {
   const put = (...families: string[]) => store.dispatch(settingsChanged({ block: families.map(exercise) }));
-  const families = () => settings().block.map((one) => one.family);
-  const show = () => inApp(<BlockList nameOf={(one: ExerciseParameters) => one.family} />);
+  const families = () => settings().block.map((parameters) => parameters.family);
+  const show = () => inApp(<BlockList nameOf={(parameters: ExerciseParameters) => parameters.family} />);
   it('empty says what it is for and starts nothing', () => {
     show();
     expect(screen.queryAllByRole('button')).toEqual([]);
@@ -76,7 +76,7 @@ describe('the block', () => {
 
 describe('own exercises', () => {
   const show = (now = exercise('hold')) => {
-    const use = vi.fn<(one: ExerciseParameters) => void>();
+    const use = vi.fn<(parameters: ExerciseParameters) => void>();
     inApp(<OwnExercises exercise={now} onUse={use} />);
     return use;
   };
@@ -93,7 +93,7 @@ describe('own exercises', () => {
     fireEvent.click(screen.getByText('Duplicate'));
     expect(settings().own).toHaveLength(2);
     fireEvent.click(screen.getAllByText('Remove')[0]!);
-    expect(settings().own.map((one) => one.name)).not.toContain('low C');
+    expect(settings().own.map((entry) => entry.name)).not.toContain('low C');
   });
   it('without a name are not kept, and that is said', () => {
     show();

@@ -24,8 +24,8 @@ export function DraftOffers() {
           {t('drafts.recovering', { percent: Math.round(100 * progress) })}
         </chakra.p>
       )}
-      {unkept.map((one) => (
-        <Offer key={one.takeId} draft={one} />
+      {unkept.map((take) => (
+        <Offer key={take.takeId} draft={take} />
       ))}
     </>
   );

@@ -108,7 +108,7 @@ export function Rail() {
         const zone: Zone = zoneOf(written);
         const natural = spellMidi(written).alter === 0;
         const chosenOrLit = written === chosen || written === lit;
-        const above = naturals.filter((one) => one > written).length;
+        const above = naturals.filter((value) => value > written).length;
         return (
           <chakra.button
             key={written}

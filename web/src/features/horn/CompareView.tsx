@@ -92,7 +92,7 @@ function useSides(): readonly string[] | undefined {
 
 /** Two reeds when there are, else the last fortnight against the time before. */
 function firstChoice(sides: readonly string[]): readonly [string, string] {
-  const reeds = sides.filter((one) => one.startsWith('reed:'));
+  const reeds = sides.filter((text) => text.startsWith('reed:'));
   return reeds.length > 1 ? [reeds[0]!, reeds[1]!] : PERIODS;
 }
 
@@ -121,35 +121,35 @@ function EmptyCompare() {
 function Results({ found }: { readonly found: readonly Comparison[] }) {
   const { t } = useTranslation();
   const nameOf = useNoteName();
-  const overall = found.filter((one) => one.midi === undefined);
-  const decided = found.filter((one) => one.midi !== undefined && one.decided);
-  const open = found.filter((one) => one.midi !== undefined && one.moreTakes !== undefined);
+  const overall = found.filter((comparison) => comparison.midi === undefined);
+  const decided = found.filter((comparison) => comparison.midi !== undefined && comparison.decided);
+  const open = found.filter((comparison) => comparison.midi !== undefined && comparison.moreTakes !== undefined);
   if (overall.length === 0) return <p>{t('compare.tooLittle')}</p>;
   return (
     <>
       <SectionTitle>{t('compare.overall')}</SectionTitle>
-      {overall.map((one) => (
-        <Row key={one.quantity} one={one} label={t(`compare.quantities.${one.quantity}`)} />
+      {overall.map((comparison) => (
+        <Row key={comparison.quantity} one={comparison} label={t(`compare.quantities.${comparison.quantity}`)} />
       ))}
       <SectionTitle mt="20px">{t('compare.decided')}</SectionTitle>
       {decided.length === 0 && <p>{t('compare.noneDecided')}</p>}
-      {decided.slice(0, MOST_NOTES).map((one) => (
+      {decided.slice(0, MOST_NOTES).map((comparison) => (
         <Row
-          key={`${one.midi} ${one.quantity}`}
-          one={one}
-          label={`${nameOf(one.midi!)}, ${t(`compare.quantities.${one.quantity}`)}`}
+          key={`${comparison.midi} ${comparison.quantity}`}
+          one={comparison}
+          label={`${nameOf(comparison.midi!)}, ${t(`compare.quantities.${comparison.quantity}`)}`}
         />
       ))}
       {open.length > 0 && (
         <>
           <SectionTitle mt="20px">{t('compare.undecided')}</SectionTitle>
           <chakra.ul pl="1.2em">
-            {open.slice(0, MOST_NOTES).map((one) => (
-              <li key={`${one.midi} ${one.quantity}`}>
+            {open.slice(0, MOST_NOTES).map((comparison) => (
+              <li key={`${comparison.midi} ${comparison.quantity}`}>
                 {t('compare.more', {
-                  note: nameOf(one.midi!),
-                  quantity: t(`compare.quantities.${one.quantity}`),
-                  count: one.moreTakes,
+                  note: nameOf(comparison.midi!),
+                  quantity: t(`compare.quantities.${comparison.quantity}`),
+                  count: comparison.moreTakes,
                 })}
               </li>
             ))}

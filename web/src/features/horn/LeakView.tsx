@@ -34,10 +34,13 @@ export function LeakView() {
     [t('leak.breathed'), watch.byAttack.breath],
     ...(['soft', 'medium', 'loud'] as const).map((band) => [t(`horn.bands.${band}`), watch.byBand[band]] as const),
     ...watch.byReed.map(
-      (one) =>
-        [one.reed ? t('compare.part', { part: t('gear.parts.reed'), name: one.reed }) : t('leak.noReed'), one] as const,
+      (entry) =>
+        [
+          entry.reed ? t('compare.part', { part: t('gear.parts.reed'), name: entry.reed }) : t('leak.noReed'),
+          entry,
+        ] as const,
     ),
-    ...watch.byDay.slice(-8).map((one) => [one.day, one] as const),
+    ...watch.byDay.slice(-8).map((entry) => [entry.day, entry] as const),
   ];
   return (
     <Box maxWidth="56rem">
@@ -46,8 +49,8 @@ export function LeakView() {
       </chakra.p>
       {watch.evidence.length > 0 && (
         <chakra.ul pl="1.2em" mb="12px">
-          {watch.evidence.map((one) => (
-            <li key={one}>{t(`leak.evidence.${one}`)}</li>
+          {watch.evidence.map((evidence) => (
+            <li key={evidence}>{t(`leak.evidence.${evidence}`)}</li>
           ))}
         </chakra.ul>
       )}

@@ -39,8 +39,8 @@ export function MapView() {
   const { notes, setups, chosen, choose } = useHornMap();
   const [layerId, setLayer] = useState<LayerId>('pitch');
   const [note, setNote] = useState<number>();
-  const layer = LAYERS.find((one) => one.id === layerId)!;
-  const byMidi = useMemo(() => new Map((notes ?? []).map((one) => [one.midi, one])), [notes]);
+  const layer = LAYERS.find((candidate) => candidate.id === layerId)!;
+  const byMidi = useMemo(() => new Map((notes ?? []).map((noteOnMap) => [noteOnMap.midi, noteOnMap])), [notes]);
   const parted = useMemo(() => seams(notes ?? []), [notes]);
   const top = Math.max(horn.highestKeyedWrittenMidi, ...byMidi.keys());
   const midis = Array.from({ length: top - horn.lowestWrittenMidi + 1 }, (_, i) => horn.lowestWrittenMidi + i);
@@ -68,9 +68,9 @@ export function MapView() {
             <Choice
               label={t('horn.setup')}
               value={chosen}
-              options={['', ...setups.map((one) => one.key)]}
+              options={['', ...setups.map((setup) => setup.key)]}
               textOf={(key) =>
-                key === '' ? t('horn.allSetups') : setups.find((one) => one.key === key)?.text || t('gear.notSaid')
+                key === '' ? t('horn.allSetups') : setups.find((setup) => setup.key === key)?.text || t('gear.notSaid')
               }
               onChange={choose}
             />

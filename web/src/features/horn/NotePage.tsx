@@ -35,14 +35,14 @@ export function NotePage() {
   const instrumentId = useAppSelector((state) => state.settings.instrumentId);
   const horn = instrumentById(instrumentId);
   const { notes = NO_NOTES } = useHornMap();
-  const note = notes.find((one) => one.midi === midi);
+  const note = notes.find((noteOnMap) => noteOnMap.midi === midi);
   const [layerId, setLayer] = useState<LayerId>('pitch');
-  const layer = LAYERS.find((one) => one.id === layerId)!;
+  const layer = LAYERS.find((candidate) => candidate.id === layerId)!;
   const tags = [`note:${midi}`, `size:${instrumentId}`];
   const points =
     useLiveQuery(() => findTrend(layer.quantity, { tags, since: '' }, { partial: 1 }), [layer, midi, instrumentId])
       ?.points ?? NO_POINTS;
-  const need = needs(notes, instrumentId, now()).find((one) => one.midi === midi);
+  const need = needs(notes, instrumentId, now()).find((candidate) => candidate.midi === midi);
   const keys = regularFingering(horn, midi);
   return (
     <Box>
@@ -137,7 +137,7 @@ function PitchAgainstLevel({ note }: { readonly note: NoteOnMap }) {
           </g>
         ))}
         <polyline
-          points={points.map((one) => `${x(one.i)},${y(one.value)}`).join(' ')}
+          points={points.map((point) => `${x(point.i)},${y(point.value)}`).join(' ')}
           fill="none"
           stroke="currentColor"
           strokeWidth={2}

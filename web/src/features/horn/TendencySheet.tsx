@@ -26,14 +26,14 @@ export function TendencySheet() {
     (_, i) => horn.lowestWrittenMidi + i,
   );
   const rows = midis.map((midi) => {
-    const note = notes.find((one) => one.midi === midi);
+    const note = notes.find((noteOnMap) => noteOnMap.midi === midi);
     const cents = LOUDNESS_BANDS.map((band) => {
       const known = note ? ofNote(note, 'pitchCentreCents', band) : undefined;
       return known?.kind === 'known' ? known : undefined;
     });
     return { midi, name: nameOf(midi), cents };
   });
-  const setup = setups.find((one) => one.key === chosen)?.text;
+  const setup = setups.find((choice) => choice.key === chosen)?.text;
   const save = () =>
     saveFile(
       'inner-hum-tendencies.csv',

@@ -55,7 +55,7 @@ export function FileRow({ any }: { readonly any: boolean }) {
             count: aside.length,
             reasons: aside
               .slice(0, MOST_REASONS)
-              .map((one) => one.detail)
+              .map((take) => take.detail)
               .join('; '),
           }),
         );

@@ -38,29 +38,29 @@ export function LogFilter() {
     setSearch(next, { replace: true });
   };
   const any = t('log.filter.any');
-  const choice = (kind: (typeof KINDS)[number], options: readonly string[], textOf: (one: string) => string) => (
+  const choice = (kind: (typeof KINDS)[number], options: readonly string[], textOf: (text: string) => string) => (
     <Choice
       label={t(`log.filter.${kind}`)}
       value={search.get(kind) ?? ''}
       options={['', ...options]}
-      textOf={(one) => (one === '' ? any : textOf(one))}
-      onChange={(one) => put(kind, one)}
+      textOf={(text) => (text === '' ? any : textOf(text))}
+      onChange={(text) => put(kind, text)}
     />
   );
   const parts = SETUP_PARTS.flatMap((part) =>
-    [...new Set(gear.filter((one) => one.part === part).map((one) => one.name))].map((name) => `${part}:${name}`),
+    [...new Set(gear.filter((item) => item.part === part).map((item) => item.name))].map((name) => `${part}:${name}`),
   );
   return (
     <Flex gap="10px" wrap="wrap" align="flex-end" my="12px" css={{ '& label': { maxWidth: '190px' } }}>
       {choice(
         'size',
-        INSTRUMENTS.map((one) => one.id),
+        INSTRUMENTS.map((instrument) => instrument.id),
         (id) => t(`instruments.${id}`),
       )}
       {choice('note', NOTES, (midi) => nameOf(Number(midi)))}
       {choice(
         'family',
-        FAMILIES.map((one) => one.id),
+        FAMILIES.map((family) => family.id),
         (id) => t(`families.${id}.name`),
       )}
       {choice('finding', FINDINGS, (id) => t(`log.findings.${id}`))}

@@ -64,7 +64,7 @@ function TrendPanel({
           label={t('log.trend')}
           value={quantity}
           options={QUANTITIES}
-          textOf={(one) => t(`log.quantities.${one}`)}
+          textOf={(choice) => t(`log.quantities.${choice}`)}
           onChange={onChoose}
         />
         {points.length > 0 && <chakra.span color="inkSoft">{t(`log.pointOf.${step}`)}</chakra.span>}
@@ -91,19 +91,19 @@ function Firsts({ firsts }: { readonly firsts: readonly KeptFirst[] }) {
     <Box mt="14px">
       <SectionTitle>{t('log.firsts')}</SectionTitle>
       <chakra.ul listStyleType="none">
-        {firsts.slice(0, SHOWN).map((one) => (
-          <chakra.li key={one.key} py="2px">
+        {firsts.slice(0, SHOWN).map((first) => (
+          <chakra.li key={first.key} py="2px">
             <chakra.span color="inkSoft" mr="10px">
-              {format(one.startedAtMs, 'd MMM yyyy')}
+              {format(first.startedAtMs, 'd MMM yyyy')}
             </chakra.span>
-            <Link to={`/take/${one.takeId}`}>
-              {t(`log.first.${one.kind}`, {
-                note: nameOf(one.midi),
-                seconds: one.kind === 'held' ? one.seconds : 0,
-                partial: one.kind === 'partial' ? one.partial : 0,
+            <Link to={`/take/${first.takeId}`}>
+              {t(`log.first.${first.kind}`, {
+                note: nameOf(first.midi),
+                seconds: first.kind === 'held' ? first.seconds : 0,
+                partial: first.kind === 'partial' ? first.partial : 0,
               })}
             </Link>
-            <chakra.span color="inkSoft"> · {t(`instruments.${one.instrumentId}`)}</chakra.span>
+            <chakra.span color="inkSoft"> · {t(`instruments.${first.instrumentId}`)}</chakra.span>
           </chakra.li>
         ))}
       </chakra.ul>

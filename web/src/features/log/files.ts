@@ -62,7 +62,7 @@ function takeSettings(stored: unknown, empty: boolean): void {
   }
   const union = <T>(own: readonly T[], other: readonly T[]) => [
     ...own,
-    ...other.filter((one) => !own.some((mine) => JSON.stringify(mine) === JSON.stringify(one))),
+    ...other.filter((entry) => !own.some((mine) => JSON.stringify(mine) === JSON.stringify(entry))),
   ];
   store.dispatch(
     settingsChanged({

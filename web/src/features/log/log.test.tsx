@@ -22,7 +22,7 @@ function take(id: string, startedAt: string, note = ''): WholeTake {
 }
 const links = async () => {
   await screen.findByText(/takes?$/);
-  return screen.queryAllByRole('link').map((one) => one.getAttribute('href'));
+  return screen.queryAllByRole('link').map((element) => element.getAttribute('href'));
 };
 
 describe('the Log', () => {
@@ -40,7 +40,7 @@ describe('the Log', () => {
     ]);
     inApp(<LogPage />, '/log');
     expect(await links()).toEqual(['/take/c', '/take/b', '/take/a']);
-    expect(screen.getAllByRole('heading', { level: 2 }).map((one) => one.textContent)).toEqual([
+    expect(screen.getAllByRole('heading', { level: 2 }).map((element) => element.textContent)).toEqual([
       'Monday, 2 March 2026',
       'Sunday, 1 March 2026',
     ]);

@@ -39,9 +39,9 @@ export function LatticeView() {
   const own = useMemo(() => (cells ? ownSources(cells) : NO_OWN), [cells]);
   const all = useMemo(() => lattice(horn), [horn]);
   const [chosen, choose] = useState(77);
-  const long = all.filter((one) => !one.octaveKey);
-  const tubes = [...new Set(long.map((one) => one.tubeMidi))].sort((a, b) => b - a);
-  const short = all.filter((one) => one.octaveKey);
+  const long = all.filter((source) => !source.octaveKey);
+  const tubes = [...new Set(long.map((source) => source.tubeMidi))].sort((a, b) => b - a);
+  const short = all.filter((source) => source.octaveKey);
   const ladder = (tube: number) =>
     open({ ...usualExercise(familyById('overtoneLadder'), instrumentId), writtenMidi: tube });
   const cell = (source: Source | undefined) =>
@@ -88,7 +88,7 @@ export function LatticeView() {
                   </Button>
                 </chakra.th>
                 {PARTIALS.map((n) => (
-                  <td key={n}>{cell(long.find((one) => one.tubeMidi === tube && one.partialNumber === n))}</td>
+                  <td key={n}>{cell(long.find((source) => source.tubeMidi === tube && source.partialNumber === n))}</td>
                 ))}
               </tr>
             ))}

@@ -29,34 +29,36 @@ export function Notebook() {
   const [midi, setMidi] = useState(LOWEST + 1);
   const digests = useTagged('family:fingeringTrial');
   const trials = useMemo(
-    () => fingeringTrials((digests ?? []).filter((one) => one.setup.instrumentId === instrumentId)),
+    () => fingeringTrials((digests ?? []).filter((digest) => digest.setup.instrumentId === instrumentId)),
     [digests, instrumentId],
   );
-  const own = fingerings.filter((one) => one.instrumentId === instrumentId && one.midi === midi);
-  const starters = TRY_FINGERINGS.filter((one) => one.midi === midi && one.sizes.includes(instrumentId)).map((one) => ({
-    keys: one.keys,
+  const own = fingerings.filter((fingering) => fingering.instrumentId === instrumentId && fingering.midi === midi);
+  const starters = TRY_FINGERINGS.filter(
+    (tryFingering) => tryFingering.midi === midi && tryFingering.sizes.includes(instrumentId),
+  ).map((tryFingering) => ({
+    keys: tryFingering.keys,
     starter: true,
   }));
-  const shown = [...own.map((one) => ({ keys: one.keys, starter: false })), ...starters];
+  const shown = [...own.map((fingering) => ({ keys: fingering.keys, starter: false })), ...starters];
   return (
     <Grid templateColumns={{ base: '1fr', lg: '120px minmax(0, 1fr)' }} gap="28px">
       <chakra.nav aria-label={t('notebook.notes')} display="flex" flexDirection="column" _print={{ display: 'none' }}>
-        {[...MIDIS].reverse().map((one) => (
+        {[...MIDIS].reverse().map((value) => (
           <chakra.button
-            key={one}
-            aria-current={one === midi}
-            onClick={() => setMidi(one)}
+            key={value}
+            aria-current={value === midi}
+            onClick={() => setMidi(value)}
             textAlign="left"
             minHeight="36px"
             px="10px"
             cursor="pointer"
             borderLeftWidth="3px"
-            borderColor={one === midi ? 'accent' : 'transparent'}
-            fontWeight={one === midi ? 700 : 400}
+            borderColor={value === midi ? 'accent' : 'transparent'}
+            fontWeight={value === midi ? 700 : 400}
             _hover={{ bg: 'channel' }}
           >
-            {nameOf(one)}
-            {trials.some((trial) => trial.midi === one && trial.best) && ` ${t('notebook.hasBest')}`}
+            {nameOf(value)}
+            {trials.some((trial) => trial.midi === value && trial.best) && ` ${t('notebook.hasBest')}`}
           </chakra.button>
         ))}
       </chakra.nav>
@@ -74,7 +76,7 @@ export function Notebook() {
             midi={midi}
             keys={keys}
             starter={starter}
-            trials={trials.filter((one) => one.midi === midi && one.fingering === keys.join(' '))}
+            trials={trials.filter((trial) => trial.midi === midi && trial.fingering === keys.join(' '))}
           />
         ))}
         <NewFingering key={midi} midi={midi} />
@@ -102,7 +104,12 @@ function FingeringRow({
     deleteFromSettings(
       {
         fingerings: fingerings.filter(
-          (one) => !(one.instrumentId === instrumentId && one.midi === midi && one.keys.join(' ') === fingering),
+          (ownFingering) =>
+            !(
+              ownFingering.instrumentId === instrumentId &&
+              ownFingering.midi === midi &&
+              ownFingering.keys.join(' ') === fingering
+            ),
         ),
       },
       { key: 'notebook.removed' },
@@ -112,18 +119,18 @@ function FingeringRow({
       <Fingering instrumentId={instrumentId} keys={keys} width="240px" />
       <Box flex="1 1 260px">
         {trials.length === 0 && <p>{t(starter ? 'notebook.try' : 'notebook.untried')}</p>}
-        {trials.map((one) => (
-          <chakra.p key={one.setupKey}>
-            {one.best && <strong>{t('notebook.best')} </strong>}
+        {trials.map((trial) => (
+          <chakra.p key={trial.setupKey}>
+            {trial.best && <strong>{t('notebook.best')} </strong>}
             {t('notebook.trial', {
-              got: one.got,
-              of: one.of,
-              cents: one.pitchCents === undefined ? '–' : formatSigned(one.pitchCents, 0),
-              spread: one.spreadCents === undefined ? '–' : formatNumber(one.spreadCents, 1),
-              ms: one.responseS === undefined ? '–' : formatNumber(1000 * one.responseS, 0),
+              got: trial.got,
+              of: trial.of,
+              cents: trial.pitchCents === undefined ? '–' : formatSigned(trial.pitchCents, 0),
+              spread: trial.spreadCents === undefined ? '–' : formatNumber(trial.spreadCents, 1),
+              ms: trial.responseS === undefined ? '–' : formatNumber(1000 * trial.responseS, 0),
             })}{' '}
             <chakra.span color="inkSoft" fontSize="0.9rem">
-              {[setupText(one.setup), format(one.newestMs, 'd MMM yyyy')].filter(Boolean).join(' · ')}
+              {[setupText(trial.setup), format(trial.newestMs, 'd MMM yyyy')].filter(Boolean).join(' · ')}
             </chakra.span>
           </chakra.p>
         ))}
@@ -155,10 +162,11 @@ function NewFingering({ midi }: { readonly midi: number }) {
   const [keys, setKeys] = useState<readonly KeyId[]>(['octave']);
   const order = keysOf(instrumentById(instrumentId)).map((key) => key.id);
   const toggle = (key: KeyId) =>
-    setKeys(order.filter((one) => (one === key ? !keys.includes(one) : keys.includes(one))));
+    setKeys(order.filter((choice) => (choice === key ? !keys.includes(choice) : keys.includes(choice))));
   const text = keys.join(' ');
   const known = fingerings.some(
-    (one) => one.instrumentId === instrumentId && one.midi === midi && one.keys.join(' ') === text,
+    (fingering) =>
+      fingering.instrumentId === instrumentId && fingering.midi === midi && fingering.keys.join(' ') === text,
   );
   return (
     <chakra.section borderTopWidth="2px" borderColor="ink" mt="18px" pt="10px" _print={{ display: 'none' }}>

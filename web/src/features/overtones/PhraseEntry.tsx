@@ -52,10 +52,16 @@ export function PhraseEntry({
         label={t('overtones.nextNote')}
         value={String(midi)}
         options={choices}
-        textOf={(one) => nameOf(Number(one))}
-        onChange={(one) => setMidi(Number(one))}
+        textOf={(text) => nameOf(Number(text))}
+        onChange={(text) => setMidi(Number(text))}
       />
-      <Choice label={t('fields.beats')} value={beats} options={LENGTHS} textOf={(one) => one} onChange={setBeats} />
+      <Choice
+        label={t('fields.beats')}
+        value={beats}
+        options={LENGTHS}
+        textOf={(choice) => choice}
+        onChange={setBeats}
+      />
       <Button
         disabled={notes.length >= MOST_NOTES}
         onClick={() => onPhrase(phraseText([...notes, { midi, beats: Number(beats) }]))}
@@ -73,8 +79,8 @@ export function PhraseEntry({
           label={t('overtones.part')}
           value=""
           options={['', ...parts.map((_, i) => String(i))]}
-          textOf={(one) => (one === '' ? t('overtones.choosePart') : parts[Number(one)]!.name)}
-          onChange={(one) => one !== '' && void takePart(parts[Number(one)]!)}
+          textOf={(text) => (text === '' ? t('overtones.choosePart') : parts[Number(text)]!.name)}
+          onChange={(text) => text !== '' && void takePart(parts[Number(text)]!)}
         />
       )}
       {refusal && (

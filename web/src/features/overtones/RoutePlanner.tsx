@@ -40,10 +40,10 @@ export function RoutePlanner() {
   const [phrase, setPhrase] = useState(String(usual('overtoneRoute')['phrase']));
   const [aim, setAim] = useState<RouteAim>('easiest');
   const [pins, setPins] = useState<ReadonlyMap<number, string>>(new Map());
-  const midis = useMemo(() => parsePhrase(phrase).flatMap((one) => one.midi ?? []), [phrase]);
+  const midis = useMemo(() => parsePhrase(phrase).flatMap((note) => note.midi ?? []), [phrase]);
   const routes = useMemo((): Routes | NoSourceError => {
     try {
-      const of = (one: RouteAim) => bestRoute(horn, midis, { aim: one, own, pins });
+      const of = (choice: RouteAim) => bestRoute(horn, midis, { aim: choice, own, pins });
       return { easiest: of('easiest'), inTune: of('inTune'), mostToLearn: of('mostToLearn') };
     } catch (error) {
       if (error instanceof NoSourceError) return error;
@@ -123,25 +123,25 @@ function Aims({
   const { t } = useTranslation();
   return (
     <Flex role="radiogroup" aria-label={t('overtones.aims')} gap="12px" mt="18px" wrap="wrap">
-      {ROUTE_AIMS.map((one) => {
-        const { success, offCents, keysMoved, tubes } = routes[one];
+      {ROUTE_AIMS.map((routeAim) => {
+        const { success, offCents, keysMoved, tubes } = routes[routeAim];
         return (
           <chakra.button
-            key={one}
+            key={routeAim}
             role="radio"
-            aria-checked={one === aim}
-            onClick={() => onAim(one)}
+            aria-checked={routeAim === aim}
+            onClick={() => onAim(routeAim)}
             textAlign="left"
-            borderWidth={one === aim ? '2.5px' : '1.5px'}
-            borderColor={one === aim ? 'accent' : 'line'}
-            bg={one === aim ? 'panel' : 'transparent'}
+            borderWidth={routeAim === aim ? '2.5px' : '1.5px'}
+            borderColor={routeAim === aim ? 'accent' : 'line'}
+            bg={routeAim === aim ? 'panel' : 'transparent'}
             borderRadius="card"
             px="16px"
             py="10px"
             cursor="pointer"
           >
             <chakra.span display="block" fontFamily="heading" fontSize="1.2rem" fontWeight={600}>
-              {t(`options.${one}`)}
+              {t(`options.${routeAim}`)}
             </chakra.span>
             {t('overtones.routeParts', {
               percent: Math.round(100 * success),
@@ -198,11 +198,11 @@ function Steps({
               <option value="">
                 {nameOf(source.fingeredMidi)} · {partialName(source.partialNumber)}
               </option>
-              {routeChoices(horn, source.soundedMidi).map((one) => (
-                <option key={sourceKey(one)} value={sourceKey(one)}>
+              {routeChoices(horn, source.soundedMidi).map((routeChoice) => (
+                <option key={sourceKey(routeChoice)} value={sourceKey(routeChoice)}>
                   {t('overtones.pinned', {
-                    fingered: nameOf(one.fingeredMidi),
-                    partial: partialName(one.partialNumber),
+                    fingered: nameOf(routeChoice.fingeredMidi),
+                    partial: partialName(routeChoice.partialNumber),
                   })}
                 </option>
               ))}

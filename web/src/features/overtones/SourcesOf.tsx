@@ -27,7 +27,7 @@ export function SourcesOf({ midi, own }: { readonly midi: number; readonly own: 
   const instrumentId = useAppSelector((state) => state.settings.instrumentId);
   const horn = instrumentById(instrumentId);
   const regular = regularFingering(horn, midi);
-  const sources = sourcesOf(horn, midi).filter((one) => one.partialNumber > 1);
+  const sources = sourcesOf(horn, midi).filter((source) => source.partialNumber > 1);
   return (
     <chakra.aside aria-live="polite">
       <SectionTitle fontSize="2rem">{nameOf(midi)}</SectionTitle>

@@ -24,7 +24,7 @@ export function GearList() {
       ),
     );
   const add = (item: GearItem) => {
-    dispatch(settingsChanged({ gear: [...gear.filter((one) => !isSame(one, item)), item] }));
+    dispatch(settingsChanged({ gear: [...gear.filter((gearItem) => !isSame(gearItem, item)), item] }));
     put(item.part, item.name);
   };
   return (
@@ -35,7 +35,7 @@ export function GearList() {
       <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="12px">
         {SETUP_PARTS.map((part) => {
           const now = (part === 'room' ? room : fitted[instrumentId]?.[part]) ?? '';
-          const names = gearFor(gear, part, instrumentId).map((one) => one.name);
+          const names = gearFor(gear, part, instrumentId).map((item) => item.name);
           return (
             <Choice
               key={part}
@@ -85,7 +85,7 @@ function NewItem({ onAdd }: { readonly onAdd: (item: GearItem) => void }) {
           label={t('gear.new')}
           value={part}
           options={SETUP_PARTS}
-          textOf={(one) => t(`gear.parts.${one}`)}
+          textOf={(choice) => t(`gear.parts.${choice}`)}
           onChange={setPart}
         />
         <Field label={t('gear.name')} error={missing ? t('exercise.keepNameBad') : undefined} flex="1 1 140px">
@@ -125,12 +125,12 @@ function useReedUse(): ReadonlyMap<string, ReedUse> {
       .each(({ setup, lastsS, seen }) => {
         if (!setup.reed) return;
         const sum = sums.get(setup.reed) ?? { s: 0, takes: 0, tried: 0, spoke: 0 };
-        const tries = seen.filter((one) => one.tried);
+        const tries = seen.filter((observation) => observation.tried);
         sums.set(setup.reed, {
           s: sum.s + lastsS,
           takes: sum.takes + 1,
           tried: sum.tried + tries.length,
-          spoke: sum.spoke + tries.filter((one) => one.spoke).length,
+          spoke: sum.spoke + tries.filter((attempt) => attempt.spoke).length,
         });
       });
     return new Map(
@@ -149,10 +149,10 @@ function Reeds() {
   const dispatch = useAppDispatch();
   const { instrumentId, gear } = useAppSelector((state) => state.settings);
   const uses = useReedUse();
-  const reeds = gear.filter((one) => one.part === 'reed' && one.instrumentId === instrumentId);
+  const reeds = gear.filter((item) => item.part === 'reed' && item.instrumentId === instrumentId);
   if (reeds.length === 0) return null;
   const change = (reed: GearItem, retiredOn: string | undefined) =>
-    dispatch(settingsChanged({ gear: gear.map((one) => (one === reed ? { ...one, retiredOn } : one)) }));
+    dispatch(settingsChanged({ gear: gear.map((item) => (item === reed ? { ...item, retiredOn } : item)) }));
   return (
     <Box overflowX="auto">
       <chakra.table

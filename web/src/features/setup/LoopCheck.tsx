@@ -37,7 +37,7 @@ export function LoopCheck() {
       const { context } = input;
       let atS = context.currentTime + LEAD_S;
       const clicksAtS = GAPS_S.map((gap) => (atS += gap));
-      for (const one of clicksAtS) click(context, one, false);
+      for (const value of clicksAtS) click(context, value, false);
       await new Promise((resolve) => setTimeout(resolve, 1000 * (atS - context.currentTime + TAIL_S)));
       const result = await earService().finishLoop(clicksAtS);
       const { heard, played } = result;

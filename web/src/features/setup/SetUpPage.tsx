@@ -45,7 +45,7 @@ export default function SetUpPage() {
             <Choice
               label={t('setUp.horn')}
               value={settings.instrumentId}
-              options={INSTRUMENTS.map((one) => one.id)}
+              options={INSTRUMENTS.map((instrument) => instrument.id)}
               textOf={(id) => t(`instruments.${id}`)}
               onChange={(id) => dispatch(hornChosen(id))}
             />
@@ -76,7 +76,7 @@ export default function SetUpPage() {
               label={t('setUp.partials')}
               value={settings.partialNumbers}
               options={['partials', 'overtones']}
-              textOf={(one) => t(`setUp.partialNumbers.${one}`)}
+              textOf={(choice) => t(`setUp.partialNumbers.${choice}`)}
               onChange={(partialNumbers) => change({ partialNumbers })}
             />
             <Choice
@@ -193,19 +193,25 @@ function Devices({ value, onChange }: { readonly value: string; readonly onChang
     const list = () =>
       void media
         .enumerateDevices()
-        .then((all) => setDevices(all.filter((one) => one.kind === 'audioinput' && one.deviceId)));
+        .then((all) =>
+          setDevices(
+            all.filter((mediaDeviceInfo) => mediaDeviceInfo.kind === 'audioinput' && mediaDeviceInfo.deviceId),
+          ),
+        );
     list();
     media.addEventListener('devicechange', list);
     return () => media.removeEventListener('devicechange', list);
   }, []);
-  const ids = ['', ...new Set([...devices.map((one) => one.deviceId), ...(value ? [value] : [])])];
+  const ids = ['', ...new Set([...devices.map((device) => device.deviceId), ...(value ? [value] : [])])];
   return (
     <Choice
       label={t('setUp.device')}
       value={value}
       options={ids}
       textOf={(id) =>
-        id === '' ? t('setUp.defaultDevice') : (devices.find((one) => one.deviceId === id)?.label ?? id.slice(0, 8))
+        id === ''
+          ? t('setUp.defaultDevice')
+          : (devices.find((device) => device.deviceId === id)?.label ?? id.slice(0, 8))
       }
       onChange={onChange}
     />

@@ -20,7 +20,7 @@ const add = (part: string, name: string) => {
 const optionsOf = (label: string) =>
   within(screen.getByLabelText(label))
     .getAllByRole('option')
-    .map((one) => one.textContent);
+    .map((element) => element.textContent);
 
 describe('gear', () => {
   it('what is added is on the horn at once', () => {
@@ -50,7 +50,7 @@ describe('gear', () => {
     store.dispatch(hornChosen('tenor'));
     expect(settings().room).toBe('kitchen');
     expect(settings().fitted['tenor']).toBeUndefined();
-    expect(settings().gear.map((one) => one.instrumentId)).toEqual([undefined, 'alto']);
+    expect(settings().gear.map((item) => item.instrumentId)).toEqual([undefined, 'alto']);
   });
   it('a retired reed is no longer offered, stays in the table, and can come back', () => {
     store.dispatch(settingsChanged({ gear: [{ part: 'reed', name: 'worn', instrumentId: 'alto' }] }));

@@ -12,7 +12,7 @@ export function CautionNote() {
   const dispatch = useAppDispatch();
   const settings = useAppSelector((state) => state.settings);
   const today = dayOf(new Date());
-  const caution = cautionsFor(scoreOf(settings)).find((one) => settings.cautionsSeen[one] !== today);
+  const caution = cautionsFor(scoreOf(settings)).find((choice) => settings.cautionsSeen[choice] !== today);
   if (!caution) return null;
   const dismiss = () => dispatch(settingsChanged({ cautionsSeen: { ...settings.cautionsSeen, [caution]: today } }));
   return (

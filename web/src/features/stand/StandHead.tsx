@@ -85,9 +85,9 @@ export function StandHead() {
       show(sounding, couldBe(writtenMidi(horn, midi)));
     };
     const couldBe = (written: number) => {
-      const others = sourcesOf(horn, written).filter((one) => one.partialNumber > 1 && !one.octaveKey);
-      const names = others.map((one) =>
-        t('stand.couldBeOne', { partial: partialName(one.partialNumber), fingered: nameOf(one.fingeredMidi) }),
+      const others = sourcesOf(horn, written).filter((source) => source.partialNumber > 1 && !source.octaveKey);
+      const names = others.map((other) =>
+        t('stand.couldBeOne', { partial: partialName(other.partialNumber), fingered: nameOf(other.fingeredMidi) }),
       );
       return names.length > 0 ? t('stand.couldBe', { sources: names.slice(0, MOST_SOURCES).join(', ') }) : '';
     };
@@ -217,7 +217,7 @@ function placeIn(score: Score, timing: Timing, nowS: number): { step: number; nu
     return { step: 0, number: beat >= 0 && beat < score.countInBeats ? String(beat + 1) : '', rest: false };
   }
   const beat = (nowS - firstBeatAtS) / beatS;
-  const step = score.steps.findIndex((one) => beat < one.startBeat + one.beats);
+  const step = score.steps.findIndex((candidate) => beat < candidate.startBeat + candidate.beats);
   if (step < 0) return { step: score.steps.length - 1, number: '', rest: false };
   const { startBeat } = score.steps[step]!;
   if (beat < startBeat) return { step, number: String(Math.ceil(startBeat - beat)), rest: true };

@@ -31,7 +31,7 @@ function useRivals(record: TakeRecord): readonly Digest[] {
     const tags = [exerciseTag(record.parameters), `size:${record.setup.instrumentId}`];
     return findDigests({ tags, since: '' });
   }, [record.id]);
-  return found?.filter((one) => one.takeId !== record.id) ?? [];
+  return found?.filter((digest) => digest.takeId !== record.id) ?? [];
 }
 
 /** This take against another of the same exercise: ribbons over one another, numbers side by side, switched by ear. */
@@ -52,18 +52,18 @@ export function Compare({ take }: { readonly take: WholeTake }) {
     return () => void (gone = true);
   }, [chosen]);
   if (rivals.length === 0) return null;
-  const best = rivals.reduce((most, one) => (one.shareInWindow > most.shareInWindow ? one : most));
+  const best = rivals.reduce((most, rival) => (rival.shareInWindow > most.shareInWindow ? rival : most));
   const startedAtMs = Date.parse(take.record.startedAt);
-  const last = rivals.find((one) => one.startedAtMs < startedAtMs);
+  const last = rivals.find((rival) => rival.startedAtMs < startedAtMs);
   const first = rivals.at(-1)!;
-  const label = (one: Digest) => {
+  const label = (digest: Digest) => {
     const marks = [
-      one === best && t('ab.best'),
-      one === last && t('ab.last'),
-      one === first && rivals.length > 1 && t('ab.first'),
-      setupText(one.setup),
+      digest === best && t('ab.best'),
+      digest === last && t('ab.last'),
+      digest === first && rivals.length > 1 && t('ab.first'),
+      setupText(digest.setup),
     ];
-    return [format(one.startedAtMs, 'd MMM yyyy, HH:mm'), ...marks].filter(Boolean).join(' · ');
+    return [format(digest.startedAtMs, 'd MMM yyyy, HH:mm'), ...marks].filter(Boolean).join(' · ');
   };
   return (
     <Box mt="26px">
@@ -72,8 +72,8 @@ export function Compare({ take }: { readonly take: WholeTake }) {
         <Choice
           label={t('ab.against')}
           value={chosen}
-          options={['', ...rivals.map((one) => one.takeId)]}
-          textOf={(id) => (id === '' ? t('ab.choose') : label(rivals.find((one) => one.takeId === id)!))}
+          options={['', ...rivals.map((rival) => rival.takeId)]}
+          textOf={(id) => (id === '' ? t('ab.choose') : label(rivals.find((rival) => rival.takeId === id)!))}
           onChange={choose}
         />
       </Box>
@@ -113,12 +113,12 @@ function Together({ a, b }: { readonly a: WholeTake; readonly b: WholeTake }) {
 }
 
 function mean({ measures }: TakeRecord, name: (typeof COMPARED)[number]): string {
-  const values = measures.flatMap((one) =>
-    one.kind === 'sounded' ? (valueOf((one as Sounded)[name] as Measured) ?? []) : [],
+  const values = measures.flatMap((measure) =>
+    measure.kind === 'sounded' ? (valueOf((measure as Sounded)[name] as Measured) ?? []) : [],
   );
   if (values.length === 0) return '–';
   const { factor, digits } = QUANTITY_ROWS[name];
-  return formatNumber((factor * values.reduce((sum, one) => sum + one, 0)) / values.length, digits);
+  return formatNumber((factor * values.reduce((sum, value) => sum + value, 0)) / values.length, digits);
 }
 
 /** The other take as a pale ribbon under this one, both from their first beat. */
@@ -146,7 +146,7 @@ function Overlaid({ a, b }: { readonly a: WholeTake; readonly b: WholeTake }) {
 function SwitchedByEar({ a, b }: { readonly a: WholeTake; readonly b: WholeTake }) {
   const { t } = useTranslation();
   const sounds = useMemo(() => [soundOf(a), soundOf(b)] as const, [a, b]);
-  const lengthS = Math.min(...sounds.map((one) => (one ? one.samples.length / one.sampleRateHz : 0)));
+  const lengthS = Math.min(...sounds.map((sound) => (sound ? sound.samples.length / sound.sampleRateHz : 0)));
   const [player, setPlayer] = useState<AbPlayer>();
   const [heard, setHeard] = useState<'a' | 'b'>('a');
   const [half, setHalf] = useState(false);

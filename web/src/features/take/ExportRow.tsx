@@ -18,7 +18,7 @@ export function ExportRow({ take }: { readonly take: WholeTake }) {
   const isPinned = pinned.includes(record.id);
   const pin = () =>
     dispatch(
-      settingsChanged({ pinned: isPinned ? pinned.filter((one) => one !== record.id) : [...pinned, record.id] }),
+      settingsChanged({ pinned: isPinned ? pinned.filter((text) => text !== record.id) : [...pinned, record.id] }),
     );
   const base = `inner-hum-${record.startedAt.slice(0, 16).replace(/[:T]/g, '-')}`;
   const audible = take.sound !== undefined || record.source.kind === 'standIn';

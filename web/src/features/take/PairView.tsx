@@ -32,7 +32,7 @@ export function PairView({ record, frames }: { readonly record: TakeRecord; read
   const [shown, show] = useState(0);
   const pair = pairs[shown];
   if (!pair) return null;
-  const farthest = Math.max(...pairs.map((one) => distanceOf(one) ?? 0), 6);
+  const farthest = Math.max(...pairs.map((entry) => distanceOf(entry) ?? 0), 6);
   return (
     <Box mt="26px">
       <SectionTitle>{t('pair.title')}</SectionTitle>
@@ -43,8 +43,8 @@ export function PairView({ record, frames }: { readonly record: TakeRecord; read
           <chakra.h3 fontWeight={600} mt="14px">
             {t('pair.overTries')}
           </chakra.h3>
-          {pairs.map((one, i) => (
-            <Flex key={one.index} align="center" gap="10px">
+          {pairs.map((entry, i) => (
+            <Flex key={entry.index} align="center" gap="10px">
               <Button tone="quiet" minHeight="32px" py="2px" aria-pressed={i === shown} onClick={() => show(i)}>
                 {t('pair.number', { number: i + 1 })}
               </Button>
@@ -52,10 +52,10 @@ export function PairView({ record, frames }: { readonly record: TakeRecord; read
                 height="10px"
                 borderRadius="5px"
                 bg={i === shown ? 'accent' : 'ink'}
-                style={{ width: `${(55 * (distanceOf(one) ?? 0)) / farthest}%` }}
+                style={{ width: `${(55 * (distanceOf(entry) ?? 0)) / farthest}%` }}
               />
               <span>
-                {distanceOf(one) === undefined ? '–' : t('pair.db', { db: formatNumber(distanceOf(one)!, 1) })}
+                {distanceOf(entry) === undefined ? '–' : t('pair.db', { db: formatNumber(distanceOf(entry)!, 1) })}
               </span>
             </Flex>
           ))}

@@ -42,8 +42,8 @@ export class AbPlayer {
   }
 
   hear(side: 'a' | 'b'): void {
-    for (const one of ['a', 'b'] as const)
-      this.gains[one].gain.setTargetAtTime(one === side ? 1 : 0, this.context.currentTime, SWITCH_S);
+    for (const id of ['a', 'b'] as const)
+      this.gains[id].gain.setTargetAtTime(id === side ? 1 : 0, this.context.currentTime, SWITCH_S);
   }
 
   close(): void {
@@ -53,6 +53,6 @@ export class AbPlayer {
 
 function rms(samples: Float32Array): number {
   let sum = 0;
-  for (const one of samples) sum += one * one;
+  for (const sample of samples) sum += sample * sample;
   return Math.sqrt(sum / Math.max(1, samples.length));
 }

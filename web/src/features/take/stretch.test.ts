@@ -18,7 +18,7 @@ describe('stretch', () => {
   });
   it('keeps the loudness in the middle', () => {
     const slow = stretch(tone(220), RATE, 2).subarray(RATE / 2, RATE);
-    expect(Math.sqrt(slow.reduce((sum, one) => sum + one * one, 0) / slow.length)).toBeCloseTo(Math.SQRT1_2, 1);
+    expect(Math.sqrt(slow.reduce((sum, value) => sum + value * value, 0) / slow.length)).toBeCloseTo(Math.SQRT1_2, 1);
   });
   it('leaves what is too short as it is', () => expect(stretch(new Float32Array(10), RATE, 2)).toHaveLength(10));
   it('says what is no factor', () => expect(() => stretch(tone(100), RATE, 9)).toThrow('factor must be from 1 to 4'));

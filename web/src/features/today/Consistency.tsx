@@ -20,15 +20,15 @@ export function Consistency({ recent }: { readonly recent: readonly Digest[] }) 
   const minutesOn = new Map<string, number>();
   for (const { day, lastsS } of recent) minutesOn.set(day, (minutesOn.get(day) ?? 0) + lastsS / 60);
   const days = Array.from({ length: DAYS }, (_, i) => subDays(new Date(), DAYS - 1 - i));
-  const practised = days.filter((one) => minutesOn.has(dayOf(one))).length;
+  const practised = days.filter((day) => minutesOn.has(dayOf(day))).length;
   return (
     <Box borderTopWidth="2px" borderColor="ink" pt="10px">
       <SectionTitle>{t('today.fortnight')}</SectionTitle>
       <Flex role="img" aria-label={t('today.daysOf', { count: practised, days: DAYS })} gap="4px" align="flex-end">
-        {days.map((one) => {
-          const minutes = minutesOn.get(dayOf(one)) ?? 0;
+        {days.map((day) => {
+          const minutes = minutesOn.get(dayOf(day)) ?? 0;
           return (
-            <Box key={dayOf(one)} flex="1" textAlign="center" title={format(one, 'd MMM')}>
+            <Box key={dayOf(day)} flex="1" textAlign="center" title={format(day, 'd MMM')}>
               <Box
                 borderRadius="3px"
                 borderWidth="1.5px"
@@ -38,7 +38,7 @@ export function Consistency({ recent }: { readonly recent: readonly Digest[] }) 
                 style={{ height: `${minutes > 0 ? 12 + Math.min(24, 2 * minutes) : 12}px` }}
               />
               <chakra.span fontSize="0.7rem" color="inkSoft">
-                {format(one, 'EEEEE')}
+                {format(day, 'EEEEE')}
               </chakra.span>
             </Box>
           );

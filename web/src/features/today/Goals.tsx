@@ -29,7 +29,7 @@ export function Goals() {
     { length: horn.highestKeyedWrittenMidi + ALTISSIMO_REACH_SEMITONES - horn.lowestWrittenMidi + 1 },
     (_, i) => String(horn.lowestWrittenMidi + i),
   );
-  const own = goals.filter((one) => one.instrumentId === instrumentId);
+  const own = goals.filter((goal) => goal.instrumentId === instrumentId);
   const change = (next: typeof goals) => dispatch(settingsChanged({ goals: next, session: null }));
   return (
     <Box borderTopWidth="2px" borderColor="ink" pt="10px">
@@ -45,7 +45,7 @@ export function Goals() {
             tone="quiet"
             onClick={() =>
               deleteFromSettings(
-                { goals: goals.filter((one) => one !== goal), session: null },
+                { goals: goals.filter((entry) => entry !== goal), session: null },
                 { key: 'goals.removed' },
               )
             }
@@ -61,15 +61,15 @@ export function Goals() {
             label={t('goals.kind')}
             value={kind}
             options={GOAL_KINDS}
-            textOf={(one) => t(`goals.kinds.${one}`, { note: '' })}
+            textOf={(choice) => t(`goals.kinds.${choice}`, { note: '' })}
             onChange={setKind}
           />
           <Choice
             label={t('goals.note')}
             value={String(midi)}
             options={notes}
-            textOf={(one) => nameOf(Number(one))}
-            onChange={(one) => setMidi(Number(one))}
+            textOf={(text) => nameOf(Number(text))}
+            onChange={(text) => setMidi(Number(text))}
           />
           <Field label={t('goals.day')}>
             <TextInput type="date" value={by} min={dayOf(new Date())} onChange={(event) => setBy(event.target.value)} />

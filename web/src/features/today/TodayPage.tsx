@@ -68,7 +68,7 @@ function Today() {
     event.preventDefault();
     start();
   });
-  const totalMin = Math.round((blocks ?? []).reduce((sum, one) => sum + blockS(one), 0) / 60);
+  const totalMin = Math.round((blocks ?? []).reduce((sum, block) => sum + blockS(block), 0) / 60);
   return (
     <Box maxWidth="80rem" pb="40px">
       <PageTitle title={t('today.title')}>
@@ -90,22 +90,22 @@ function Today() {
               label={t('today.minutes')}
               value={String(minutes) as (typeof CHOICES)[number]}
               options={CHOICES}
-              textOf={(one) => t('today.minutesOf', { minutes: one })}
-              onChange={(one) => dispatch(settingsChanged({ minutes: Number(one), session: null }))}
+              textOf={(choice) => t('today.minutesOf', { minutes: choice })}
+              onChange={(choice) => dispatch(settingsChanged({ minutes: Number(choice), session: null }))}
             />
             <Choice
               label={t('today.style')}
               value={style}
               options={['sweep', 'dwell']}
-              textOf={(one) => t(`today.styles.${one}`)}
-              onChange={(one) => dispatch(settingsChanged({ style: one, session: null }))}
+              textOf={(choice) => t(`today.styles.${choice}`)}
+              onChange={(choice) => dispatch(settingsChanged({ style: choice, session: null }))}
             />
             <Choice
               label={t('today.level')}
               value={level}
               options={LEVELS}
-              textOf={(one) => t(`today.levels.${one}`)}
-              onChange={(one) => dispatch(settingsChanged({ level: one, session: null }))}
+              textOf={(choice) => t(`today.levels.${choice}`)}
+              onChange={(choice) => dispatch(settingsChanged({ level: choice, session: null }))}
             />
             {kept && (
               <Button tone="quiet" onClick={() => dispatch(settingsChanged({ session: null }))}>

@@ -38,7 +38,7 @@ export function WeekView({ from }: { readonly from: PlanFor }) {
   );
   const focus = (i: number) => {
     const before = titles[i - 1]?.slice(0, 2) ?? [];
-    const fresh = titles[i]!.filter((one) => !before.includes(one));
+    const fresh = titles[i]!.filter((text) => !before.includes(text));
     return (fresh.length > 0 ? fresh : titles[i]!).slice(0, 2).join('; ');
   };
   const save = async () => {
@@ -75,9 +75,9 @@ export function WeekView({ from }: { readonly from: PlanFor }) {
               dispatch(settingsChanged({ weekMinutes: weekMinutes.with(weekday(date), Number(event.target.value)) }))
             }
           >
-            {MINUTES.map((one) => (
-              <option key={one} value={one}>
-                {one === 0 ? t('week.rest') : t('today.minutesOf', { minutes: one })}
+            {MINUTES.map((entry) => (
+              <option key={entry} value={entry}>
+                {entry === 0 ? t('week.rest') : t('today.minutesOf', { minutes: entry })}
               </option>
             ))}
           </Select>

@@ -32,7 +32,7 @@ export function Welcome() {
         <Choice
           label={t('welcome.horn')}
           value={settings.instrumentId}
-          options={INSTRUMENTS.map((one) => one.id)}
+          options={INSTRUMENTS.map((instrument) => instrument.id)}
           textOf={(id) => t(`instruments.${id}`)}
           onChange={(id) => dispatch(hornChosen(id))}
         />

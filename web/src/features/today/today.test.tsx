@@ -44,14 +44,14 @@ describe('the session', () => {
     const { changed, rows } = shown();
     const [fewer, more] = within(rows[0]!).getAllByRole('button').slice(-2);
     fireEvent.click(more!);
-    expect(changed.mock.lastCall![0].map((one) => one.tries)).toEqual([3, 1]);
+    expect(changed.mock.lastCall![0].map((sessionBlock) => sessionBlock.tries)).toEqual([3, 1]);
     fireEvent.click(fewer!);
-    expect(changed.mock.lastCall![0].map((one) => one.tries)).toEqual([1, 1]);
+    expect(changed.mock.lastCall![0].map((sessionBlock) => sessionBlock.tries)).toEqual([1, 1]);
   });
   it('loses a block with its last try', () => {
     const { changed, rows } = shown();
     fireEvent.click(within(rows[1]!).getAllByRole('button').at(-2)!);
-    expect(changed.mock.lastCall![0].map((one) => one.exercise.family)).toEqual(['hold']);
+    expect(changed.mock.lastCall![0].map((sessionBlock) => sessionBlock.exercise.family)).toEqual(['hold']);
   });
   it('every button says what it does, and to what', () => {
     for (const row of shown().rows)
@@ -128,7 +128,7 @@ describe('the week', () => {
     expect(days[0]!.getAttribute('aria-label')).toBe(`Minutes on ${today}`);
     fireEvent.change(days[0]!, { target: { value: '45' } });
     expect(settings().weekMinutes[(new Date().getDay() + 6) % 7]).toBe(45);
-    expect(settings().weekMinutes.filter((one) => one === 45)).toHaveLength(1);
+    expect(settings().weekMinutes.filter((weekMinute) => weekMinute === 45)).toHaveLength(1);
   });
   it('a day of rest has nothing to do', () => {
     store.dispatch(settingsChanged({ weekMinutes: [0, 0, 0, 0, 0, 0, 0] }));

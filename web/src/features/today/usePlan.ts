@@ -33,7 +33,7 @@ export function usePlan(
   return useMemo(() => {
     if (!cells || !recent) return undefined;
     const now = new Date();
-    const ownTakes = recent.filter((one) => one.setup.instrumentId === instrumentId);
+    const ownTakes = recent.filter((digest) => digest.setup.instrumentId === instrumentId);
     const from: PlanFor = {
       instrumentId,
       minutes,
