@@ -93,7 +93,7 @@ test('damaged takes of every kind: the others are there, each bad one can be sav
 test('what is drawn from takes is made anew when it is damaged', async ({ page }) => {
   await page.goto('/stand?demo');
   await expect(page.getByText('Demo data')).toBeVisible();
-  for (const store of ['digests', 'cells', 'tones', 'firsts'])
+  for (const store of ['digests', 'cells', 'tones', 'milestones'])
     await damage(page, store, (row, index) => {
       const keys = ['key', 'takeId', 'instrumentId', 'setupKey', 'startedAtMs', 'tags'];
       return index % 3 ? row : Object.fromEntries(Object.entries(row).filter(([name]) => keys.includes(name)));

@@ -1,15 +1,18 @@
-import { median, movingMedian } from '@inner-hum/core/measure';
+import { median, movingMedian, QUANTITY_ROWS } from '@inner-hum/core/measure';
 import { knownValue } from './estimate';
 import { ofNote, type NoteOnMap } from './hornMap';
 import type { Quantity } from './observation';
 
 /** The parts of evenness: what is spread over the notes, and the spread at which a part is worth half. Our choice. */
 export const EVENNESS_PARTS = {
-  pitch: { quantity: 'pitchCentreCents', halfAt: 10 },
-  colour: { quantity: 'centroidPartials', halfAt: 0.2 },
-  response: { quantity: 'responseS', halfAt: 0.06 },
-  range: { quantity: 'rangeDb', halfAt: 6 },
-} as const satisfies Record<string, { readonly quantity: Quantity; readonly halfAt: number }>;
+  pitch: { quantity: 'pitchCentreCents', halfAt: 10, shown: QUANTITY_ROWS.pitchCentreCents },
+  colour: { quantity: 'centroidPartials', halfAt: 0.2, shown: { factor: 100, digits: 0 } },
+  response: { quantity: 'responseS', halfAt: 0.06, shown: QUANTITY_ROWS.responseS },
+  range: { quantity: 'rangeDb', halfAt: 6, shown: QUANTITY_ROWS.rangeDb },
+} as const satisfies Record<
+  string,
+  { readonly quantity: Quantity; readonly halfAt: number; readonly shown: { factor: number; digits: number } }
+>;
 type EvennessPart = keyof typeof EVENNESS_PARTS;
 
 /** Of one part: over how many notes, how far they spread (unit of its quantity; colour: share), and its worth 0–100. */

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { changeWorthKnowing } from './changeWorthKnowing';
-import { firstsOf } from './milestones';
+import { milestonesOf } from './milestones';
 import { planWeek } from './week';
 import { digest, seen } from './testDigests';
 import { SeededRandom } from '@inner-hum/core/simulate';
@@ -23,7 +23,7 @@ it('tells firsts once, the earliest, from whatever order', () => {
       { holds: [{ midi: 60, loud: false, holdS: 21 }] },
     ),
   ];
-  const firsts = [...firstsOf(takes).values()];
+  const firsts = [...milestonesOf(takes).values()];
   expect(firsts.map((first) => `${first.takeId} ${first.kind} ${first.midi}`).sort()).toEqual([
     'a held 60',
     'a steady 60',
@@ -34,13 +34,12 @@ it('tells firsts once, the earliest, from whatever order', () => {
 });
 it('another size of horn has its own firsts', () => {
   const on = (id: string, instrumentId: 'alto' | 'baritone') => digest(id, 1, [seen({ midi: 91 })], { instrumentId });
-  expect([...firstsOf([on('a', 'alto'), on('b', 'baritone')]).values()].map((milestone) => milestone.takeId)).toEqual([
-    'a',
-    'b',
-  ]);
+  expect(
+    [...milestonesOf([on('a', 'alto'), on('b', 'baritone')]).values()].map((milestone) => milestone.takeId),
+  ).toEqual(['a', 'b']);
 });
 it('what did not speak is no first', () =>
-  expect(firstsOf([digest('a', 1, [seen({ midi: 92, spoke: false })])]).size).toBe(0));
+  expect(milestonesOf([digest('a', 1, [seen({ midi: 92, spoke: false })])]).size).toBe(0));
 
 it('the one change worth knowing is the surest, and none when nothing is sure', () => {
   const DAY_MS = 86_400_000;

@@ -2,7 +2,7 @@ import { ALTISSIMO_REACH_SEMITONES, zoneOf, type InstrumentId } from '@inner-hum
 import type { Digest } from './digest';
 
 /** The first time of something. */
-type Milestone = { readonly day: string; readonly takeId: string; readonly instrumentId: InstrumentId } & (
+type Reached = { readonly day: string; readonly takeId: string; readonly instrumentId: InstrumentId } & (
   | { readonly kind: 'held'; readonly midi: number; readonly seconds: number }
   | { readonly kind: 'altissimo'; readonly midi: number }
   | { readonly kind: 'partial'; readonly partial: number; readonly midi: number }
@@ -17,25 +17,25 @@ const STEADY_CENTS = 2;
 const NEVER_ABOVE = 90 + ALTISSIMO_REACH_SEMITONES;
 
 /** A first as it is kept: under what it is the first of, and when that was. */
-export type KeptFirst = Milestone & { readonly key: string; readonly startedAtMs: number };
+export type Milestone = Reached & { readonly key: string; readonly startedAtMs: number };
 
 /** What takes reached that is worth telling the first time, on each size of horn the earliest of them. */
-export function firstsOf(digests: Iterable<Digest>): Map<string, KeptFirst> {
-  const firsts = new Map<string, KeptFirst>();
+export function milestonesOf(digests: Iterable<Digest>): Map<string, Milestone> {
+  const milestones = new Map<string, Milestone>();
   for (const digest of digests)
     for (const milestone of reached(digest)) {
-      const known = firsts.get(milestone.key);
-      if (!known || milestone.startedAtMs < known.startedAtMs) firsts.set(milestone.key, milestone);
+      const known = milestones.get(milestone.key);
+      if (!known || milestone.startedAtMs < known.startedAtMs) milestones.set(milestone.key, milestone);
     }
-  return firsts;
+  return milestones;
 }
 
-function reached({ day, takeId, startedAtMs, setup, holds, seen }: Digest): KeptFirst[] {
+function reached({ day, takeId, startedAtMs, setup, holds, seen }: Digest): Milestone[] {
   const about = { day, takeId, startedAtMs, instrumentId: setup.instrumentId };
   const key = (...parts: readonly (string | number)[]) => [setup.instrumentId, ...parts].join(' ');
   return [
     ...holds.flatMap(({ midi, holdS }) =>
-      HELD_S.filter((seconds) => holdS >= seconds).map((seconds): KeptFirst => ({
+      HELD_S.filter((seconds) => holdS >= seconds).map((seconds): Milestone => ({
         ...about,
         key: key('held', zoneOf(midi), seconds),
         kind: 'held',
@@ -43,7 +43,7 @@ function reached({ day, takeId, startedAtMs, setup, holds, seen }: Digest): Kept
         seconds,
       })),
     ),
-    ...seen.flatMap(({ midi, partial, spoke, values }): KeptFirst[] => {
+    ...seen.flatMap(({ midi, partial, spoke, values }): Milestone[] => {
       if (!spoke) return [];
       if (partial > 1)
         return PARTIALS.includes(partial)

@@ -3,7 +3,7 @@ import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
 import { INSTRUMENTS } from '@inner-hum/core/theory';
 import type { Cell } from './cells';
 import type { Digest } from './digest';
-import type { KeptFirst } from './milestones';
+import type { Milestone } from './milestones';
 import type { Observation } from './observation';
 import type { TonesOfDay } from './tones';
 
@@ -88,7 +88,7 @@ export function isTonesOfDay(value: unknown): value is TonesOfDay {
   );
 }
 
-export function isKeptFirst(value: unknown): value is KeptFirst {
+export function isMilestone(value: unknown): value is Milestone {
   if (!isObject(value)) return false;
   const { key, kind, takeId, day, startedAtMs, instrumentId, midi } = value;
   return (

@@ -113,7 +113,7 @@ describe('digests and cells', () => {
     // The tone holds as many beats as it is off, at 60 beats a minute.
     await mergeTakes([told('a', 1, 3), told('b', 2, 12), told('c', 3, 25), told('d', 4, 11)]);
     const firsts = async () =>
-      (await database.firsts.orderBy('key').toArray()).map((milestone) => `${milestone.key} ${milestone.takeId}`);
+      (await database.milestones.orderBy('key').toArray()).map((milestone) => `${milestone.key} ${milestone.takeId}`);
     expect(await firsts()).toEqual(['tenor held middle 10 b', 'tenor held middle 20 c']);
     await removeTake('b');
     expect(await firsts()).toEqual(['tenor held middle 10 c', 'tenor held middle 20 c']);

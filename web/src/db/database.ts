@@ -1,5 +1,5 @@
 import { migrate, type TakePlan, type TakeRecord } from '@inner-hum/core/take';
-import type { Cell, Digest, KeptFirst, TonesOfDay } from '@inner-hum/core/plan';
+import type { Cell, Digest, Milestone, TonesOfDay } from '@inner-hum/core/plan';
 import { Dexie, type DexieOptions, type EntityTable, type Transaction } from 'dexie';
 import { guardDerived, rebuildDerived } from './derived';
 import { detailOf } from '../base/detailOf';
@@ -63,7 +63,7 @@ export class InnerHumDatabase extends Dexie {
   declare cells: EntityTable<Cell, 'key'>;
   /** what each day told of each quantity */
   declare tones: EntityTable<TonesOfDay, 'key'>;
-  declare firsts: EntityTable<KeptFirst, 'key'>;
+  declare milestones: EntityTable<Milestone, 'key'>;
   declare settings: EntityTable<SettingsRow, 'name'>;
 
   /** deleted takes, until their time is over */
@@ -79,21 +79,18 @@ export class InnerHumDatabase extends Dexie {
       draftPieces: '++id, takeId',
       settings: 'name',
     });
-    this.version(6)
-      .stores({
-        digests: 'takeId, startedAtMs, setupKey, *tags',
-        cells: 'key, instrumentId, setupKey',
-        tones: 'key',
-        firsts: 'key, takeId',
-      })
-      .upgrade(rebuildDerived);
+    this.version(6).stores({
+      digests: 'takeId, startedAtMs, setupKey, *tags',
+      cells: 'key, instrumentId, setupKey',
+      tones: 'key',
+      firsts: 'key, takeId',
+    });
     this.version(7).stores({ bin: 'takeId, deletedAtMs' });
     for (const version of [2, 3, 4]) this.version(version).upgrade(migrateTakes);
-    // Tones have more measures; digests know which breaths were heard to their end, and which exercise is which.
-    this.version(8).upgrade(async (transaction) => {
-      await migrateTakes(transaction);
-      await rebuildDerived(transaction);
-    });
+    // Tones have more measures.
+    this.version(8).upgrade(migrateTakes);
+    // Whatever an older version left, what takes tell is made anew in today's tables.
+    this.version(9).stores({ firsts: null, milestones: 'key, takeId' }).upgrade(rebuildDerived);
     guardDerived(this);
   }
 }

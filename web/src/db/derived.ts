@@ -1,10 +1,10 @@
 import {
   cellsFrom,
   digestOf,
-  firstsOf,
+  milestonesOf,
   isCell,
   isDigest,
-  isKeptFirst,
+  isMilestone,
   isTonesOfDay,
   tonesAfter,
   type Digest,
@@ -21,7 +21,7 @@ export class DamagedRow extends Error {
 }
 
 /** The tables that hold what takes tell, each with what its rows must be. */
-const CHECKS = { digests: isDigest, cells: isCell, tones: isTonesOfDay, firsts: isKeptFirst } as const;
+const CHECKS = { digests: isDigest, cells: isCell, tones: isTonesOfDay, milestones: isMilestone } as const;
 
 /** From now on a damaged row of these tables is a {@link DamagedRow} to whoever reads it. */
 export function guardDerived(database: Dexie): void {
@@ -43,7 +43,7 @@ export async function rebuildDerived(transaction: Pick<Transaction, 'table'>): P
     ['digests', digests],
     ['cells', cellsFrom(digests).values()],
     ['tones', tonesAfter(digests).values()],
-    ['firsts', firstsOf(digests).values()],
+    ['milestones', milestonesOf(digests).values()],
   ] as const) {
     await transaction.table(name).clear();
     await transaction.table(name).bulkPut([...rows]);

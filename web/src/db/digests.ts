@@ -1,7 +1,7 @@
 import {
   cellsAfter,
   cellsFrom,
-  firstsOf,
+  milestonesOf,
   QUANTITIES,
   tonesAfter,
   tonesKey,
@@ -14,8 +14,8 @@ import { DamagedRow, digestIfSound, rebuildDerived } from './derived';
 
 /** The tables that hold what takes tell; a transaction that adds or removes takes is over these too. */
 export function toldTables() {
-  const { digests, cells, tones, firsts } = database;
-  return [digests, cells, tones, firsts];
+  const { digests, cells, tones, milestones } = database;
+  return [digests, cells, tones, milestones];
 }
 
 /** Makes all that takes tell anew from the takes. */
@@ -85,27 +85,28 @@ function dayKeys(digests: readonly Digest[]): string[] {
 }
 
 async function addFirsts(added: readonly Digest[]): Promise<void> {
-  const { firsts } = database;
-  const fresh = [...firstsOf(added).values()];
-  const before = await known(firsts, [...fresh.map((milestone) => milestone.key)]);
-  await firsts.bulkPut(
+  const { milestones } = database;
+  const fresh = [...milestonesOf(added).values()];
+  const before = await known(milestones, [...fresh.map((milestone) => milestone.key)]);
+  await milestones.bulkPut(
     fresh.filter((milestone) => milestone.startedAtMs < (before.get(milestone.key)?.startedAtMs ?? Infinity)),
   );
 }
 
 /** Each first that goes is looked for among the later takes, until all are found again. */
 async function removeFirsts(takeIds: readonly string[]): Promise<void> {
-  const { firsts, digests } = database;
-  const gone = await firsts.where('takeId').anyOf(takeIds).toArray();
+  const { milestones, digests } = database;
+  const gone = await milestones.where('takeId').anyOf(takeIds).toArray();
   if (gone.length === 0) return;
   const lost = new Set(gone.map((milestone) => milestone.key));
-  await firsts.bulkDelete([...lost]);
+  await milestones.bulkDelete([...lost]);
   await digests
     .where('startedAtMs')
     .aboveOrEqual(Math.min(...gone.map((milestone) => milestone.startedAtMs)))
     .until(() => lost.size === 0)
     .each((digest) => {
-      for (const milestone of firstsOf([digest]).values()) if (lost.delete(milestone.key)) void firsts.put(milestone);
+      for (const milestone of milestonesOf([digest]).values())
+        if (lost.delete(milestone.key)) void milestones.put(milestone);
     });
 }
 

@@ -55,7 +55,7 @@ describe('a write that fails', () => {
       if (table.name === failing.store && failing.after-- === 0) throw new DOMException('made to fail', failing.error);
     });
   afterEach(() => (failing = { store: '', after: 0, error: '' }));
-  const STORES = ['takes', 'frames', 'sounds', 'digests', 'cells', 'tones', 'firsts'];
+  const STORES = ['takes', 'frames', 'sounds', 'digests', 'cells', 'tones', 'milestones'];
   const everything = async () =>
     Object.fromEntries(await Promise.all(database.tables.map(async (table) => [table.name, await table.toArray()])));
 
@@ -91,17 +91,20 @@ describe('a write that fails', () => {
 });
 
 describe('damaged rows of what takes tell', () => {
-  it.each(['digests', 'cells', 'tones', 'firsts'] as const)('%s are made anew when a take is kept', async (name) => {
-    await keepTake(told('a', 1, 12));
-    const [key] = await database.table(name).toCollection().primaryKeys();
-    const keyPath = database.table(name).schema.primKey.keyPath as string;
-    await database.table(name).put({ [keyPath]: key, instrumentId: 'tenor', setupKey: 'x' });
-    await expect(database.table(name).toArray()).rejects.toThrow('damaged');
-    await rebuildTold();
-    expect(await database.table(name).count()).toBeGreaterThan(0);
-    await keepTake(told('b', 2, 13));
-    expect(await database.digests.count()).toBe(2);
-  });
+  it.each(['digests', 'cells', 'tones', 'milestones'] as const)(
+    '%s are made anew when a take is kept',
+    async (name) => {
+      await keepTake(told('a', 1, 12));
+      const [key] = await database.table(name).toCollection().primaryKeys();
+      const keyPath = database.table(name).schema.primKey.keyPath as string;
+      await database.table(name).put({ [keyPath]: key, instrumentId: 'tenor', setupKey: 'x' });
+      await expect(database.table(name).toArray()).rejects.toThrow('damaged');
+      await rebuildTold();
+      expect(await database.table(name).count()).toBeGreaterThan(0);
+      await keepTake(told('b', 2, 13));
+      expect(await database.digests.count()).toBe(2);
+    },
+  );
 
   it('a damaged take does not keep the others from being told', async () => {
     await keepTake(told('a', 1, 12));

@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import { digest, seen } from '@inner-hum/core/plan/testDigests';
-import { firstsOf, tonesAfter, type Digest } from '@inner-hum/core/plan';
+import { milestonesOf, tonesAfter, type Digest } from '@inner-hum/core/plan';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { database } from './database';
 import { findDigests, findFirsts, findTrend } from './search';
@@ -19,7 +19,7 @@ beforeEach(async () => {
   await Promise.all(database.tables.map((table) => table.clear()));
   await database.digests.bulkPut([...DIGESTS]);
   await database.tones.bulkPut([...tonesAfter(DIGESTS).values()]);
-  await database.firsts.bulkPut([...firstsOf(DIGESTS).values()]);
+  await database.milestones.bulkPut([...milestonesOf(DIGESTS).values()]);
 });
 
 describe('digests', () => {

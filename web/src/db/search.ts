@@ -2,7 +2,7 @@ import {
   tonesKey,
   trend,
   type Digest,
-  type KeptFirst,
+  type Milestone,
   type Quantity,
   type TonesAsked,
   type Trend,
@@ -68,8 +68,8 @@ export async function findTrend(
 }
 
 /** Firsts that fit, newest first. */
-export async function findFirsts({ tags, since }: TakeFilter): Promise<KeptFirst[]> {
-  const [{ midi, instrumentId, takeIds }, all] = await Promise.all([askedBy(tags), database.firsts.toArray()]);
+export async function findFirsts({ tags, since }: TakeFilter): Promise<Milestone[]> {
+  const [{ midi, instrumentId, takeIds }, all] = await Promise.all([askedBy(tags), database.milestones.toArray()]);
   return all
     .filter(
       (milestone) =>

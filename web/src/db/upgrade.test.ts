@@ -16,6 +16,7 @@ const TABLES = {
   digests: 'takeId, startedAtMs, setupKey, *tags',
   cells: 'key, instrumentId, setupKey',
 };
+const WITH_BIN = { ...TABLES, tones: 'key', firsts: 'key, takeId', bin: 'takeId, deletedAtMs' };
 const older = { takeId: 'a', startedAtMs: 1, tags: ['size:tenor', 'exercise:swell 67'], setupKey: '' };
 
 /** A database as an older version left it. */
@@ -38,7 +39,7 @@ it('before trends were kept by day: takes stay, what they tell is made anew', as
   expect(await database.digests.where('tags').equals('note:67').count()).toBe(1);
   expect(new Set((await database.cells.toArray()).map((cell) => cell.midi))).toEqual(new Set([67]));
   expect((await database.tones.toArray()).map((day) => [...day.value])).toEqual([[12]]);
-  expect((await database.firsts.toArray()).map((milestone) => milestone.kind)).toEqual(['held']);
+  expect((await database.milestones.toArray()).map((milestone) => milestone.kind)).toEqual(['held']);
   database.close();
 });
 
@@ -47,15 +48,20 @@ it('before tones had a level of their own: it is absent, and exercises are found
   const measures = take.measures.map((step) =>
     Object.fromEntries(Object.entries(step).filter(([name]) => !older.includes(name))),
   );
-  await leftBy(
-    7,
-    { ...TABLES, tones: 'key', firsts: 'key, takeId', bin: 'takeId, deletedAtMs' },
-    { ...take, measures },
-  );
+  await leftBy(7, WITH_BIN, { ...take, measures });
   const database = new InnerHumDatabase();
   const [kept] = await database.takes.toArray();
   expect(kept!.measures[0]).toMatchObject({ levelDb: { kind: 'absent', reason: 'olderVersion' } });
   expect(await database.digests.where('tags').equals('exercise:swell 67').count()).toBe(0);
   expect(await database.digests.where('tags').equals('exercise:swell 67 growFade breath').count()).toBe(1);
+  database.close();
+});
+
+it('before firsts were called milestones: they are there under that name alone', async () => {
+  await leftBy(8, WITH_BIN, take);
+  const database = new InnerHumDatabase();
+  expect((await database.milestones.toArray()).map((milestone) => milestone.takeId)).toEqual(['a']);
+  expect([...database.backendDB().objectStoreNames]).not.toContain('firsts');
+  expect(await database.takes.count()).toBe(1);
   database.close();
 });

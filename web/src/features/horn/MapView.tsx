@@ -10,6 +10,7 @@ import {
   type Need,
   type Seam,
 } from '@inner-hum/core/plan';
+import { QUANTITY_ROWS } from '@inner-hum/core/measure';
 import { instrumentById } from '@inner-hum/core/theory';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -107,19 +108,19 @@ function EvennessPanel({ notes }: { readonly notes: Parameters<typeof evenness>[
             {t('horn.evennessOf', { count: of.parts.length })}
           </chakra.summary>
           <chakra.ul pl="1.2em">
-            {of.parts.map(({ part, notes: count, spread, worth }) => (
-              <li key={part}>
-                {t(`horn.parts.${part}`, {
-                  spread: formatNumber(
-                    spread * (part === 'response' ? 1000 : part === 'colour' ? 100 : 1),
-                    part === 'pitch' ? 1 : 0,
-                  ),
-                  half: EVENNESS_PARTS[part].halfAt * (part === 'response' ? 1000 : part === 'colour' ? 100 : 1),
-                  count,
-                  worth: formatNumber(worth, 0),
-                })}
-              </li>
-            ))}
+            {of.parts.map(({ part, notes: count, spread, worth }) => {
+              const { halfAt, shown } = EVENNESS_PARTS[part];
+              return (
+                <li key={part}>
+                  {t(`horn.parts.${part}`, {
+                    spread: formatNumber(spread * shown.factor, shown.digits),
+                    half: halfAt * shown.factor,
+                    count,
+                    worth: formatNumber(worth, 0),
+                  })}
+                </li>
+              );
+            })}
           </chakra.ul>
           <chakra.p color="inkSoft" fontSize="0.88rem">
             {t('horn.formula')}
@@ -154,10 +155,7 @@ function WhatNext({
           text={t(`horn.seams.${seam.quantity}`, {
             lower: nameOf(seam.lower),
             upper: nameOf(seam.upper),
-            step: formatSigned(
-              seam.step * (seam.quantity === 'responseS' ? 1000 : 1),
-              seam.quantity === 'centroidPartials' ? 1 : 0,
-            ),
+            step: formatSigned(seam.step * QUANTITY_ROWS[seam.quantity].factor, QUANTITY_ROWS[seam.quantity].digits),
             z: formatNumber(seam.z, 1),
           })}
           action={exerciseTitle(t, exerciseForSeam(seam, instrumentId), nameOf)}

@@ -1,6 +1,6 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { QUANTITY_ROWS } from '@inner-hum/core/measure';
-import { QUANTITIES, type KeptFirst, type Quantity, type Trend as FoundTrend } from '@inner-hum/core/plan';
+import { QUANTITIES, type Milestone, type Quantity, type Trend as FoundTrend } from '@inner-hum/core/plan';
 import { format } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useState } from 'react';
@@ -52,7 +52,7 @@ function TrendPanel({
 }: {
   readonly quantity: Quantity;
   readonly trend: FoundTrend;
-  readonly firsts: readonly KeptFirst[];
+  readonly firsts: readonly Milestone[];
   readonly onChoose: (quantity: Quantity) => void;
 }) {
   const { t } = useTranslation();
@@ -83,7 +83,7 @@ function TrendPanel({
   );
 }
 
-function Firsts({ firsts }: { readonly firsts: readonly KeptFirst[] }) {
+function Firsts({ firsts }: { readonly firsts: readonly Milestone[] }) {
   const { t } = useTranslation();
   const nameOf = useNoteName();
   if (firsts.length === 0) return null;
