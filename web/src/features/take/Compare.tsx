@@ -18,7 +18,7 @@ import { drawRibbon } from '../../ribbon/ribbon';
 import { setupText } from '../../text/setupText';
 import { useKeyDown } from '../../ui/useKeyDown';
 import { usePalette } from '../../ui/useColourMode';
-import { AbPlayer } from './abPlayer';
+import type { AbPlayer } from './abPlayer';
 import { soundOf } from '../../practice/playback';
 
 type Sounded = Extract<StepMeasures, { kind: 'sounded' }>;
@@ -154,14 +154,11 @@ function SwitchedByEar({ a, b }: { readonly a: WholeTake; readonly b: WholeTake 
   const [to, setTo] = useState(Number(lengthS.toFixed(1)));
   useEffect(() => () => player?.close(), [player]);
   const play = async () => {
-    if (player) {
-      player.close();
-      setPlayer(undefined);
-      return;
-    }
+    if (player) return setPlayer(undefined); // its effect closes it
     const [first, second] = sounds;
     if (!first || !second) return;
-    const fresh = new AbPlayer(first, second, { fromS: from, toS: Math.max(from + 0.2, to), half });
+    const { AbPlayer: TwoSounds } = await import('./abPlayer');
+    const fresh = new TwoSounds(first, second, { fromS: from, toS: Math.max(from + 0.2, to), half });
     fresh.hear(heard);
     setPlayer(fresh);
     await fresh.start();

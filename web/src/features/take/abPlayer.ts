@@ -1,4 +1,5 @@
-import { stretch } from './stretch';
+import { writeWav } from '@inner-hum/core/formats';
+import { toInt16 } from '@inner-hum/core/take';
 
 interface Sound {
   readonly sampleRateHz: number;
@@ -13,23 +14,19 @@ const SWITCH_S = 0.01;
 export class AbPlayer {
   private readonly context = new AudioContext();
   private readonly gains: Readonly<Record<'a' | 'b', GainNode>>;
-  private readonly nodes: AudioBufferSourceNode[] = [];
+  private readonly starts: ((atS: number) => void)[] = [];
+  private readonly elements: HTMLAudioElement[] = [];
 
   constructor(a: Sound, b: Sound, part: { readonly fromS: number; readonly toS: number; readonly half: boolean }) {
     const target = Math.min(rms(a.samples), rms(b.samples));
     const plug = (sound: Sound) => {
       const cut = sound.samples.slice(part.fromS * sound.sampleRateHz, part.toS * sound.sampleRateHz);
-      const samples = part.half ? stretch(cut, sound.sampleRateHz, 2) : cut;
-      const buffer = this.context.createBuffer(1, Math.max(1, samples.length), sound.sampleRateHz);
-      buffer.copyToChannel(samples, 0);
       const level = this.context.createGain();
       level.gain.value = target / Math.max(LEAST_RMS, rms(sound.samples));
       const heard = this.context.createGain();
-      const node = this.context.createBufferSource();
-      node.buffer = buffer;
-      node.loop = true;
+      const looped = { ...sound, samples: cut };
+      const node = part.half ? this.atHalfSpeed(looped) : this.asPlayed(looped);
       node.connect(level).connect(heard).connect(this.context.destination);
-      this.nodes.push(node);
       return heard;
     };
     this.gains = { a: plug(a), b: plug(b) };
@@ -38,7 +35,7 @@ export class AbPlayer {
   async start(): Promise<void> {
     await this.context.resume();
     const at = this.context.currentTime + 0.05;
-    for (const node of this.nodes) node.start(at);
+    for (const begin of this.starts) begin(at);
   }
 
   hear(side: 'a' | 'b'): void {
@@ -48,6 +45,32 @@ export class AbPlayer {
 
   close(): void {
     void this.context.close();
+    for (const element of this.elements) {
+      element.pause();
+      URL.revokeObjectURL(element.src);
+    }
+  }
+
+  private asPlayed({ samples, sampleRateHz }: Sound): AudioNode {
+    const buffer = this.context.createBuffer(1, Math.max(1, samples.length), sampleRateHz);
+    buffer.copyToChannel(samples, 0);
+    const node = this.context.createBufferSource();
+    node.buffer = buffer;
+    node.loop = true;
+    this.starts.push((atS) => node.start(atS));
+    return node;
+  }
+
+  /** By the browser's own way, which keeps the breath in a tone as it was (ADR 20). */
+  private atHalfSpeed({ samples, sampleRateHz }: Sound): AudioNode {
+    const wav = writeWav(sampleRateHz, toInt16(samples));
+    const element = new Audio(URL.createObjectURL(new Blob([wav], { type: 'audio/wav' })));
+    this.elements.push(element);
+    element.preservesPitch = true;
+    element.playbackRate = 0.5;
+    element.loop = true;
+    this.starts.push(() => void element.play());
+    return this.context.createMediaElementSource(element);
   }
 }
 
