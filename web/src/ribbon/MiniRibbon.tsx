@@ -23,7 +23,8 @@ export function MiniRibbon({
   readonly textPx?: number;
   readonly marks?: readonly RibbonMark[];
 }) {
-  const row = useLiveQuery(() => database.frames.get(take.id), [take.id]);
+  const kept = useLiveQuery(() => database.frames.get(take.id), [take.id]);
+  const row = kept?.takeId === take.id ? kept : undefined; // the ribbon of the take before is no ribbon of this one
   const palette = usePalette();
   const frames = useMemo(() => (row ? unpackFrames(row.bytes, take.frameCount) : undefined), [row, take.frameCount]);
   const draw = useCallback(

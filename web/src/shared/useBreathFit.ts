@@ -2,8 +2,8 @@ import { breathFit, type BreathFit, type Score } from '@inner-hum/core/exercise'
 import type { Held } from '@inner-hum/core/families';
 import { heldFor, longestHolds, type HeldTone, type Holds } from '@inner-hum/core/plan';
 import { subDays } from 'date-fns';
-import { useLiveQuery } from 'dexie-react-hooks';
 import { database } from '../db/database';
+import { useKeyed } from './useKeyed';
 
 const LATELY_DAYS = 60;
 
@@ -12,14 +12,14 @@ export type OwnBreath = Held & { readonly fit: BreathFit };
 
 /** The player's longest good tones on this horn. */
 function useHolds(instrumentId: string): Holds | undefined {
-  return useLiveQuery(async () => {
+  return useKeyed(instrumentId, async () => {
     const tones: HeldTone[] = [];
     await database.digests
       .where('startedAtMs')
       .above(subDays(new Date(), LATELY_DAYS).getTime())
       .each(({ setup, holds }) => void (setup.instrumentId === instrumentId && tones.push(...holds)));
     return longestHolds(tones);
-  }, [instrumentId]);
+  });
 }
 
 /** How the longest breath of a score goes with the player's own hold there; undefined until one was measured. */

@@ -3,12 +3,12 @@ import type { StartTally } from '@inner-hum/core/judge';
 import { leakWatch } from '@inner-hum/core/plan';
 import { familyById, usualExercise } from '@inner-hum/core/families';
 import { subDays } from 'date-fns';
-import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { findDigests } from '../../db/search';
 import { Button, Choice } from '../../ui/controls';
 import { SectionTitle } from '../../ui/PageTitle';
+import { useKeyed } from '../../shared/useKeyed';
 import { useOpenExercise } from '../../shared/useOpenExercise';
 import { useAppSelector } from '../../store';
 import { dayOf } from '../../base/days';
@@ -22,10 +22,8 @@ export function LeakView() {
   const open = useOpenExercise();
   const instrumentId = useAppSelector((state) => state.settings.instrumentId);
   const [weeks, setWeeks] = useState<(typeof WEEKS)[number]>('4');
-  const digests = useLiveQuery(
-    () =>
-      findDigests({ tags: [`size:${instrumentId}`], since: dayOf(subDays(new Date(), DAYS_A_WEEK * Number(weeks))) }),
-    [instrumentId, weeks],
+  const digests = useKeyed(`${instrumentId} ${weeks}`, () =>
+    findDigests({ tags: [`size:${instrumentId}`], since: dayOf(subDays(new Date(), DAYS_A_WEEK * Number(weeks))) }),
   );
   const watch = useMemo(() => leakWatch(digests ?? []), [digests]);
   if (!digests) return <p>{t('app.loading')}</p>;

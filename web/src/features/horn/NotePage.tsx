@@ -5,7 +5,6 @@ import { instrumentById, regularFingering } from '@inner-hum/core/theory';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
-import { useLiveQuery } from 'dexie-react-hooks';
 import { findTakes, findTrend } from '../../db/search';
 import { Button } from '../../ui/controls';
 import { exerciseTitle } from '../../text/exerciseText';
@@ -15,6 +14,7 @@ import { SectionTitle } from '../../ui/PageTitle';
 import { TakeLine } from '../../shared/TakeLine';
 import { TrendChartLater } from '../../ui/TrendChartLater';
 import { useNoteName } from '../../text/useNoteName';
+import { useKeyed } from '../../shared/useKeyed';
 import { useOpenExercise } from '../../shared/useOpenExercise';
 import { useAppSelector } from '../../store';
 import { LayerChoice } from './LayerChoice';
@@ -40,7 +40,7 @@ export function NotePage() {
   const layer = LAYERS.find((candidate) => candidate.id === layerId)!;
   const tags = [`note:${midi}`, `size:${instrumentId}`];
   const points =
-    useLiveQuery(() => findTrend(layer.quantity, { tags, since: '' }, { partial: 1 }), [layer, midi, instrumentId])
+    useKeyed(`${layer.quantity} ${tags.join()}`, () => findTrend(layer.quantity, { tags, since: '' }, { partial: 1 }))
       ?.points ?? NO_POINTS;
   const need = needs(notes, instrumentId, now()).find((candidate) => candidate.midi === midi);
   const keys = regularFingering(horn, midi);
@@ -92,7 +92,7 @@ const now = () => Date.now();
 
 function NoteTakes({ tags }: { readonly tags: readonly string[] }) {
   const { t } = useTranslation();
-  const found = useLiveQuery(() => findTakes({ tags, since: '' }, SHOWN_TAKES), [tags.join()]);
+  const found = useKeyed(tags.join(), () => findTakes({ tags, since: '' }, SHOWN_TAKES));
   if (found?.takes.length === 0) return <p>{t('horn.noTakes')}</p>;
   return found?.takes.map((take) => <TakeLine key={take.id} take={take} />);
 }

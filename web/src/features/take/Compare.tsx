@@ -4,7 +4,6 @@ import { isWholeTake } from '@inner-hum/core/take/schema';
 import { QUANTITY_ROWS, valueOf, type Measured, type StepMeasures } from '@inner-hum/core/measure';
 import { exerciseTag, type Digest } from '@inner-hum/core/plan';
 import { format } from 'date-fns';
-import { useLiveQuery } from 'dexie-react-hooks';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { findDigests } from '../../db/search';
@@ -18,6 +17,7 @@ import { drawRibbon } from '../../ribbon/ribbon';
 import { setupText } from '../../text/setupText';
 import { useKeyDown } from '../../ui/useKeyDown';
 import { usePalette } from '../../ui/useColourMode';
+import { useKeyed } from '../../shared/useKeyed';
 import type { AbPlayer } from './abPlayer';
 import { soundOf } from '../../practice/playback';
 
@@ -27,10 +27,10 @@ const COMPARED = ['pitchCentreCents', 'pitchSteadinessCents', 'responseS', 'swel
 
 /** Takes of the same exercise on the same size of horn that this one can be set against, newest first. */
 function useRivals(record: TakeRecord): readonly Digest[] {
-  const found = useLiveQuery(() => {
+  const found = useKeyed(record.id, () => {
     const tags = [exerciseTag(record.parameters), `size:${record.setup.instrumentId}`];
     return findDigests({ tags, since: '' });
-  }, [record.id]);
+  });
   return found?.filter((digest) => digest.takeId !== record.id) ?? [];
 }
 
