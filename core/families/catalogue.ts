@@ -17,6 +17,7 @@ import { longToneScale } from './longToneScale/longToneScale';
 import { octaveSlurs } from './octaveSlurs/octaveSlurs';
 import { vibrato } from './vibrato/vibrato';
 import { bend } from './bend/bend';
+import { bendToPitch } from './bendToPitch/bendToPitch';
 import { fingeringTrial } from './fingeringTrial/fingeringTrial';
 import { humFirst } from './humFirst/humFirst';
 import { overtoneLadder } from './overtoneLadder/overtoneLadder';
@@ -72,6 +73,7 @@ export const FAMILIES = [
   altissimoVoicing,
   fingeringTrial,
   bend,
+  bendToPitch,
   smallTube,
   octaveSlurs,
   fullSpanScale,

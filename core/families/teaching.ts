@@ -19,7 +19,9 @@ export type Aspect =
   /** whether it lasted as long as the score */
   | 'length'
   /** whether its loudness was the written one */
-  | 'loudness';
+  | 'loudness'
+  /** whether a bend went as far down as it is written */
+  | 'bendDepth';
 
 /** What only a row of tones shows, or what the family is for: each is judged where a family names it. */
 export type Aim =

@@ -95,6 +95,7 @@ export const OVERTONE_RULES: readonly AnyRule[] = [
     id: 'bendShallow',
     weight: 2,
     topic: 'change',
+    aspect: 'bendDepth',
     tries: ['slowerBend'],
     when: (m, { step }) => {
       const asked = step?.bendCents ?? 0;

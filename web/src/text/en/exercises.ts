@@ -93,9 +93,13 @@ export const exercisesWords = {
     },
     fingeringTrial: { name: 'Fingering trial', what: 'One fingering for one high note, three tries.' },
     bend: { name: 'Bend', what: 'From a held note down and back by voicing alone, in an even line.' },
+    bendToPitch: {
+      name: 'Bend to a pitch',
+      what: 'Each try bends a semitone farther down, and back. How far you came is logged, not judged.',
+    },
     smallTube: {
       name: 'Small tube',
-      what: 'Mouthpiece alone, or with the neck: its own pitch held steady. Where it rests is kept, not judged.',
+      what: 'Mouthpiece alone, or with the neck: its own pitch held steady. The pitch itself is logged, not judged.',
     },
     ventMatch: {
       name: 'Vent match',

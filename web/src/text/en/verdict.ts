@@ -170,7 +170,7 @@ export const verdictWords = {
       bendOff: 'It came back {{cents}} cents (±{{uncertainty}}) away from where it began.',
       bendRough: 'The bend broke: {{cents}} cents (±{{uncertainty}}) within 40 ms.',
       bendDeep: 'It went down {{cents}} cents and came back.',
-      rests: 'It rests at {{hz}} Hz, {{note}} as it sounds. Kept, not judged.',
+      rests: 'Its pitch: concert {{note}}, {{hz}} Hz. Logged only.',
       pairsNearer: 'The two came nearer in colour, from {{fromDb}} to {{db}} dB a partial.',
       slopeEverywhere:
         'Pitch follows loudness on all of your {{notes}} notes lately, by {{cents}} cents for each 10 dB: a habit, not this note.',
