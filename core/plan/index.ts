@@ -27,6 +27,7 @@ export { blockS, MINUTES, planSession } from './planner';
 export type { PlanFor } from './planFor';
 export { changeWorthKnowing } from './changeWorthKnowing';
 export { planWeek } from './week';
+export { bestTake } from './bestTake';
 export { milestonesOf, type Milestone } from './milestones';
 export { tonesAfter, tonesKey, tonesWithout, type TonesOfDay } from './tones';
 export { trend, type TonesAsked, type Trend, type TrendPoint } from './trend';

@@ -2,7 +2,7 @@ import { Box, chakra, Flex } from '@chakra-ui/react';
 import { unpackFrames, type TakeRecord, type WholeTake } from '@inner-hum/core/take';
 import { isWholeTake } from '@inner-hum/core/take/schema';
 import { QUANTITY_ROWS, valueOf, type Measured, type StepMeasures } from '@inner-hum/core/measure';
-import { exerciseTag, type Digest } from '@inner-hum/core/plan';
+import { bestTake, exerciseTag, type Digest } from '@inner-hum/core/plan';
 import { format } from 'date-fns';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -52,7 +52,7 @@ export function Compare({ take }: { readonly take: WholeTake }) {
     return () => void (gone = true);
   }, [chosen]);
   if (rivals.length === 0) return null;
-  const best = rivals.reduce((most, rival) => (rival.shareInWindow > most.shareInWindow ? rival : most));
+  const best = bestTake(rivals);
   const startedAtMs = Date.parse(take.record.startedAt);
   const last = rivals.find((rival) => rival.startedAtMs < startedAtMs);
   const first = rivals.at(-1)!;
