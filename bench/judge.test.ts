@@ -1,7 +1,9 @@
 import { CLEAN_HABITS, FAULTS, withFault, type FaultName } from '@inner-hum/core/simulate';
+import { SWELL_DEFAULTS } from '@inner-hum/core/families';
 import { describe, expect, it } from 'vitest';
 import { EXPECTED_FINDINGS, SHOWN_BY } from './expectedFindings';
 import { playSwell } from './play';
+import { findingsOnRecorded, RECORDED_FAULTS, type RecordedFault } from './realTakes';
 
 const SEED = 12;
 const findings = (seed: number, habits = CLEAN_HABITS) =>
@@ -14,5 +16,13 @@ describe('the stand-in player’s faults', () => {
   });
   it.each([1, 2, 3, 4, 5])('a clean swell raises nothing (seed %d)', (seed) =>
     expect(findings(seed)).toEqual(['even']),
+  );
+});
+
+describe('a swell of a recorded saxophone', () => {
+  const swell = { ...SWELL_DEFAULTS, instrumentId: 'alto' } as const;
+  it('raises nothing: an attack is as good players’ attacks are', () => expect(findingsOnRecorded(swell)).toEqual([]));
+  it.each(Object.entries(RECORDED_FAULTS))('%s in it is found', (fault, expected) =>
+    expect(findingsOnRecorded(swell, fault as RecordedFault).map((finding) => finding.id)).toContain(expected),
   );
 });

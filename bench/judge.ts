@@ -4,6 +4,7 @@ import { applies, ruleOf, type FindingId } from '@inner-hum/core/judge';
 import { CLEAN_HABITS, FAULTS, withFault, type FaultName, type Habits } from '@inner-hum/core/simulate';
 import { EXPECTED_FINDINGS, SHOWN_BY } from './expectedFindings';
 import { playFamily, playSwell } from './play';
+import { canBeRecorded, findingsOnRecorded, RECORDED_FAULTS, type RecordedFault } from './realTakes';
 import { table } from './score';
 
 const TAKES = 200;
@@ -86,6 +87,24 @@ const own = OWN_MISTAKES.map(([id, fault, expected, change]) => {
   return [id, fault, expected, foundIn(heard.length)];
 });
 
+/** Exercises on recorded tones, clean and with each fault. */
+const RECORDED_HORNS = ['alto', 'tenor'] as const;
+const onRecorded = FAMILIES.flatMap((family) =>
+  RECORDED_HORNS.flatMap((horn) => {
+    const parameters = usualExercise(family, horn);
+    if (!canBeRecorded(family, exerciseScore(parameters))) return [];
+    const faults = Object.entries(RECORDED_FAULTS) as [RecordedFault, FindingId][];
+    const cells = faults.map(([fault, expected]) => {
+      if (!isJudged(family.id, expected)) return 'not judged';
+      const heard = findingsOnRecorded(parameters, fault).map(({ id }) => id);
+      return heard.includes(expected) ? 'found' : `**${heard.join(', ') || 'nothing'}**`;
+    });
+    const raised = findingsOnRecorded(parameters).map(({ id }) => id);
+    return [[`${family.id}, ${horn}`, raised.join(', ') || 'nothing', ...cells]];
+  }),
+);
+const quiet = onRecorded.filter(([, raised]) => raised === 'nothing').length;
+
 const sum = [...found.values()].reduce((total, next) => total + next.found, 0);
 const percent = (part: number) => ((100 * part) / TAKES).toFixed(1);
 const report = `# What the judge finds
@@ -113,6 +132,14 @@ with another seed, an ordered mistake is found. Not judged: the mistake means no
 ${table([['family', 'raised on clean takes', ...MISTAKES], ...families])}
 
 ${table([['family', 'mistake', 'expected finding', 'found'], ...own])}
+
+## On recorded tones
+
+Exercises put together from recorded tones of a real saxophone (\`bench/realTakes.ts\`), each step the nearest tone drawn to its pitch
+and level, its attack and drift as they were played: ${quiet} of ${onRecorded.length} raise nothing, as a teacher would want. With a fault in every
+tone: what is found. Families whose tones no ordinary tone can stand for (hums, bends, vibrato, subtone, twins, altissimo) are left out.
+
+${table([['exercise', 'clean', ...Object.keys(RECORDED_FAULTS)], ...onRecorded])}
 `;
 writeFileSync('docs/judge.md', report);
 console.log(report);

@@ -46,6 +46,7 @@ test('a long silence halts the take, and Space goes on where it stopped', async 
 });
 
 test('what is left for today says so, and can be played all the same', async ({ page }) => {
+  await page.clock.setFixedTime('2026-11-25T12:00:00'); // today must not end meanwhile
   await page.goto('/stand?demo');
   await expect(page.getByText('Demo data')).toBeVisible();
   await page.keyboard.press('l');

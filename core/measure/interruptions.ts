@@ -4,6 +4,8 @@ import { OWN_NOTE_CENTS, type ToneSpan } from './tone';
 
 const LEAST_JUMP_FRAMES = 3;
 const LEAST_DROP_OUT_FRAMES = 6;
+/** A reed that starts sounds another partial, often the octave below, for up to so long in recorded good tones, frames. */
+const STARTING_FRAMES = 6;
 
 /** A wrong pitch this short is a crack; up to the second and this far above, a squeak. */
 const CRACK_S = 0.12;
@@ -37,7 +39,10 @@ export function partialJumps(
 ): PartialJump[] {
   const elsewhere = (i: number) =>
     frames.f0Hz[i]! > 0 && Math.abs(centsBetweenHz(targetHz, frames.f0Hz[i]!)) > OWN_NOTE_CENTS;
-  return runs(span, elsewhere, LEAST_JUMP_FRAMES).map(({ from, to }) => {
+  const starting = ({ from, to }: { from: number; to: number }) =>
+    from - span.start < LEAST_JUMP_FRAMES && to - from <= STARTING_FRAMES && to < span.end;
+  const jumps = runs(span, elsewhere, LEAST_JUMP_FRAMES).filter((run) => !starting(run));
+  return jumps.map(({ from, to }) => {
     const hz = frames.f0Hz[(from + to) >> 1]!;
     const lastsS = (to - from) * HOP_S;
     const cameBack = to < span.end;

@@ -46,7 +46,7 @@ describe('settling', () => {
     const scooped = tone({ cents: (t) => -30 * Math.max(0, 1 - t / 0.1) });
     const { settleS, scoopCents } = settling(scooped, span(), flat);
     expect(valueOf(settleS)).toBeCloseTo(0.07, 2);
-    expect(valueOf(scoopCents)).toBeCloseTo(-30 * (1 - 0.35), 0);
+    expect(valueOf(scoopCents)).toBeCloseTo(-30 * (1 - 0.55), 0);
   });
   it('does not depend on the pitch or the level itself', () => {
     const scooped = (cents: number, db: number) =>

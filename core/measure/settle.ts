@@ -12,13 +12,17 @@ const STAYS_FRAMES = 5;
 /** The median is taken over this stretch after the onset, frames: a swell moves on after it. */
 const OWN_FROM = 15;
 const OWN_TO = 65;
-const SCOOP_FRAMES = 8;
+/** A starting reed is 20 to 40 cents low for its first 30 ms in recorded good tones: a scoop lasts longer. Frames. */
+const SCOOP_FROM = 3;
+const SCOOP_TO = 9;
+/** What is farther off is another partial, not a scoop. */
+const SCOOP_MOST_CENTS = 150;
 
 /** How a tone found its pitch. */
 export interface Settling {
   /** time until pitch and level stay within ±10 cents and ±3 dB of the tone's own median, seconds */
   readonly settleS: Measured;
-  /** mean pitch of the first 80 ms against that median, cents; negative: scooped up from below */
+  /** mean pitch from 30 to 90 ms against that median, cents; negative: scooped up from below */
   readonly scoopCents: Measured;
 }
 
@@ -44,9 +48,13 @@ export function settling(frames: Frames, span: ToneSpan, plannedDbAt: (timeS: nu
     at = i - stays + 1;
   }
   const first: number[] = [];
-  for (let i = span.start; i < span.start + SCOOP_FRAMES; i++) if (frames.f0Hz[i]! > 0) first.push(cents(i));
+  for (let i = span.start + SCOOP_FROM; i < span.start + SCOOP_TO; i++)
+    if (frames.f0Hz[i]! > 0 && Math.abs(cents(i)) <= SCOOP_MOST_CENTS) first.push(cents(i));
   return {
     settleS: measured((at - span.start) * HOP_S, HOP_S),
-    scoopCents: measured(first.reduce((sum, value) => sum + value, 0) / first.length, 1.5),
+    scoopCents:
+      first.length > 0
+        ? measured(first.reduce((sum, value) => sum + value, 0) / first.length, 1.5)
+        : absent('tooShort'),
   };
 }

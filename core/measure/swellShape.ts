@@ -8,6 +8,8 @@ import { MIN_BODY_FRAMES, type ToneBody, type ToneSpan } from './tone';
 const LEVEL_ERROR_DB = 0.3;
 const STAIR_DB = 2;
 const STAIR_S = 0.15;
+/** A good attack overshoots its level by 2–3 dB and is back after so long (recorded tones): no stair of the swell. */
+const ATTACK_S = 0.15;
 const WRONG_WAY_DB = 0.5;
 const WRONG_WAY_S = 0.25;
 
@@ -27,15 +29,16 @@ export function swellErrorDb(body: ToneBody, line: PlannedLine): Measured {
 }
 
 /**
- * Stairs: places where the level departs from the plan's own change by more than 2 dB inside 150 ms. The time is that of
- * the steepest part.
+ * Stairs: places where the level departs from the plan's own change by more than 2 dB inside 150 ms, once the attack is
+ * over. The time is that of the steepest part.
  */
 export function stairs(body: ToneBody, line: PlannedLine): Stair[] {
   const width = Math.round(STAIR_S / HOP_S);
   const level = movingMedian(body.levelDb, 5);
   const found: Stair[] = [];
   let best: Stair | undefined;
-  for (let i = 0; i + width < level.length; i++) {
+  const settled = body.timeS.findIndex((timeS) => timeS >= body.timeS[0]! + ATTACK_S);
+  for (let i = settled < 0 ? level.length : settled; i + width < level.length; i++) {
     const gapless = body.frame[i + width]! - body.frame[i]! === width;
     const planned = line.levelDbAt(body.timeS[i + width]!) - line.levelDbAt(body.timeS[i]!);
     const excess = gapless ? level[i + width]! - level[i]! - planned : 0;
