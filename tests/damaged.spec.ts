@@ -124,7 +124,7 @@ test('damaged settings: only what can’t be read has its first value again, and
     },
   }));
   await page.goto('/set-up');
-  await expect(page.getByText('could not be read and have their first values again')).toBeVisible();
+  await expect(page.getByText('could not be read and are back at their defaults')).toBeVisible();
   await expect(page.getByRole('spinbutton', { name: 'Tuning A4, Hz' })).toHaveValue('443');
   await expect(page.getByRole('combobox', { name: 'Horn' })).toHaveValue('tenor');
   const aside = page.getByTestId('set-aside');

@@ -41,14 +41,14 @@ test('own exercises and links carry an exercise; a bad link changes nothing', as
   await expect(page.getByRole('spinbutton', { name: 'Tempo' })).toHaveValue('72');
   const [saved] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Save as a file' }).click(),
+    page.getByRole('button', { name: 'Export as a file' }).click(),
   ]);
   await page.getByRole('button', { name: 'Remove' }).click();
   const broken = { name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('{"format":1}') };
   await page.getByTestId('exercise-file').setInputFiles(broken);
   await expect(page.getByText('This file holds no exercise')).toBeVisible();
   await page.getByTestId('exercise-file').setInputFiles(await saved.path());
-  await expect(page.getByText('“Break, slowly” is among your own.')).toBeVisible();
+  await expect(page.getByText('“Break, slowly” is now among your own.')).toBeVisible();
   await page.goto(`/exercises?exercise=${encodeURIComponent('{"family":"nothing"}')}`);
   await expect(page.getByText('This link holds no exercise')).toBeVisible();
   await expect(page.getByRole('spinbutton', { name: 'Tempo' })).toHaveValue('72');
@@ -75,7 +75,7 @@ test('a caution shows where it matters, and is put away for the day', async ({ p
   await page.goto('/stand?demo');
   await page.getByRole('combobox', { name: 'Exercise' }).selectOption({ label: 'Three zones' });
   await expect(page.getByTestId('caution')).toContainText('loud at the ear');
-  await page.getByRole('button', { name: 'Not again today' }).click();
+  await page.getByRole('button', { name: 'Hide it for today' }).click();
   await expect(page.getByTestId('caution')).toBeHidden();
   await page.reload();
   await expect(page.getByText('Start, then play')).toBeVisible();
@@ -90,7 +90,7 @@ test('hands-free: each verdict is followed by the proposed next step, until it i
   await page.goto('/stand');
   await page.getByRole('combobox', { name: 'Exercise' }).selectOption({ label: 'Home check' });
   await page.getByRole('spinbutton', { name: 'Tempo' }).fill('160');
-  await page.getByRole('checkbox', { name: 'Go on by itself' }).check();
+  await page.getByRole('checkbox', { name: 'Continue by itself' }).check();
   await page.keyboard.press('Escape');
   await page.getByTestId('start').press('Enter');
   await expect(page.getByText('The next take follows by itself')).toBeVisible({ timeout: 40_000 });

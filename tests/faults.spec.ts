@@ -192,7 +192,7 @@ test('without a storage the application runs in memory and says so', async ({ pa
   await takesInLog(page, 1);
   const [file] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Save it as JSON' }).click(),
+    page.getByRole('button', { name: 'Export as JSON' }).click(),
   ]);
   expect(file.suggestedFilename()).toMatch(/\.json$/);
 });

@@ -44,7 +44,7 @@ test('a new player’s first swell by microphone: the numbers are those of the s
       atS: Number(await event.getAttribute('data-at')),
     })),
   );
-  const stair = found.find((event) => event.text?.startsWith('Stair of +'));
+  const stair = found.find((event) => event.text?.startsWith('Bump of +'));
   const jump = found.find((event) => event.text?.startsWith('Jump to partial 2'));
   expect(Math.abs(stair!.atS - SWELL.stair!.atS)).toBeLessThan(0.06);
   expect(Math.abs(jump!.atS - SWELL.jump!.atS)).toBeLessThan(0.06);
@@ -81,7 +81,7 @@ test('tuning up tells the way for the mouthpiece', async ({ page }) => {
 
 test('the way of the sound is refused when no click comes back', async ({ page }) => {
   await page.goto('/set-up');
-  await page.getByRole('button', { name: 'Measure the way' }).click();
+  await page.getByRole('button', { name: 'Measure the latency' }).click();
   await expect(page.getByText(/of 8 clicks came back. Nothing was changed/)).toBeVisible({ timeout: 30_000 });
   await expect(page.getByTestId('loop')).toContainText('±30 ms');
 });

@@ -16,7 +16,7 @@ test('from the demo’s address to the first note in two actions, to a verdict, 
   page,
 }) => {
   await playDemoTake(page);
-  await expect(page.getByTestId('verdict')).toContainText('Softer went sharper');
+  await expect(page.getByTestId('verdict')).toContainText('You went sharp as you got softer');
   await page.goto('/log');
   await expect(page.getByText('194 takes')).toBeVisible();
   await page.reload();
@@ -30,7 +30,7 @@ test('export, empty browser, import: the same takes', async ({ page, browser }) 
   await page.getByLabel('Note to self').fill('tried: =softer');
   await page.goto('/log');
   await expect(page.getByText('193 takes')).toBeVisible();
-  const first = await download(page, 'Save it as JSON');
+  const first = await download(page, 'Export as JSON');
 
   const empty = await (await browser.newContext()).newPage();
   await empty.goto('/log');
@@ -39,7 +39,7 @@ test('export, empty browser, import: the same takes', async ({ page, browser }) 
     .getByTestId('restore')
     .setInputFiles({ name: 'b.json', mimeType: 'application/json', buffer: Buffer.from(first) });
   await expect(empty.getByText('193 takes read.')).toBeVisible();
-  const second = await download(empty, 'Save it as JSON');
+  const second = await download(empty, 'Export as JSON');
   expect(JSON.parse(second).takes).toEqual(JSON.parse(first).takes);
 
   await empty
@@ -110,7 +110,7 @@ test('a take that the closed page cut off is recovered', async ({ page }) => {
   await expect(page.getByText('A take that was cut off has been kept.')).toBeVisible();
   await expect(page.getByText('194 takes')).toBeVisible();
   await page.getByRole('listitem').first().getByRole('link').click();
-  await expect(page.getByText('Ended before its score.')).toBeVisible();
+  await expect(page.getByText('Ended before the exercise was over.')).toBeVisible();
 });
 
 test('keys: the list, the tuner, the note; and each place passes the accessibility check', async ({ page }) => {

@@ -158,7 +158,7 @@ describe('an exercise that can’t be played as chosen', () => {
       /^Not possible as chosen: .*Nearest that plays: Note /,
     );
     expect(settings().exercise).toEqual(tooFast);
-    press('Set it so');
+    press('Use that');
     expect(screen.queryByTestId('not-possible')).toBeNull();
     expect(settings().exercise).not.toEqual(tooFast);
   });

@@ -145,11 +145,11 @@ describe('a verdict in words', () => {
       ],
     });
     expect(text).toMatch(/^Sharp by 14 cents.*132 ms late.*1\.3 beats late/);
-    expect(text).not.toContain('stair');
+    expect(text).not.toContain('bump');
   });
   it('says what comes next, and what of it is changed', () => {
     const text = shown({ decision: 'easier', next: { change: 'startLouder', parameters: { softest: 'mp' } } });
-    expect(text).toContain('From mp instead of p.');
+    expect(text).toContain('Start at mp instead of p.');
   });
   it('what to try follows the player’s school', () => {
     const tried = (softPlaying: 'slow' | 'pressure') => {

@@ -54,10 +54,16 @@ export function findingText(
     words['heard'] = nameOf(writtenMidi(horn, finding.values.soundingMidi));
     words['wanted'] = nameOf(take.score.steps[finding.stepIndex]!.soundedMidi);
   }
-  const sentence = String(
-    t(`verdict.findings.${finding.id}`, { ...words, ...(values['count'] && { count: values['count'] }) }),
-  );
   const step = take.score.steps[finding.stepIndex];
+  if (finding.id === 'wrongPartial' && step)
+    words['heard'] = nameOf(step.fingeredMidi + Math.round(12 * Math.log2(finding.values.partial)));
+  const sentence = String(
+    t(`verdict.findings.${finding.id}`, {
+      ...words,
+      ...(values['count'] && { count: values['count'] }),
+      ...(words['percent'] === '100' && { context: 'full' }),
+    }),
+  );
   if (take.score.steps.length === 1 || !step || ABOUT_ALL.has(finding.id)) return sentence;
   const which = t('verdict.toneOf', { number: finding.stepIndex + 1, note: nameOf(step.soundedMidi) });
   const more = (finding.steps ?? 1) - 1;
@@ -82,5 +88,9 @@ export function nextText(t: TFunction, verdict: Verdict, take: TakeRecord, nameO
   const name =
     (change === 'more' || change === 'fewer') && amount ? amount : (Object.keys(parameters)[0] ?? 'tempoBpm');
   const text = (entry: unknown) => (name === mainNote ? nameOf(Number(entry)) : String(entry));
-  return t(`verdict.change.${change}`, { value: text(parameters[name]), was: text(take.parameters[name]) });
+  return t(`verdict.change.${change}`, {
+    value: text(parameters[name]),
+    was: text(take.parameters[name]),
+    what: t(`fields.${name}`),
+  });
 }

@@ -28,7 +28,7 @@ describe('why something is in a session', () => {
   });
   it.each([
     [{ kind: 'goal', midi: 58, goal: 'softLowEntry', daysLeft: 1 }, 'Your goal: a soft entry on B♭3, 1 day left.'],
-    [{ kind: 'seam', midi: 72, upper: 73 }, 'A seam between C5 and C♯5.'],
+    [{ kind: 'seam', midi: 72, upper: 73 }, 'An uneven join between C5 and C♯5.'],
     [
       { kind: 'overtone', midi: 77, partial: 3, percent: 41.6 },
       'F5 as partial 3 is growing: about 42 % of your tries spoke.',
@@ -41,7 +41,7 @@ describe('why a note wants work', () => {
     ['response', 0.214, '214'],
     ['failing', 0.333, '33'],
     ['pitch', -14.4, 'is 14 cents flat'],
-    ['slope', 8.2, 'flatter as it gets softer: 8'],
+    ['slope', 8.2, 'flat as it gets softer: 8'],
     ['steadiness', 6.28, '6.3'],
     ['stale', 21, '21'],
   ] as const)('%s of %f is told as %s', (reason, value, shown) =>

@@ -35,8 +35,8 @@ describe('sentences', () => {
       finding('jump', { beat: 5, atS: 4.7, partial: 2, lastsMs: 293, count: 1 }),
       'The tone jumped to partial 2 on beat 5 for 293 ms.',
     ],
-    [finding('stairs', { count: 1, beat: 3, atS: 2, db: 4.6 }), 'One stair: the level stepped by 5 dB on beat 3.'],
-    [finding('stairs', { count: 3, beat: 3, atS: 2, db: 4.6 }), '3 stairs: the largest, 5 dB, on beat 3.'],
+    [finding('stairs', { count: 1, beat: 3, atS: 2, db: 4.6 }), 'One bump: the level jumped by 5 dB on beat 3.'],
+    [finding('stairs', { count: 3, beat: 3, atS: 2, db: 4.6 }), '3 bumps: the largest, 5 dB, on beat 3.'],
     [finding('late', { ms: 132, uncertainty: 30 }), 'It came 132 ms late (±30).'],
     [finding('peakLate', { beats: 1.26, uncertainty: 0.25 }), 'The loudest point came 1.3 beats late (±0.3).'],
     [finding('otherNote', { soundingMidi: 60 }), 'You played A4, written; G4 was asked for.'],
@@ -55,7 +55,7 @@ describe('sentences', () => {
   });
 
   it.each([
-    [{ change: 'startLouder', parameters: { softest: 'mp' } }, 'From mp instead of p.'],
+    [{ change: 'startLouder', parameters: { softest: 'mp' } }, 'Start at mp instead of p.'],
     [{ change: 'fasterTempo', parameters: { tempoBpm: 69 } }, 'At 69 instead of 60, so that the breath lasts.'],
     [{ change: 'hideTuner', parameters: { tunerHidden: true } }, 'With the tuner hidden.'],
     [{ change: 'softer', parameters: { softest: 'pp' } }, 'Down to pp.'],
@@ -126,12 +126,12 @@ describe('words of exercises', () => {
   it('a finding on several tones says on how many more', () => {
     const entry: Finding = { ...finding('sharp', { cents: 14, uncertainty: 1 }, 2), steps: 3 };
     expect(findingText(t, entry, takeWith({}, 5), name)).toBe(
-      'Tone 3 (G4): Sharp by 14 cents (±1) in the middle of the tone. So on 2 more tones.',
+      'Tone 3 (G4): Sharp by 14 cents (±1) in the middle of the tone. The same on 2 more tones.',
     );
   });
   it('what concerns the whole take names no tone', () =>
     expect(findingText(t, finding('steady', { percent: 97.2, tones: 5 }), takeWith({}, 5), name)).toBe(
-      '97 % within the pitch window over 5 tones.',
+      '97 % in tune.',
     ));
 });
 

@@ -70,7 +70,7 @@ export function CompareView() {
         />
       </Flex>
       {first === second && <p>{t('compare.same')}</p>}
-      {found && <Results found={found} />}
+      {found && <Results found={found} name={textOf(first)} />}
       {!found && first !== second && <p>{t('app.loading')}</p>}
     </Box>
   );
@@ -118,7 +118,8 @@ function EmptyCompare() {
   );
 }
 
-function Results({ found }: { readonly found: readonly Comparison[] }) {
+/** What was found; `name` is that of the first side, of which each sentence speaks. */
+function Results({ found, name }: { readonly found: readonly Comparison[]; readonly name: string }) {
   const { t } = useTranslation();
   const nameOf = useNoteName();
   const overall = found.filter((comparison) => comparison.midi === undefined);
@@ -129,14 +130,20 @@ function Results({ found }: { readonly found: readonly Comparison[] }) {
     <>
       <SectionTitle>{t('compare.overall')}</SectionTitle>
       {overall.map((comparison) => (
-        <Row key={comparison.quantity} one={comparison} label={t(`compare.quantities.${comparison.quantity}`)} />
+        <Row
+          key={comparison.quantity}
+          comparison={comparison}
+          name={name}
+          label={t(`compare.quantities.${comparison.quantity}`)}
+        />
       ))}
       <SectionTitle mt="20px">{t('compare.decided')}</SectionTitle>
       {decided.length === 0 && <p>{t('compare.noneDecided')}</p>}
       {decided.slice(0, MOST_NOTES).map((comparison) => (
         <Row
           key={`${comparison.midi} ${comparison.quantity}`}
-          one={comparison}
+          comparison={comparison}
+          name={name}
           label={`${nameOf(comparison.midi!)}, ${t(`compare.quantities.${comparison.quantity}`)}`}
         />
       ))}
@@ -172,12 +179,31 @@ const SPANS: Partial<Record<Quantity, number>> = {
 };
 
 /** One difference as a bar of its interval across "no difference", with its numbers. */
-function Row({ one, label }: { readonly one: Comparison; readonly label: string }) {
+function Row({
+  comparison,
+  name,
+  label,
+}: {
+  readonly comparison: Comparison;
+  readonly name: string;
+  readonly label: string;
+}) {
   const { t } = useTranslation();
-  const { unit, factor, digits } = QUANTITY_ROWS[one.quantity];
-  const span = SPANS[one.quantity]!;
+  const { quantity, difference, from, to, takes, decided, alike } = comparison;
+  const { unit, factor, digits } = QUANTITY_ROWS[quantity];
+  const span = SPANS[quantity]!;
   const place = (value: number) => 50 + 50 * Math.max(-1, Math.min(1, (value * factor) / span));
-  const text = (value: number) => formatSigned(value * factor, digits);
+  const signed = (value: number) => formatSigned(value * factor, digits);
+  const size = (value: number) => formatNumber(Math.abs(value) * factor, digits);
+  const [least, most] = difference < 0 ? [to, from] : [from, to];
+  const told = decided
+    ? {
+        value: size(difference),
+        from: size(least),
+        to: size(most),
+        way: t(`compare.ways.${quantity}.${difference < 0 ? 'less' : 'more'}`),
+      }
+    : { from: signed(from), to: signed(to) };
   return (
     <Flex align="center" gap="14px" borderTopWidth="1px" borderColor="line" py="6px" wrap="wrap">
       <chakra.span width="230px">{label}</chakra.span>
@@ -188,19 +214,18 @@ function Row({ one, label }: { readonly one: Comparison; readonly label: string 
           top="7px"
           height="6px"
           borderRadius="3px"
-          bg={one.decided ? 'ink' : 'channel'}
+          bg={decided ? 'ink' : 'channel'}
           borderWidth="1.5px"
           borderColor="ink"
-          style={{ left: `${place(one.from)}%`, width: `${Math.max(0.5, place(one.to) - place(one.from))}%` }}
+          style={{ left: `${place(from)}%`, width: `${Math.max(0.5, place(to) - place(from))}%` }}
         />
       </Box>
       <chakra.span width="330px" fontSize="0.92rem">
-        {t(one.alike ? 'compare.alike' : one.decided ? 'compare.differs' : 'compare.open', {
-          value: text(one.difference),
-          from: text(one.from),
-          to: text(one.to),
+        {t(alike ? 'compare.alike' : decided ? 'compare.differs' : 'compare.open', {
+          ...(alike ? { from: signed(from), to: signed(to) } : told),
+          name,
           unit: t(`measures.units.${unit}`),
-          takes: `${formatNumber(one.takes[0], 0)} + ${formatNumber(one.takes[1], 0)}`,
+          takes: `${formatNumber(takes[0], 0)} + ${formatNumber(takes[1], 0)}`,
         })}
       </chakra.span>
     </Flex>

@@ -84,9 +84,9 @@ describe('leaks', () => {
   it('what lies before the chosen weeks does not count', async () => {
     await keep(...[40, 41, 42, 43].map((day) => lately(`t${day}`, day, false, 'first')));
     inApp(<LeakView />);
-    expect(await screen.findByText(/Too few starts/)).toBeTruthy();
+    expect(await screen.findByText(/Too few attacks/)).toBeTruthy();
     fireEvent.change(screen.getByRole('combobox'), { target: { value: '8' } });
-    await waitFor(() => expect(screen.queryByText(/Too few starts/)).toBeNull());
+    await waitFor(() => expect(screen.queryByText(/Too few attacks/)).toBeNull());
   });
   it('the test for it opens on the Stand', async () => {
     await keep(lately('a', 1, true, 'first'));

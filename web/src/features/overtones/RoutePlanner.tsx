@@ -124,7 +124,7 @@ function Aims({
   return (
     <Flex role="radiogroup" aria-label={t('overtones.aims')} gap="12px" mt="18px" wrap="wrap">
       {ROUTE_AIMS.map((routeAim) => {
-        const { success, offCents, keysMoved, tubes } = routes[routeAim];
+        const { offCents, keysMoved, tubes } = routes[routeAim];
         return (
           <chakra.button
             key={routeAim}
@@ -144,10 +144,9 @@ function Aims({
               {t(`options.${routeAim}`)}
             </chakra.span>
             {t('overtones.routeParts', {
-              percent: Math.round(100 * success),
               cents: formatNumber(offCents, 0),
               keys: keysMoved,
-              tubes,
+              count: tubes,
             })}
           </chakra.button>
         );

@@ -38,7 +38,7 @@ describe('the session', () => {
     expect(first!.textContent).toContain('G4 · Hold');
     expect(first!.textContent).toContain('2 times');
     expect(first!.textContent).toContain('6.4');
-    expect(second!.textContent).toContain('G4 is good; this keeps it so.');
+    expect(second!.textContent).toContain('Keeps G4 secure.');
   });
   it('takes one try more or less', () => {
     const { changed, rows } = shown();

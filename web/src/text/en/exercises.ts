@@ -40,9 +40,9 @@ export const exercisesWords = {
     oneBreathDescent: { name: 'One-breath descent', what: 'Down to the lowest note in one slur and one long fade.' },
     homeNote: {
       name: 'Home note',
-      what: 'From the low note up a scale or an arpeggio and back, each time farther: it returns at once as itself.',
+      what: 'From the low note up a scale or an arpeggio and back, farther each time: it speaks at once on every return.',
     },
-    homeCheck: { name: 'Home check', what: 'All fingers down, one low note: does it speak as itself?' },
+    homeCheck: { name: 'Home check', what: 'All fingers down, one low note: does it speak cleanly?' },
     vowelSweep: { name: 'Vowel sweep', what: 'One low note through ee – ah – oh – oo, pitch and level held.' },
     octaveRestart: {
       name: 'Octave drop and restart',
@@ -50,7 +50,7 @@ export const exercisesWords = {
     },
     crossingBreak: {
       name: 'Crossing the break',
-      what: 'Over to D5, which should speak as itself. A few minutes, then leave it.',
+      what: 'Across to D5, which should speak at once. A few minutes, then leave it.',
     },
     tongueOrAir: {
       name: 'Tongue or air',
@@ -125,16 +125,16 @@ export const exercisesWords = {
     tongueHeight: { low: 'Tongue low, “ah”', high: 'Back of the tongue high, fast air' },
     softPlaying: { slow: 'Softer: slow the air', pressure: 'Softer: less air, same pressure' },
     throat: { vowels: 'Shape vowels, leave the throat', open: 'Feel the throat open' },
-    restBreath: { nose: 'Breathe by the nose', corners: 'Breathe by the corners' },
+    restBreath: { nose: 'Breathe through the nose', corners: 'Breathe at the corners of the mouth' },
   },
   cautions: {
     ears: 'High long tones are loud at the ear: protect yours, and take breaks.',
     breath:
-      'Long breaths can make dizzy: then stop and breathe as usual. With heart, lung or eye trouble, a hernia, or when pregnant, ask a doctor about them.',
+      'Long notes can make you light-headed: stop, breathe normally. Heart, lung or eye-pressure trouble, hernia, pregnancy: ask a doctor first.',
     lip: 'Overtones and high notes tire the lip: rest it after these, and stop at pain or numbness.',
     neighbours: 'These notes carry through walls: think of who lives there.',
-    hands: 'A long stand: strap high enough, neck free, hands light; put the horn down between.',
-    dismiss: 'Not again today',
+    hands: 'A long time standing: strap high enough, neck free, hands light; put the horn down in between.',
+    dismiss: 'Hide it for today',
   },
   stages: {
     lowEnd: 'Wake the low end',
@@ -148,7 +148,8 @@ export const exercisesWords = {
   },
   exercise: {
     title: 'Exercises',
-    intro: 'In the order of a practice. Choose one, set it, play it, or put several into a block that plays by itself.',
+    intro:
+      'In the order of a practice session. Choose one, set it, play it, or put several into a block that plays by itself.',
     settings: 'Settings of this exercise',
     family: 'Exercise',
     play: 'To the Stand',
@@ -162,17 +163,17 @@ export const exercisesWords = {
     remove: 'Remove',
     removed: 'Removed: {{name}}.',
     cleared: 'The block is empty.',
-    saveFile: 'Save as a file',
-    readFile: 'Read a file',
-    fileRead: '“{{name}}” is among your own.',
+    saveFile: 'Export as a file',
+    readFile: 'Open a file',
+    fileRead: '“{{name}}” is now among your own.',
     fileBad: 'This file holds no exercise this version knows. Nothing was changed.',
     moveUp: 'Earlier',
     more: 'Cue, silent bars, beat one',
     duplicate: 'Duplicate',
     copyOf: '{{name}} (copy)',
     favourites: 'Favourites',
-    favour: 'Mark as a favourite',
-    unfavour: 'No favourite any more',
+    favour: 'Add to favourites',
+    unfavour: 'Remove from favourites',
     print: 'Print sheet',
     musicXml: 'MusicXML',
     midi: 'MIDI',
@@ -188,18 +189,18 @@ export const exercisesWords = {
     breath: {
       withReserve: 'Your longest good tone there lately: {{hold}} s. It lasts, with breath to spare.',
       just: 'Your longest good tone there lately: {{hold}} s. It just lasts.',
-      not: 'Your longest good tone there lately: {{hold}} s. It lasts from {{just}} on, with breath to spare from {{reserve}}.',
+      not: 'Your longest good tone there lately: {{hold}} s. It lasts from tempo {{just}}, with breath to spare from {{reserve}}.',
       never:
         'Your longest good tone there lately: {{hold}} s. Fewer beats or notes are needed; no tempo is fast enough.',
       atLeast:
-        'You have held {{hold}} s there at least; how long your breath lasts is not known yet. A Hold would tell.',
+        'You have held at least {{hold}} s there; how long your breath lasts is not known yet. A Hold would tell.',
       take: 'Take {{reserve}}',
     },
     notPossible: {
       sentence: 'Not possible as chosen: {{why}} Nearest that plays: {{changes}}.',
-      take: 'Set it so',
-      limits: '{{field}} goes from {{min}} to {{max}}.',
-      whole: '{{field}} takes whole numbers only.',
+      take: 'Use that',
+      limits: '{{field}}: {{min}} to {{max}}.',
+      whole: '{{field}}: whole numbers only.',
       unknown: 'this version does not know that choice of “{{field}}”.',
       tooHigh: 'it would need {{note}}, and the highest note asked of this horn is {{limit}}.',
       tooLow: 'it would need {{note}}, and the lowest note of this horn is {{limit}}.',

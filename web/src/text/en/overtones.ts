@@ -3,7 +3,7 @@ export const overtonesWords = {
   overtones: {
     title: 'Overtones',
     intro:
-      'Every tube of the horn and what it sounds above its own note. Pick a note to see all its sources, a fingering to climb its ladder.',
+      'Every low fingering and the overtones it gives. Choose a note to see all the ways to get it, or a fingering to climb its ladder.',
     views: { lattice: 'Lattice', route: 'Phrase and routes', notebook: 'Altissimo notebook' },
     lattice: 'Fingerings and their partials',
     fingered: 'Fingered',
@@ -11,9 +11,10 @@ export const overtonesWords = {
     ladderOn: 'Ladder on {{note}}',
     twelfths: 'Octave-key fingerings, overblown to the twelfth of their tube',
     legend:
-      'The bar tells how often it speaks: outlined as usual until you try, filled with what you got. The number is cents against tempered: natural, or yours once measured. A usual figure counts like a few tries and fades as yours come in.',
-    cellTried: '{{note}}: {{fingered}} fingered, partial {{partial}}, {{offset}} cents, you got {{got}} of {{of}}',
-    cellUsual: '{{note}}: {{fingered}} fingered, partial {{partial}}, {{offset}} cents, usually {{percent}} %',
+      'Bar: how often it speaks; outlined: what is usual, filled: your own tries. Number: cents against equal temperament, natural until yours is measured.',
+    cellTried: '{{note}}: {{fingered}} fingered, partial {{partial}}, {{offset}} cents, {{got}} of {{of}} so far',
+    cellUsual:
+      '{{note}}: {{fingered}} fingered, partial {{partial}}, {{offset}} cents, not tried yet; usually {{percent}} %',
     regular: 'Regular fingering',
     noRegular: 'Above the keys: the notebook holds fingerings to try.',
     noSource: 'No lower tube of this horn sounds it.',
@@ -23,14 +24,14 @@ export const overtonesWords = {
     octaveKey: 'with the octave key',
     naturally: '{{cents}} cents by nature',
     yours: 'yours {{cents}}',
-    tried: 'You got {{got}} of {{of}}, last {{date}}. Expected: {{percent}} %.',
+    tried: '{{got}} of {{of}} so far, last {{date}}. Expected next: {{percent}} %.',
     usually: 'Not tried yet. It usually speaks {{percent}} % of the time.',
     practise: 'Practise',
     phrase: 'Phrase, written pitch',
     nextNote: 'Next note',
     addNote: 'Add it',
-    dropNote: 'Drop the last',
-    readScore: 'Read a score file',
+    dropNote: 'Remove the last',
+    readScore: 'Open a score file',
     part: 'Part',
     choosePart: 'Choose a part',
     file: {
@@ -39,9 +40,10 @@ export const overtonesWords = {
       damaged: 'This file is damaged at {{detail}}. Nothing was changed.',
     },
     noRoute:
-      'Note {{number}}, {{note}}, is no overtone of this horn: it lies under the octave of the lowest tube. Move the phrase up.',
+      'Note {{number}}, {{note}}, is no overtone of this horn: it is below the first overtone of the lowest note. Move the phrase up.',
     aims: 'What the route is for',
-    routeParts: '{{percent}} % expected to speak · {{cents}} cents off · {{keys}} keys move · {{tubes}} tubes',
+    routeParts_one: 'One fingering throughout · {{cents}} cents from the target on average',
+    routeParts_other: '{{count}} fingerings · {{keys}} keys to move · {{cents}} cents from the target on average',
     steps: 'Note by note',
     pin: 'Source of note {{number}}',
     pinned: 'Pin {{fingered}} · {{partial}}',
