@@ -5,6 +5,7 @@ const mayUse = {
   measure: ['signal', 'theory', 'exercise'],
   exercise: ['theory'],
   families: ['exercise', 'theory'],
+  evened: ['measure', 'exercise', 'theory', 'signal'],
   judge: ['measure', 'families', 'exercise', 'theory'],
   plan: ['judge', 'measure', 'families', 'exercise', 'theory'],
   simulate: ['exercise', 'theory', 'signal'],

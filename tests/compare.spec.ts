@@ -1,5 +1,24 @@
 import { expect, test } from '@playwright/test';
 
+test('a take is heard as played, evened in the own sound, and against the best', async ({ page }) => {
+  const errors: string[] = [];
+  page.on('pageerror', (error) => errors.push(error.message));
+  page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
+  await page.goto('/log?demo');
+  await expect(page.getByText('Demo data')).toBeVisible();
+  await page.locator('a[href^="/take/"]').first().click();
+  const which = page.getByRole('combobox', { name: 'Hear' });
+  await page.getByRole('button', { name: 'Play', exact: false }).first().click();
+  for (const sound of ['evened', 'best', 'played']) {
+    await page.locator('body').click({ position: { x: 640, y: 5 } });
+    await page.keyboard.press('e');
+    await expect(which).toHaveValue(sound);
+    await expect(page.getByText('Working …')).toBeHidden();
+    await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible();
+  }
+  expect(errors).toEqual([]);
+});
+
 test('two takes are heard in turn, also at half speed, and stop', async ({ page }) => {
   const errors: string[] = [];
   page.on('pageerror', (error) => errors.push(error.message));

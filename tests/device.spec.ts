@@ -5,7 +5,8 @@ import { writeToneWav } from './testWav';
 
 // The browser's own fake device, as a real microphone comes in. It now and then loses sound or stands still, so these two
 // ask for the right answer or for the sentence that says what was lost; all else is tested on a made sound card.
-const WAV = resolve('.cache/device.wav');
+// Its own for each worker: a browser of one reads it while another writes.
+const WAV = resolve(`.cache/device-${process.pid}.wav`);
 /** One tone without an end, written G4 on alto and 20 cents high: wherever a take begins, it hears the same. */
 const SHARP_CENTS = 20;
 const HZ = 440 * 2 ** ((58 - 69) / 12 + SHARP_CENTS / 1200);

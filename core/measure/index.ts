@@ -15,7 +15,7 @@ export {
   type QuantityRow,
   type Unit,
 } from './quantities.data';
-export { measureTake, type StepMeasures, type TakeContext } from './takeMeasures';
+export { measureTake, tonesOfSteps, type StepMeasures, type TakeContext, type ToneOfStep } from './takeMeasures';
 export { toneChanges } from './toneChanges';
 export { pairOutlines } from './overtonePair';
 export { spoke } from './spoke';

@@ -107,8 +107,14 @@ export interface TakeContext {
   readonly onBeat: boolean;
 }
 
-/** Measures of every step of a take, in the order of the score. */
-export function measureTake(frames: Frames, context: TakeContext): StepMeasures[] {
+/** A step as it is asked for, and where it sounded; no span where it did not. */
+export interface ToneOfStep {
+  readonly expected: Expected;
+  readonly span: ToneSpan | undefined;
+}
+
+/** What each step of a score asks for and which sound of the take is its own, in the order of the score. */
+export function tonesOfSteps(frames: Frames, context: TakeContext): ToneOfStep[] {
   const { score, a4Hz } = context;
   const horn = instrumentById(score.instrumentId);
   const voiced = frames.f0Hz.filter((hz) => hz > 0);
@@ -126,12 +132,17 @@ export function measureTake(frames: Frames, context: TakeContext): StepMeasures[
     return { step, line, fingeredHz, targetHz, startS, endS, anyOctave, bendCents };
   });
   const spans = alignSteps(frames, expected, beatSeconds(score));
-  return expected.map((entry, i): StepMeasures => {
-    const span = spans[i];
+  return expected.map((entry, i) => ({ expected: entry, span: spans[i] }));
+}
+
+/** Measures of every step of a take, in the order of the score. */
+export function measureTake(frames: Frames, context: TakeContext): StepMeasures[] {
+  const tones = tonesOfSteps(frames, context);
+  return tones.map(({ expected: entry, span }, i): StepMeasures => {
     if (!span) return { kind: 'silent' };
     const asked = entry.step.hum ? inOwnOctave(frames, span, entry) : entry;
-    const before = spans[i - 1];
-    const earlier = expected[i - 1];
+    const before = tones[i - 1]?.span;
+    const earlier = tones[i - 1]?.expected;
     const joined =
       before && earlier
         ? {
@@ -166,6 +177,7 @@ function bodyIn(frames: Frames, span: ToneSpan, { line, targetHz }: Expected): {
   return { frames, body: toneBody(frames, span, targetHz, valueOf(settleS) ?? 0) };
 }
 
+/** A step as it is looked for in the sound. */
 interface Expected extends ExpectedStep {
   readonly step: Step;
   readonly line: PlannedLine;

@@ -2,7 +2,7 @@ import { Box, chakra, Flex } from '@chakra-ui/react';
 import { unpackFrames, type TakeRecord, type WholeTake } from '@inner-hum/core/take';
 import { isWholeTake } from '@inner-hum/core/take/schema';
 import { QUANTITY_ROWS, valueOf, type Measured, type StepMeasures } from '@inner-hum/core/measure';
-import { bestTake, exerciseTag, type Digest } from '@inner-hum/core/plan';
+import { exerciseTag, type Digest } from '@inner-hum/core/plan';
 import { format } from 'date-fns';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -26,7 +26,7 @@ type Sounded = Extract<StepMeasures, { kind: 'sounded' }>;
 const COMPARED = ['pitchCentreCents', 'pitchSteadinessCents', 'responseS', 'swellErrorDb', 'rangeDb'] as const;
 
 /** Takes of the same exercise on the same size of horn that this one can be set against, newest first. */
-function useRivals(record: TakeRecord): readonly Digest[] {
+export function useRivals(record: TakeRecord): readonly Digest[] {
   const found = useKeyed(record.id, () => {
     const tags = [exerciseTag(record.parameters), `size:${record.setup.instrumentId}`];
     return findDigests({ tags, since: '' });
@@ -35,9 +35,16 @@ function useRivals(record: TakeRecord): readonly Digest[] {
 }
 
 /** This take against another of the same exercise: ribbons over one another, numbers side by side, switched by ear. */
-export function Compare({ take }: { readonly take: WholeTake }) {
+export function Compare({
+  take,
+  rivals,
+  best,
+}: {
+  readonly take: WholeTake;
+  readonly rivals: readonly Digest[];
+  readonly best: Digest | undefined;
+}) {
   const { t } = useTranslation();
-  const rivals = useRivals(take.record);
   const [chosen, choose] = useState('');
   const [other, setOther] = useState<WholeTake>();
   useEffect(() => {
@@ -52,7 +59,6 @@ export function Compare({ take }: { readonly take: WholeTake }) {
     return () => void (gone = true);
   }, [chosen]);
   if (rivals.length === 0) return null;
-  const best = bestTake(rivals);
   const startedAtMs = Date.parse(take.record.startedAt);
   const last = rivals.find((rival) => rival.startedAtMs < startedAtMs);
   const first = rivals.at(-1)!;

@@ -1,4 +1,5 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
+import { bestTake } from '@inner-hum/core/plan';
 import { unpackFrames, type WholeTake } from '@inner-hum/core/take';
 import { isWholeTake } from '@inner-hum/core/take/schema';
 import { format } from 'date-fns';
@@ -9,9 +10,8 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { database } from '../../db/database';
 import { judgeAgain } from '../../practice/judgeAgain';
 import { changeNote, wholeTake } from '../../db/takes';
-import { Button, Field, Key, TextArea } from '../../ui/controls';
+import { Button, Field, TextArea } from '../../ui/controls';
 import { DamagedTake, TakeBoundary } from '../../shared/Boundary';
-import { useKeyDown } from '../../ui/useKeyDown';
 import { deleteTake } from '../../store/undo';
 import { takeView } from '../../ribbon/takeView';
 import { DrawnRibbon } from '../../ribbon/DrawnRibbon';
@@ -23,11 +23,11 @@ import { useNoteName } from '../../text/useNoteName';
 import { VerdictText } from '../../shared/VerdictText';
 import { useAppDispatch } from '../../store';
 import { hornChosen, settingsChanged } from '../../store/settings';
-import { Compare } from './Compare';
+import { Compare, useRivals } from './Compare';
 import { ExportRow } from './ExportRow';
 import { Events, MeasuresTable } from './MeasuresTable';
 import { PairView } from './PairView';
-import { Player, soundOf } from '../../practice/playback';
+import { Playback } from './Playback';
 import { detailOf } from '../../base/detailOf';
 
 const Traces = lazy(() => import('./Traces'));
@@ -109,6 +109,8 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
   const view = useMemo(() => takeView(record, frames), [record, frames]);
   const [placeS, setPlaceS] = useState(view.fromS);
   const { parameters, source } = record;
+  const rivals = useRivals(record);
+  const best = bestTake(rivals);
   const kB = take.frames.length / 1000;
   return (
     <Box maxWidth="80rem" pb="32px">
@@ -131,8 +133,15 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
         </chakra.span>
       </Flex>
       <LargeRibbon view={view} placeS={placeS} />
-      <Playback take={take} fromS={view.fromS} toS={view.toS} placeS={placeS} onPlace={setPlaceS} />
-      <Compare take={take} />
+      <Playback
+        take={take}
+        bestId={best?.takeId}
+        fromS={view.fromS}
+        toS={view.toS}
+        placeS={placeS}
+        onPlace={setPlaceS}
+      />
+      <Compare take={take} rivals={rivals} best={best} />
       <PairView record={record} frames={frames} />
       <Grid templateColumns={{ base: '1fr', lg: '1.15fr 1fr' }} gap="36px" mt="18px">
         <Box minWidth={0}>
@@ -194,73 +203,6 @@ function LargeRibbon({ view, placeS }: { readonly view: ReturnType<typeof takeVi
     [view, palette, placeS],
   );
   return <DrawnRibbon draw={draw} live={false} height="270px" mt="8px" />;
-}
-
-function Playback(props: {
-  readonly take: WholeTake;
-  readonly fromS: number;
-  readonly toS: number;
-  readonly placeS: number;
-  readonly onPlace: (placeS: number) => void;
-}) {
-  const { take, fromS, toS, placeS, onPlace } = props;
-  const { t } = useTranslation();
-  const [playing, setPlaying] = useState(false);
-  const audible = take.sound !== undefined || take.record.source.kind === 'standIn';
-  const [player, setPlayer] = useState<Player>();
-  useEffect(() => () => player?.close(), [player]);
-  useEffect(() => {
-    if (!playing || !player) return;
-    let request = requestAnimationFrame(function follow() {
-      onPlace(player.placeS);
-      request = requestAnimationFrame(follow);
-    });
-    return () => cancelAnimationFrame(request);
-  }, [playing, player, onPlace]);
-  const toggle = () => {
-    if (playing) player?.pause();
-    else {
-      const sound = player ? undefined : soundOf(take);
-      const ready = player ?? (sound && new Player(sound, () => setPlaying(false)));
-      if (!ready) return;
-      setPlayer(ready);
-      void ready.play(placeS >= toS - 0.05 ? fromS : placeS);
-    }
-    setPlaying(!playing);
-  };
-  useKeyDown('input, textarea, button, a', (event) => {
-    if (event.key !== ' ') return;
-    event.preventDefault();
-    if (audible) toggle();
-  });
-  return (
-    <Flex align="center" gap="16px" mt="6px">
-      <Button tone="strong" disabled={!audible} onClick={toggle}>
-        {playing ? t('take.pause') : t('take.play')} <Key>{t('stand.startKey')}</Key>
-      </Button>
-      <chakra.input
-        type="range"
-        min={fromS}
-        max={toS}
-        step={0.01}
-        value={Math.min(toS, Math.max(fromS, placeS))}
-        aria-label={t('take.cursor')}
-        flex="1 1 0"
-        height="44px"
-        accentColor="var(--chakra-colors-accent)"
-        onChange={(event) => {
-          const place = Number(event.target.value);
-          onPlace(place);
-          if (playing) void player?.play(place);
-        }}
-      />
-      {!take.sound && (
-        <chakra.span color="inkSoft" fontSize="0.9rem">
-          {audible ? t('take.standInSound') : t('take.noSound')}
-        </chakra.span>
-      )}
-    </Flex>
-  );
 }
 
 function NoteToSelf({ id, first }: { readonly id: string; readonly first: string }) {

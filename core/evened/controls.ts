@@ -1,0 +1,119 @@
+import { tonesOfSteps, type TakeContext, type ToneOfStep } from '@inner-hum/core/measure';
+import { HOP_S, type Frames } from '@inner-hum/core/signal';
+import { centsBetweenHz } from '@inner-hum/core/theory';
+
+/** A tone farther off than this is another note or partial: it is left as it was, cents. */
+const REACH_CENTS = 60;
+/** Gain goes this far at most, dB. */
+const REACH_DB = 12;
+/** Frames at both ends of a tone whose level is its attack and its release: their gain is that of the frame next to them. */
+const EDGE_FRAMES = 8;
+/** Half widths of the smoothing, frames: of the pitch with its vibrato left, with it evened, and of the level. */
+const VIBRATO_KEPT = 24;
+const VIBRATO_EVENED = 2;
+const LEVEL = 2;
+/** So long before and after a tone its correction stays: an attack has no glide put into it. Frames. */
+const HELD_FRAMES = 12;
+
+/** What is to be changed at each frame. */
+export interface Controls {
+  /** cents by which the pitch is to be drawn */
+  readonly cents: Float64Array;
+  /** dB by which the level is to be changed */
+  readonly gainDb: Float64Array;
+  /** planned tone in which nothing was changed, since no tone or another one sounds there, seconds in the sound */
+  readonly left: readonly { readonly fromS: number; readonly toS: number }[];
+}
+
+/** The difference between a take and its plan, frame by frame. The plan's loudness is free in offset: it is the shape that counts. */
+export function controlsOf(frames: Frames, context: TakeContext, vibrato: 'kept' | 'evened'): Controls {
+  const cents = new Float64Array(frames.count).fill(NaN);
+  const gainDb = new Float64Array(frames.count).fill(NaN);
+  const tones = tonesOfSteps(frames, context);
+  const left = tones.flatMap((tone) => drawTone(tone, frames, vibrato, cents, gainDb));
+  const offsetDb = median([...gainDb].filter((db) => !Number.isNaN(db)));
+  for (let i = 0; i < gainDb.length; i++) gainDb[i] = Math.max(-REACH_DB, Math.min(REACH_DB, gainDb[i]! - offsetDb));
+  return { cents: between(cents, (value) => value), gainDb: between(gainDb, (value) => Math.min(0, value)), left };
+}
+
+function drawTone(
+  { expected, span }: ToneOfStep,
+  { f0Hz, levelDb }: Frames,
+  vibrato: 'kept' | 'evened',
+  cents: Float64Array,
+  gainDb: Float64Array,
+): { fromS: number; toS: number }[] {
+  const { step, line, targetHz } = expected;
+  if (!span) return [{ fromS: line.startS, toS: line.endS }];
+  const own: number[] = [];
+  for (let i = span.start; i < span.end; i++)
+    if (f0Hz[i]! > 0 && Math.abs(centsBetweenHz(targetHz, f0Hz[i]!)) <= REACH_CENTS) own.push(i);
+  const missing = stretchesWithout(own, span.start, span.end);
+  if (own.length === 0) return missing;
+  // A hum, a bend and a pitch that may rest where it does keep their pitch.
+  const bound = !step.hum && !step.bendCents && !step.freePitch;
+  const width = vibrato === 'kept' || step.vibrato ? VIBRATO_KEPT : VIBRATO_EVENED;
+  const played = smoothed(
+    own,
+    own.map((i) => centsBetweenHz(targetHz, f0Hz[i]!)),
+    width,
+  );
+  const off = smoothed(
+    own,
+    own.map((i) => line.levelDbAt(i * HOP_S) - levelDb[i]!),
+    LEVEL,
+  );
+  const inner = (k: number) =>
+    Math.max(Math.min(EDGE_FRAMES, own.length >> 1), Math.min(own.length - 1 - EDGE_FRAMES, k));
+  own.forEach((i, k) => {
+    cents[i] = bound ? -played[k]! : 0;
+    gainDb[i] = off[Math.max(0, Math.min(own.length - 1, inner(k)))]!;
+  });
+  return missing;
+}
+
+/** Stretches of 60 ms and more between two limits that the frames leave out, seconds. */
+function stretchesWithout(own: readonly number[], from: number, to: number): { fromS: number; toS: number }[] {
+  const edges = [from - 1, ...own, to];
+  return edges.slice(1).flatMap((next, k) => {
+    const before = edges[k]!;
+    return next - before > 6 ? [{ fromS: (before + 1) * HOP_S, toS: next * HOP_S }] : [];
+  });
+}
+
+/** Mean by a Hann window over the frames that are there, so many to each side. */
+function smoothed(frames: readonly number[], values: readonly number[], reach: number): number[] {
+  return values.map((_, k) => {
+    let sum = 0;
+    let weights = 0;
+    // As far as both sides reach: a mean of one side would lag behind a moving pitch.
+    const room = Math.max(1, Math.min(reach, k, values.length - 1 - k) + 1);
+    for (let j = Math.max(0, k - room); j <= Math.min(values.length - 1, k + room); j++) {
+      const away = Math.abs(frames[j]! - frames[k]!);
+      if (away > room) continue;
+      const weight = 0.5 + 0.5 * Math.cos((Math.PI * away) / (room + 1));
+      sum += weight * values[j]!;
+      weights += weight;
+    }
+    return sum / weights;
+  });
+}
+
+/** Fills what lies between tones: near a tone its own value, farther off what `quiet` makes of it. */
+function between(values: Float64Array, quiet: (value: number) => number): Float64Array {
+  const known = [...values.keys()].filter((i) => !Number.isNaN(values[i]!));
+  if (known.length === 0) return values.map(() => 0);
+  let k = 0;
+  return values.map((value, i) => {
+    if (!Number.isNaN(value)) return value;
+    while (k + 1 < known.length && Math.abs(known[k + 1]! - i) <= Math.abs(known[k]! - i)) k++;
+    const nearest = known[k]!;
+    const share = Math.max(0, 1 - Math.max(0, Math.abs(nearest - i) - HELD_FRAMES) / HELD_FRAMES);
+    return share * values[nearest]! + (1 - share) * quiet(0 * values[nearest]!);
+  });
+}
+
+function median(values: readonly number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  return sorted[sorted.length >> 1] ?? 0;
+}

@@ -1,0 +1,1 @@
+export { evenedTone, type Evened, type EvenedSettings } from './evenedTone';

@@ -1,0 +1,35 @@
+import type { WholeTake } from '@inner-hum/core/take';
+import { wrap } from 'comlink';
+import type { EvenService } from './even.worker';
+import { soundOf } from './playback';
+
+/** A take's own tone evened: see `evenedTone` of the core. */
+export interface EvenedSound {
+  readonly sampleRateHz: number;
+  readonly samples: Float32Array<ArrayBuffer>;
+  /** seconds of planned tone that are as they were, since nothing near them sounds there */
+  readonly leftS: number;
+}
+
+/** Evens a take in a worker of its own; undefined when its sound was not kept. */
+export async function evenedSound(take: WholeTake, vibrato: 'kept' | 'evened'): Promise<EvenedSound | undefined> {
+  const sound = soundOf(take);
+  if (!sound) return undefined;
+  const { sampleRateHz } = sound;
+  const { score, firstBeatS, setup, audioPath, onBeat, frameCount } = take.record;
+  const worker = new Worker(new URL('./even.worker.ts', import.meta.url), { type: 'module' });
+  try {
+    const { samples, left } = await wrap<EvenService>(worker).even(
+      sound.samples,
+      new Uint8Array(take.frames),
+      frameCount,
+      {
+        ...{ score, firstBeatS, audioPath, onBeat, vibrato, sampleRateHz },
+        ...setup,
+      },
+    );
+    return { sampleRateHz, samples, leftS: left.reduce((sum, { fromS, toS }) => sum + toS - fromS, 0) };
+  } finally {
+    worker.terminate();
+  }
+}
