@@ -14,6 +14,8 @@ const VIBRATO_EVENED = 2;
 const LEVEL = 2;
 /** So long before and after a tone its correction stays: an attack has no glide put into it. Frames. */
 const HELD_FRAMES = 12;
+/** It goes back to nothing over so long; noise between tones is not brought up at all. */
+const RETURN_FRAMES = 3;
 
 /** What is to be changed at each frame. */
 export interface Controls {
@@ -33,7 +35,11 @@ export function controlsOf(frames: Frames, context: TakeContext, vibrato: 'kept'
   const left = tones.flatMap((tone) => drawTone(tone, frames, vibrato, cents, gainDb));
   const offsetDb = median([...gainDb].filter((db) => !Number.isNaN(db)));
   for (let i = 0; i < gainDb.length; i++) gainDb[i] = Math.max(-REACH_DB, Math.min(REACH_DB, gainDb[i]! - offsetDb));
-  return { cents: between(cents, (value) => value), gainDb: between(gainDb, (value) => Math.min(0, value)), left };
+  return {
+    cents: between(cents, () => HELD_FRAMES),
+    gainDb: between(gainDb, (db) => (db > 0 ? 0 : HELD_FRAMES)),
+    left,
+  };
 }
 
 function drawTone(
@@ -99,17 +105,17 @@ function smoothed(frames: readonly number[], values: readonly number[], reach: n
   });
 }
 
-/** Fills what lies between tones: near a tone its own value, farther off what `quiet` makes of it. */
-function between(values: Float64Array, quiet: (value: number) => number): Float64Array {
+/** Fills what lies between tones: as long as `held` says of the nearest value it stays, then it goes back to nothing. */
+function between(values: Float64Array, held: (value: number) => number): Float64Array {
   const known = [...values.keys()].filter((i) => !Number.isNaN(values[i]!));
   if (known.length === 0) return values.map(() => 0);
   let k = 0;
   return values.map((value, i) => {
     if (!Number.isNaN(value)) return value;
     while (k + 1 < known.length && Math.abs(known[k + 1]! - i) <= Math.abs(known[k]! - i)) k++;
-    const nearest = known[k]!;
-    const share = Math.max(0, 1 - Math.max(0, Math.abs(nearest - i) - HELD_FRAMES) / HELD_FRAMES);
-    return share * values[nearest]! + (1 - share) * quiet(0 * values[nearest]!);
+    const nearest = values[known[k]!]!;
+    const beyond = Math.max(0, Math.abs(known[k]! - i) - held(nearest));
+    return nearest * Math.max(0, 1 - beyond / RETURN_FRAMES);
   });
 }
 
