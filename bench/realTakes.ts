@@ -96,7 +96,7 @@ const OCTAVE_S = 0.3;
  * An exercise put together from recorded tones of a real saxophone: each step the nearest tone, drawn to its pitch and to
  * the planned level, attacks and drift as they were played. Samples in −1…1 at 44 100 Hz, the first beat at 1 s.
  */
-function playRecorded(score: Score, fault?: RecordedFault): Float32Array {
+export function playRecorded(score: Score, fault?: RecordedFault): Float32Array {
   const beatS = beatSeconds(score);
   const out = new Float32Array(Math.ceil((LEAD_S + scoreBeats(score) * beatS + TAIL_S) * RATE_HZ));
   score.steps.forEach((step, i) => {

@@ -1,5 +1,5 @@
 import type { Evidence } from '@inner-hum/core/judge';
-import { useCallback, useEffect, useRef } from 'react';
+import { useCallback, useEffect, useMemo, useRef } from 'react';
 import { detailOf } from '../base/detailOf';
 import { wholeTake } from '../db/takes';
 import type { Player } from '../practice/playback';
@@ -11,36 +11,52 @@ const BEFORE_S = 1;
 const AFTER_S = 0.3;
 const MOST_S = 4;
 
-/** Plays a place of a kept take, from a second before it. What can't be played is told. */
-export function useHear(takeId: string): (place: Evidence) => void {
-  const player = useRef<Player>(undefined);
+export interface Hearing {
+  /** a place of the take as it was played, from a second before it */
+  readonly hear: (place: Evidence) => void;
+  /** all of the take, evened */
+  readonly hearEvened: () => void;
+}
+
+/** Plays from a kept take. What can't be played is told. */
+export function useHear(takeId: string): Hearing {
+  const players = useRef(new Map<'played' | 'evened', Player>());
   /** the take whose place may sound; none when it is shown no more: nothing sounds over the next take */
   const shown = useRef<string>(undefined);
   useEffect(() => {
     shown.current = takeId;
+    const own = players.current;
     return () => {
       shown.current = undefined;
-      player.current?.close();
-      player.current = undefined;
+      for (const player of own.values()) player.close();
+      own.clear();
     };
   }, [takeId]);
-  return useCallback(
-    ({ fromS, toS }) => {
-      const play = async () => {
-        if (!player.current) {
-          const { Player: SoundPlayer, soundOf } = await import('../practice/playback');
-          const whole = await wholeTake(takeId);
-          const sound = whole && soundOf(whole);
-          if (shown.current !== takeId) return;
-          if (!sound) return void store.dispatch(noticed({ key: 'take.noSound' }));
-          player.current = new SoundPlayer(sound, () => undefined);
-        }
-        await player.current.play(Math.max(0, fromS - BEFORE_S), Math.min(toS + AFTER_S, fromS + MOST_S));
-      };
-      play().catch((error: unknown) =>
-        store.dispatch(noticed({ key: 'app.wentWrong', values: { detail: detailOf(error) } })),
-      );
+  const play = useCallback(
+    async (kind: 'played' | 'evened', fromS: number, toS: number) => {
+      for (const player of players.current.values()) player.pause();
+      if (!players.current.has(kind)) {
+        const { Player: SoundPlayer, soundOf } = await import('../practice/playback');
+        const { evenedSound } = await import('../practice/evened');
+        const whole = await wholeTake(takeId);
+        const sound = whole && (kind === 'played' ? soundOf(whole) : await evenedSound(whole, 'kept'));
+        if (shown.current !== takeId) return;
+        if (!sound) return void store.dispatch(noticed({ key: 'take.noSound' }));
+        players.current.set(kind, new SoundPlayer(sound, () => undefined));
+      }
+      await players.current.get(kind)!.play(fromS, toS);
     },
     [takeId],
   );
+  return useMemo(() => {
+    const told = (playing: Promise<void>) =>
+      playing.catch(
+        (error: unknown) => void store.dispatch(noticed({ key: 'take.notHeard', values: { detail: detailOf(error) } })),
+      );
+    return {
+      hear: ({ fromS, toS }) =>
+        void told(play('played', Math.max(0, fromS - BEFORE_S), Math.min(toS + AFTER_S, fromS + MOST_S))),
+      hearEvened: () => void told(play('evened', 0, Infinity)),
+    };
+  }, [play]);
 }

@@ -18,6 +18,7 @@ export const SHORTCUTS = [
   ['free', ['F']],
   ['tempo', ['−', '+']],
   ['note', ['↓', '↑']],
+  ['evened', ['E']],
   ['switch', ['S']],
   ['help', ['?']],
 ] as const;

@@ -5,6 +5,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { Button, Key } from '../../ui/controls';
+import { useKeyDown } from '../../ui/useKeyDown';
 import { MiniRibbon } from '../../ribbon/MiniRibbon';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { exerciseTitle } from '../../text/exerciseText';
@@ -244,7 +245,10 @@ function VerdictPanel({ takeId, actions }: { readonly takeId: string; readonly a
   const panel = useRef<HTMLElement>(null);
   useEffect(() => panel.current?.focus(), [takeId]);
   const nameOf = useNoteName();
-  const hear = useHear(takeId);
+  const { hear, hearEvened } = useHear(takeId);
+  useKeyDown('input, textarea, select, dialog', (event) => {
+    if (event.key.toLowerCase() === 'e' && !event.ctrlKey && !event.metaKey && !event.altKey) hearEvened();
+  });
   const marks = useMemo(() => evidenceMarks(t, take, MARKED), [t, take]);
   const leave = take.verdict.decision === 'leave';
   return (
@@ -269,6 +273,9 @@ function VerdictPanel({ takeId, actions }: { readonly takeId: string; readonly a
         )}
         <Button tone={leave || take.verdict.next.change !== 'none' ? 'plain' : 'strong'} onClick={actions.again}>
           {t('verdict.again')} <Key>R</Key>
+        </Button>
+        <Button tone="quiet" onClick={hearEvened}>
+          {t('take.sounds.evened')} <Key>E</Key>
         </Button>
         <Link to={`/take/${takeId}`}>{t('verdict.openTake')}</Link>
       </Flex>

@@ -109,6 +109,7 @@ export const appWords = {
       free: 'Free play or exercise',
       tempo: 'Tempo slower or faster by 2',
       note: 'Note down or up by a semitone',
+      evened: 'After a take: hear your tone evened',
       switch: 'On a take: hear the one or the other',
       help: 'This list',
     },
