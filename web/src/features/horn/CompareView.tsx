@@ -70,7 +70,7 @@ export function CompareView() {
         />
       </Flex>
       {first === second && <p>{t('compare.same')}</p>}
-      {found && <Results found={found} name={textOf(first)} />}
+      {found && <Results found={found} name={shortNameOf(first, textOf(first))} />}
       {!found && first !== second && <p>{t('app.loading')}</p>}
     </Box>
   );
@@ -116,6 +116,11 @@ function EmptyCompare() {
       </Button>
     </Box>
   );
+}
+
+/** Own names of gear in quotes, of which sentences speak; the rest as it is chosen. */
+function shortNameOf(key: string, text: string): string {
+  return key.startsWith('period:') || key.startsWith('cue:') ? text : `“${key.slice(key.indexOf(':') + 1)}”`;
 }
 
 /** What was found; `name` is that of the first side, of which each sentence speaks. */
