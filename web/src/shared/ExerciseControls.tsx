@@ -89,6 +89,13 @@ export function ExerciseControls({ withFamily = false }: { readonly withFamily?:
           checked={settings.goesOn}
           onChange={(goesOn) => dispatch(settingsChanged({ goesOn }))}
         />
+        {'speechSynthesis' in window && (
+          <Tick
+            label={t('stand.spoken')}
+            checked={settings.spoken}
+            onChange={(spoken) => dispatch(settingsChanged({ spoken }))}
+          />
+        )}
         <chakra.span color="inkSoft" marginLeft="auto" data-testid="breath">
           {t('stand.breathNeeded', { seconds: budget.longestBreathS.toFixed(1) })}
           {budget.totalS > budget.longestBreathS && ` · ${t('stand.total', { seconds: budget.totalS.toFixed(0) })}`}

@@ -25,6 +25,8 @@ export interface SessionSettings {
   readonly exercise: ExerciseParameters;
   /** whether the proposed next step follows a verdict by itself */
   readonly goesOn: boolean;
+  /** whether the verdict is read aloud */
+  readonly spoken: boolean;
   /** exercises that one key press plays one after the other */
   readonly block: readonly ExerciseParameters[];
   /** today's session: what of it is left */
@@ -38,6 +40,7 @@ export interface SessionSettings {
 export const FIRST_SESSION: SessionSettings = {
   exercise: usualExercise(familyById('swell'), 'alto'),
   goesOn: false,
+  spoken: false,
   block: [],
   session: null,
   left: {},
@@ -77,6 +80,7 @@ const sessionBlock = object({
 export const SESSION_PARTS: PartsOf<SessionSettings> = {
   exercise: whole(exercise()),
   goesOn: whole(flag()),
+  spoken: whole(flag()),
   block: listOf(exercise()),
   session: whole(
     object({

@@ -1,16 +1,12 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { highestNote, TEMPO_RANGE_BPM } from '@inner-hum/core/exercise';
 import { instrumentById } from '@inner-hum/core/theory';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Link } from 'react-router';
 import { Button, Key } from '../../ui/controls';
-import { useKeyDown } from '../../ui/useKeyDown';
-import { MiniRibbon } from '../../ribbon/MiniRibbon';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { exerciseTitle } from '../../text/exerciseText';
 import { useNoteName } from '../../text/useNoteName';
-import { VerdictText } from '../../shared/VerdictText';
 import { noticed } from '../../store/notices';
 import { store, useAppDispatch, useAppSelector } from '../../store';
 import { exerciseChanged, exerciseOf, settingsChanged, usualFor } from '../../store/settings';
@@ -25,8 +21,6 @@ import {
   goOnAsked,
   type Phase,
 } from '../../store/practice';
-import { useHear } from '../../shared/useHear';
-import { evidenceMarks } from '../../text/evidenceText';
 import { ExerciseControls } from '../../shared/ExerciseControls';
 import { LiveRibbon } from './LiveRibbon';
 import { BeforePlaying } from './BeforePlaying';
@@ -35,6 +29,7 @@ import { CautionNote } from './CautionNote';
 import { StandHead } from './StandHead';
 import { StandPart } from './StandPart';
 import { useStandKeys, type StandActions } from './useStandKeys';
+import { VerdictPanel } from './VerdictPanel';
 import { dayOf } from '../../base/days';
 import { startFlow, leave } from '../../practice/flow';
 import { soundReference, playFreely } from '../../practice/freePlay';
@@ -232,53 +227,5 @@ function Status({ large = false }: { readonly large?: boolean }) {
     >
       {pause?.before === 'player' ? t('stand.paused') : phase === 'idle' && leftToday ? t('stand.leftToday') : text}
     </chakra.p>
-  );
-}
-
-/** Places of so many sentences are marked on the ribbon: more would hide it. */
-const MARKED = 2;
-
-function VerdictPanel({ takeId, actions }: { readonly takeId: string; readonly actions: StandActions }) {
-  const { t } = useTranslation();
-  const take = useAppSelector((state) => state.practice.last)!;
-  const goingOn = useAppSelector(({ practice }) => practice.pause?.before === 'next' && practice.block === null);
-  const panel = useRef<HTMLElement>(null);
-  useEffect(() => panel.current?.focus(), [takeId]);
-  const nameOf = useNoteName();
-  const { hear, hearEvened } = useHear(takeId);
-  useKeyDown('input, textarea, select, dialog', (event) => {
-    if (event.key.toLowerCase() === 'e' && !event.ctrlKey && !event.metaKey && !event.altKey) hearEvened();
-  });
-  const marks = useMemo(() => evidenceMarks(t, take, MARKED), [t, take]);
-  const leave = take.verdict.decision === 'leave';
-  return (
-    <chakra.section ref={panel} tabIndex={-1} outline="none" data-testid="verdict">
-      <chakra.h2 fontFamily="heading" fontSize="1.3rem" fontWeight={500} mb="4px">
-        {exerciseTitle(t, take.parameters, nameOf)}
-      </chakra.h2>
-      <MiniRibbon take={take} height="290px" textPx={18} marks={marks} />
-      <Box mt="14px" maxWidth="72rem">
-        <VerdictText take={take} large onHear={hear} />
-      </Box>
-      {goingOn && (
-        <chakra.p role="status" mt="12px" fontSize="1.1rem">
-          {t('stand.goingOn')}
-        </chakra.p>
-      )}
-      <Flex gap="12px" mt="18px" wrap="wrap" align="center">
-        {!leave && take.verdict.next.change !== 'none' && (
-          <Button tone="strong" onClick={actions.next}>
-            {t('verdict.next')} <Key>→</Key>
-          </Button>
-        )}
-        <Button tone={leave || take.verdict.next.change !== 'none' ? 'plain' : 'strong'} onClick={actions.again}>
-          {t('verdict.again')} <Key>R</Key>
-        </Button>
-        <Button tone="quiet" onClick={hearEvened}>
-          {t('take.sounds.evened')} <Key>E</Key>
-        </Button>
-        <Link to={`/take/${takeId}`}>{t('verdict.openTake')}</Link>
-      </Flex>
-    </chakra.section>
   );
 }

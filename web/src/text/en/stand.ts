@@ -46,6 +46,7 @@ export const standWords = {
     cents: '{{value}} cents',
     lost: 'The device lost {{ms}} ms of sound. That is not counted against you.',
     goesOn: 'Continue by itself',
+    spoken: 'Read the verdict aloud',
     goingOn: 'The next take follows by itself. Space: at once. P: stop here.',
     rest: 'rest',
     nextNote: 'then {{note}}',

@@ -1,0 +1,73 @@
+import { Box, chakra, Flex } from '@chakra-ui/react';
+import { useEffect, useMemo, useRef } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
+import { MiniRibbon } from '../../ribbon/MiniRibbon';
+import { useHear } from '../../shared/useHear';
+import { useSpoken } from '../../shared/useSpoken';
+import { VerdictText } from '../../shared/VerdictText';
+import { useAppSelector } from '../../store';
+import { evidenceMarks } from '../../text/evidenceText';
+import { exerciseTitle } from '../../text/exerciseText';
+import { decisionText, findingText, nextText } from '../../text/findingText';
+import { useNoteName } from '../../text/useNoteName';
+import { Button, Key } from '../../ui/controls';
+import { useKeyDown } from '../../ui/useKeyDown';
+import type { StandActions } from './useStandKeys';
+
+/** Places of so many sentences are marked on the ribbon: more would hide it. */
+const MARKED = 2;
+
+/** A take's verdict on the Stand: its ribbon, what was found, what comes next. */
+export function VerdictPanel({ takeId, actions }: { readonly takeId: string; readonly actions: StandActions }) {
+  const { t, i18n } = useTranslation();
+  const take = useAppSelector((state) => state.practice.last)!;
+  const goingOn = useAppSelector(({ practice }) => practice.pause?.before === 'next' && practice.block === null);
+  const panel = useRef<HTMLElement>(null);
+  useEffect(() => panel.current?.focus(), [takeId]);
+  const nameOf = useNoteName();
+  const spoken = useAppSelector((state) => state.settings.spoken);
+  const [worst] = take.verdict.findings;
+  const said = [
+    worst && findingText(t, worst, take, nameOf),
+    decisionText(t, take.verdict),
+    take.verdict.next.change !== 'none' && nextText(t, take.verdict, take, nameOf),
+  ];
+  useSpoken(spoken ? said.filter(Boolean).join(' ') : undefined, i18n.language);
+  const { hear, hearEvened } = useHear(takeId);
+  useKeyDown('input, textarea, select, dialog', (event) => {
+    if (event.key.toLowerCase() === 'e' && !event.ctrlKey && !event.metaKey && !event.altKey) hearEvened();
+  });
+  const marks = useMemo(() => evidenceMarks(t, take, MARKED), [t, take]);
+  const leave = take.verdict.decision === 'leave';
+  return (
+    <chakra.section ref={panel} tabIndex={-1} outline="none" data-testid="verdict">
+      <chakra.h2 fontFamily="heading" fontSize="1.3rem" fontWeight={500} mb="4px">
+        {exerciseTitle(t, take.parameters, nameOf)}
+      </chakra.h2>
+      <MiniRibbon take={take} height="290px" textPx={18} marks={marks} />
+      <Box mt="14px" maxWidth="72rem">
+        <VerdictText take={take} large onHear={hear} />
+      </Box>
+      {goingOn && (
+        <chakra.p role="status" mt="12px" fontSize="1.1rem">
+          {t('stand.goingOn')}
+        </chakra.p>
+      )}
+      <Flex gap="12px" mt="18px" wrap="wrap" align="center">
+        {!leave && take.verdict.next.change !== 'none' && (
+          <Button tone="strong" onClick={actions.next}>
+            {t('verdict.next')} <Key>→</Key>
+          </Button>
+        )}
+        <Button tone={leave || take.verdict.next.change !== 'none' ? 'plain' : 'strong'} onClick={actions.again}>
+          {t('verdict.again')} <Key>R</Key>
+        </Button>
+        <Button tone="quiet" onClick={hearEvened}>
+          {t('take.sounds.evened')} <Key>E</Key>
+        </Button>
+        <Link to={`/take/${takeId}`}>{t('verdict.openTake')}</Link>
+      </Flex>
+    </chakra.section>
+  );
+}
