@@ -2,6 +2,7 @@ import { chakra, Grid } from '@chakra-ui/react';
 import { breathBudget, highestNote, TEMPO_RANGE_BPM, type Field } from '@inner-hum/core/exercise';
 import { FAMILIES, familyById } from '@inner-hum/core/families';
 import { DYNAMICS, instrumentById, zoneOf, type Dynamic } from '@inner-hum/core/theory';
+import type { TFunction } from 'i18next';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../store';
@@ -62,7 +63,7 @@ export function ExerciseControls({ withFamily = false }: { readonly withFamily?:
         {Object.entries(family.fields)
           .filter(([, field]) => field.kind !== 'text')
           .map(([name, field]) => (
-            <chakra.div key={`${now.family} ${name}`} gridColumn={isLong(field) ? 'span 2' : undefined}>
+            <chakra.div key={`${now.family} ${name}`} gridColumn={isLong(field, t) ? 'span 2' : undefined}>
               <FieldControl name={name} field={field} change={change} />
             </chakra.div>
           ))}
@@ -246,9 +247,13 @@ function besides(name: 'softest' | 'loudest', now: Readonly<Record<string, unkno
   return DYNAMICS.slice(DYNAMICS.indexOf(now['softest'] as Dynamic) + 1);
 }
 
+/** Letters that the room of one field holds. */
+const SHORT = 9;
+
 /** Choices whose words need the room of two fields. */
-function isLong(field: Field): boolean {
-  return field.kind === 'phrase' || (field.kind === 'choice' && field.options.some((option) => option.length > 7));
+function isLong(field: Field, t: TFunction): boolean {
+  if (field.kind !== 'choice') return field.kind === 'phrase';
+  return field.options.some((option) => !isDynamic(option) && t(`options.${option}`).length > SHORT);
 }
 
 function isDynamic(option: string): boolean {

@@ -101,7 +101,7 @@ export const namesWords = {
     fade: 'Fade',
     growFade: 'Grow, then fade',
     fadeGrow: 'Fade, then grow',
-    breath: 'Breath',
+    breath: 'Air, no tongue',
     tongue: 'Tongue',
     up: 'Upwards',
     down: 'Downwards',
