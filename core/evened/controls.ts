@@ -1,4 +1,4 @@
-import { tonesOfSteps, type TakeContext, type ToneOfStep } from '@inner-hum/core/measure';
+import { median, tonesOfSteps, type TakeContext, type ToneOfStep } from '@inner-hum/core/measure';
 import { HOP_S, type Frames } from '@inner-hum/core/signal';
 import { centsBetweenHz } from '@inner-hum/core/theory';
 
@@ -33,7 +33,8 @@ export function controlsOf(frames: Frames, context: TakeContext, vibrato: 'kept'
   const gainDb = new Float64Array(frames.count).fill(NaN);
   const tones = tonesOfSteps(frames, context);
   const left = tones.flatMap((tone) => drawTone(tone, frames, vibrato, cents, gainDb));
-  const offsetDb = median([...gainDb].filter((db) => !Number.isNaN(db)));
+  const known = gainDb.filter((db) => !Number.isNaN(db));
+  const offsetDb = known.length > 0 ? median(known) : 0;
   for (let i = 0; i < gainDb.length; i++) gainDb[i] = Math.max(-REACH_DB, Math.min(REACH_DB, gainDb[i]! - offsetDb));
   return {
     cents: between(cents, () => HELD_FRAMES),
@@ -117,9 +118,4 @@ function between(values: Float64Array, held: (value: number) => number): Float64
     const beyond = Math.max(0, Math.abs(known[k]! - i) - held(nearest));
     return nearest * Math.max(0, 1 - beyond / RETURN_FRAMES);
   });
-}
-
-function median(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  return sorted[sorted.length >> 1] ?? 0;
 }

@@ -81,3 +81,10 @@ export class Player {
     void this.context?.close();
   }
 }
+
+/** Loudness of a sound, root mean square. */
+export function rms(samples: Float32Array): number {
+  let sum = 0;
+  for (const sample of samples) sum += sample * sample;
+  return Math.sqrt(sum / Math.max(1, samples.length));
+}

@@ -42,7 +42,8 @@ export function useHear(takeId: string): Hearing {
         const sound = whole && (kind === 'played' ? soundOf(whole) : await evenedSound(whole, 'kept'));
         if (shown.current !== takeId) return;
         if (!sound) return void store.dispatch(noticed({ key: 'take.noSound' }));
-        players.current.set(kind, new SoundPlayer(sound, () => undefined));
+        // Pressed twice while it was made, it sounds once.
+        if (!players.current.has(kind)) players.current.set(kind, new SoundPlayer(sound, () => undefined));
       }
       await players.current.get(kind)!.play(fromS, toS);
     },

@@ -30,6 +30,8 @@ export function Playback(props: {
   /** what is wanted now: a sound that is ready later than another was asked for is not played */
   const wanted = useRef(0);
   useEffect(() => () => heard?.close(), [heard]);
+  // What is still being made when the page is left does not sound over what comes next.
+  useEffect(() => () => void (wanted.current = -1), []);
   useEffect(() => {
     if (!playing || !heard) return;
     let request = requestAnimationFrame(function follow() {
@@ -46,7 +48,11 @@ export function Playback(props: {
       sounds.current ??= soundsOf(take, bestId);
       const sound = await sounds.current(which);
       if (now !== wanted.current) return;
-      if (!sound) return say(t('take.noSound'));
+      heard?.pause();
+      if (!sound) {
+        setPlaying(false);
+        return say(t(which === 'best' ? 'ab.noSound' : 'take.noSound'));
+      }
       const player = new Player(sound, () => setPlaying(false));
       setHeard(player);
       setPlaying(true);

@@ -1,5 +1,6 @@
 import { writeWav } from '@inner-hum/core/formats';
 import { toInt16 } from '@inner-hum/core/take';
+import { rms } from '../../practice/playback';
 
 interface Sound {
   readonly sampleRateHz: number;
@@ -72,10 +73,4 @@ export class AbPlayer {
     this.starts.push(() => void element.play());
     return this.context.createMediaElementSource(element);
   }
-}
-
-function rms(samples: Float32Array): number {
-  let sum = 0;
-  for (const sample of samples) sum += sample * sample;
-  return Math.sqrt(sum / Math.max(1, samples.length));
 }

@@ -1,7 +1,7 @@
 import type { WholeTake } from '@inner-hum/core/take';
 import { wholeTake } from '../../db/takes';
 import { evenedSound, type EvenedSound } from '../../practice/evened';
-import { soundOf } from '../../practice/playback';
+import { rms, soundOf } from '../../practice/playback';
 
 /** What of a take can be heard. */
 export type SoundKind = 'played' | 'evened' | 'best';
@@ -36,7 +36,3 @@ export function soundsOf(take: WholeTake, bestId: string | undefined) {
 }
 
 const whole = (sound: Omit<EvenedSound, 'leftS'> | undefined) => sound && { ...sound, leftS: 0 };
-
-function rms(samples: Float32Array): number {
-  return Math.sqrt(samples.reduce((sum, sample) => sum + sample * sample, 0) / Math.max(1, samples.length));
-}
