@@ -25,5 +25,17 @@ export default tseslint.config(
       'no-restricted-properties': ['error', { object: 'Math', property: 'random' }],
     },
   },
+  {
+    files: ['web/src/**/*.tsx'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "JSXAttribute[name.name='fontSize'] Literal[value=/^[0-9.]+(rem|px)$/]",
+          message: 'Sizes of text are those of the theme.',
+        },
+      ],
+    },
+  },
   { files: ['scripts/**', 'bench/**', 'server/**'], rules: { 'no-console': 'off' } },
 );

@@ -34,7 +34,7 @@ test('the whole errand: first run, a planned session, the log, two takes by ear,
   await expect(page.getByText('All done for today.')).toBeVisible();
 
   await page.getByRole('link', { name: 'Log' }).click();
-  await expect(page.getByText('2 takes')).toBeVisible();
+  await expect(page.getByText('2 takes', { exact: true })).toBeVisible();
   await page.getByRole('listitem').first().getByRole('link').click();
   await page.getByRole('combobox', { name: 'Set against' }).selectOption({ index: 1 });
   await page.getByTestId('ab-play').click();
@@ -44,6 +44,7 @@ test('the whole errand: first run, a planned session, the log, two takes by ear,
   await page.getByTestId('ab-play').click();
 
   await page.getByRole('link', { name: 'Log' }).click();
+  await page.getByText('Backups, recordings').click();
   const [saved] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'Save a backup' }).click(),

@@ -190,6 +190,7 @@ test('without a storage the application runs in memory and says so', async ({ pa
   await start(page);
   await expect(verdict(page)).toBeVisible();
   await takesInLog(page, 1);
+  await page.getByText('Backups, recordings').click();
   const [file] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'Export as JSON' }).click(),

@@ -6,6 +6,7 @@ export {
   GOAL_KINDS,
   LEVELS,
   mainNoteOf,
+  TOPICS,
   type Aim,
   type Aspect,
   type ChangeId,

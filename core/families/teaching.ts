@@ -51,7 +51,8 @@ export type Aim =
   | 'vibrato';
 
 /** What a finding is about; what an exercise is for comes first in its verdict. */
-export type Topic = 'break' | 'start' | 'pitch' | 'line' | 'level' | 'colour' | 'change' | 'time' | 'end';
+export const TOPICS = ['start', 'line', 'level', 'pitch', 'colour', 'break', 'change', 'time', 'end'] as const;
+export type Topic = (typeof TOPICS)[number];
 
 /** Ways to make an exercise easier or harder. */
 export const CHANGE_IDS = [

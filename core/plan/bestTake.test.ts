@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { bestTake } from './bestTake';
+import { bestTake, weakestTake } from './bestTake';
 import type { Digest } from './digest';
 import { digest } from './testDigests';
 
@@ -27,5 +27,21 @@ it.each([
     const takes = [take('worse', worse), take('better', better)];
     expect(bestTake(takes)?.takeId).toBe('better');
     expect(bestTake(takes.toReversed())?.takeId).toBe('better');
+    const behind = takes.map(
+      (entry) => ({ ...entry, decision: entry.takeId === 'worse' ? 'again' : entry.decision }) as const,
+    );
+    expect(weakestTake(behind)?.takeId).toBe('worse');
+    expect(weakestTake(behind.toReversed())?.takeId).toBe('worse');
   },
 );
+
+it('where all went well, none has most to do', () => {
+  expect(
+    weakestTake([take('one', { decision: 'harder' }), take('other', { decision: 'harder', findings: ['stair'] })]),
+  ).toBeUndefined();
+});
+
+it('where all went alike, none has most to do', () => {
+  expect(weakestTake([])).toBeUndefined();
+  expect(weakestTake([take('one', {}), take('other', {})])).toBeUndefined();
+});

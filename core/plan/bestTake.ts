@@ -14,6 +14,20 @@ export function bestTake(takes: readonly Digest[]): Digest | undefined {
   return takes.reduce<Digest | undefined>((best, take) => (best && !isBetter(take, best) ? best : take), undefined);
 }
 
+/**
+ * The take with most to do, by the same order from its other end. Undefined where all went alike, or well enough to go
+ * on from.
+ */
+export function weakestTake(takes: readonly Digest[]): Digest | undefined {
+  const weakest = takes.reduce<Digest | undefined>(
+    (last, take) => (last && !isBetter(last, take) ? last : take),
+    undefined,
+  );
+  return weakest && weakest.decision !== 'harder' && takes.some((take) => isBetter(take, weakest))
+    ? weakest
+    : undefined;
+}
+
 function isBetter(take: Digest, than: Digest): boolean {
   const other = worth(than);
   const differs = worth(take).findIndex((value, i) => value !== other[i]);

@@ -29,6 +29,7 @@ import {
 } from '@inner-hum/core/theory';
 import { dayNumber } from './days';
 import type { Digest } from './digest';
+import { frontier } from './frontier';
 import { heldFor, longestHolds, type Holds } from './holds';
 import { needs, type Need } from './needs';
 import type { PlanFor } from './planFor';
@@ -60,19 +61,13 @@ const OVERDUE = { days: 9, weight: 4 } as const;
 const WORTH_IT = 0.5;
 const MOST_NEED = 2.5;
 const LAST_BELL_MIDI = 61;
-/** Highest note and most partials that are asked of a level. */
-const REACH: Readonly<Record<Level, { readonly topMidi: number; readonly partials: number }>> = {
-  new: { topMidi: 84, partials: 3 },
-  home: { topMidi: 90, partials: 5 },
-  advanced: { topMidi: 102, partials: 8 },
-};
-/** An overtone is learnt when so many of at least so many tries were right. */
-const LEARNT = { share: 0.65, tries: 4 } as const;
+/** Highest note that is asked of a level. */
+const TOP_MIDI: Readonly<Record<Level, number>> = { new: 84, home: 90, advanced: 102 };
 
 /** All that could be in a session of a player today, each family once or more, the most wanted first. */
 export function proposals(plan: PlanFor): Proposal[] {
   const horn = instrumentById(plan.instrumentId);
-  const top = REACH[plan.level].topMidi;
+  const top = TOP_MIDI[plan.level];
   const wanted = needs(plan.notes, plan.instrumentId, plan.nowMs).filter((need) => need.midi <= top);
   const holds = longestHolds(plan.recent.flatMap((digest) => digest.holds));
   const ready = LEVELS.slice(0, LEVELS.indexOf(plan.level) + 1);
@@ -89,7 +84,7 @@ export function threeNotes(plan: PlanFor): Proposal[] {
   const holds = longestHolds(plan.recent.flatMap((digest) => digest.holds));
   return (['middle', 'low', 'palm'] as const).flatMap((zone) => {
     const need = wanted.find(
-      (candidate) => zoneOf(candidate.midi) === zone && candidate.midi <= REACH[plan.level].topMidi + 2,
+      (candidate) => zoneOf(candidate.midi) === zone && candidate.midi <= TOP_MIDI[plan.level] + 2,
     );
     if (!need) return [];
     const exercise = exerciseFor({ ...need, reason: 'pitch' }, plan.instrumentId);
@@ -144,21 +139,9 @@ function playerNow(family: Family, plan: PlanFor, horn: Instrument, wanted: read
     horn,
     level: plan.level,
     turn: days,
-    frontier: frontierOf(plan, horn),
+    frontier: frontier(plan.sources, plan.level, horn),
     weakest: (zone) => asking.find((need) => zoneOf(need.midi) === zone)?.midi ?? middleOf[zone],
   };
-}
-
-/** Partial 2 on the four lowest tubes, then 3, then 4 …: the first that was not right in most of its last tries. */
-function frontierOf({ sources, level }: PlanFor, horn: Instrument): PlayerNow['frontier'] {
-  const most = REACH[level].partials;
-  for (let partial = 2; partial <= most; partial++)
-    for (let tubeMidi = 58; tubeMidi <= LAST_BELL_MIDI; tubeMidi++) {
-      const tries = sources.get(sourceKey({ fingeredMidi: tubeMidi, partialNumber: partial }))?.tries;
-      const learnt = tries && tries.of >= LEARNT.tries && tries.got / tries.of >= LEARNT.share;
-      if (tubeMidi >= horn.lowestWrittenMidi && !learnt) return { tubeMidi, partial };
-    }
-  return { tubeMidi: 58, partial: most };
 }
 
 /** How long a family was away, and what that weighs. */

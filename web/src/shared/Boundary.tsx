@@ -59,7 +59,7 @@ function MendingTold({ onDone }: { readonly onDone: () => void }) {
   }, [onDone]);
   if (failed !== undefined) return <BrokenPlace error={failed} onAgain={onDone} />;
   return (
-    <chakra.p role="status" mt="32px" fontSize="1.2rem">
+    <chakra.p role="status" mt="32px" fontSize="lead">
       {t('app.mending')}
     </chakra.p>
   );
@@ -69,7 +69,7 @@ function BrokenPlace({ error, onAgain }: { readonly error: unknown; readonly onA
   const { t } = useTranslation();
   return (
     <chakra.section role="alert" mt="32px" data-testid="broken-place">
-      <chakra.p fontFamily="heading" fontSize="1.4rem" mb="8px">
+      <chakra.p fontFamily="heading" fontSize="section" mb="8px">
         {t('app.placeBroken')}
       </chakra.p>
       <chakra.p color="inkSoft" mb="14px">

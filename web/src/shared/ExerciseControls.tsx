@@ -129,7 +129,7 @@ export function ExerciseControls({ withFamily = false }: { readonly withFamily?:
       )}
       <MoreChoices />
       {rulerOf(settings).origin === 'assumed' && (
-        <chakra.p color="inkSoft" fontSize="0.92rem" mt="4px">
+        <chakra.p color="inkSoft" fontSize="small" mt="4px">
           {t('stand.rulerAssumed')} <Link to="/set-up#ruler">{t('stand.rulerMeasure')}</Link>
         </chakra.p>
       )}

@@ -13,6 +13,10 @@ export type PartPlaces = (
 /** At this tempo a beat is a second. */
 const BEAT_IS_SECOND_BPM = 60;
 
+/** A part is set for this width, in pixels, and drawn smaller or larger; where there is much less, in shorter lines. */
+const STAFF_PX = 720;
+const NARROW_PX = 520;
+
 /** The written part of a score, drawn by the notation package, which is loaded when first needed. */
 export function Part({
   score,
@@ -28,9 +32,12 @@ export function Part({
     let gone = false;
     void import('abcjs').then(({ default: abc }) => {
       if (gone || !place.current) return;
+      const width = place.current.clientWidth;
+      const narrow = width > 0 && width < NARROW_PX;
       const [tune] = abc.renderAbc(place.current, scoreToAbc(score, spelling), {
         responsive: 'resize',
-        staffwidth: 720,
+        staffwidth: narrow ? width : STAFF_PX,
+        ...(narrow && { wrap: { minSpacing: 1.5, maxSpacing: 2.6, preferredMeasuresPerLine: 2 } }),
         paddingtop: 4,
         paddingbottom: 4,
         paddingleft: 0,

@@ -19,7 +19,7 @@ export function PatternNote({ notes }: { readonly notes: readonly NoteOnMap[] })
       borderColor="ink"
       py="10px"
     >
-      <chakra.p fontFamily="heading" fontSize="1.15rem">
+      <chakra.p fontFamily="heading" fontSize="lead">
         {what}
       </chakra.p>
       <chakra.p mt="4px">{causes}</chakra.p>

@@ -16,7 +16,7 @@ export function ProblemNote({ onRetry }: { readonly onRetry: () => void }) {
   if (!problem) return null;
   return (
     <AlertPanel>
-      <chakra.p fontFamily="heading" fontSize="1.35rem" mb="4px">
+      <chakra.p fontFamily="heading" fontSize="section" mb="4px">
         {t(`problems.${problem}.title`)}
       </chakra.p>
       <chakra.p mb="14px">{t(`problems.${problem}.help`)}</chakra.p>

@@ -15,7 +15,7 @@ export function TakeLine({ take }: { readonly take: TakeRecord }) {
   const finding = take.verdict.findings[0];
   return (
     <Flex align="center" gap="14px" borderTopWidth="1px" borderColor="line" py="6px">
-      <chakra.span width="92px" color="inkSoft" fontSize="0.88rem" flexShrink={0}>
+      <chakra.span width="92px" color="inkSoft" fontSize="small" flexShrink={0}>
         {format(new Date(take.startedAt), 'd MMM HH:mm')}
       </chakra.span>
       <Box width="150px" flexShrink={0} hideBelow="md">
@@ -23,7 +23,7 @@ export function TakeLine({ take }: { readonly take: TakeRecord }) {
       </Box>
       <Box minWidth={0}>
         <Link to={`/take/${take.id}`}>{exerciseTitle(t, take.parameters, nameOf)}</Link>
-        <chakra.span display="block" fontSize="0.9rem" color="inkSoft">
+        <chakra.span display="block" fontSize="small" color="inkSoft">
           {finding && findingText(t, finding, take, nameOf)}
         </chakra.span>
       </Box>

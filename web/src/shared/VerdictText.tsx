@@ -73,7 +73,7 @@ export function VerdictText({
         <chakra.p
           key={`${finding.id} ${finding.stepIndex}`}
           fontFamily="heading"
-          fontSize={large ? (i === 0 ? { base: '1.6rem', md: '2.4rem' } : '1.45rem') : i === 0 ? '1.35rem' : '1.1rem'}
+          fontSize={large ? (i === 0 ? { base: 'title', md: 'stand' } : 'section') : i === 0 ? 'section' : 'lead'}
           lineHeight={large && i === 0 ? 1.2 : 1.3}
           mb="6px"
         >
@@ -83,12 +83,12 @@ export function VerdictText({
         </chakra.p>
       ))}
       {verdict.tries.length > 0 && (
-        <chakra.p fontSize={large ? '1.2rem' : '1rem'} mt="14px" color="inkSoft">
+        <chakra.p fontSize={large ? 'lead' : 'body'} mt="14px" color="inkSoft">
           <chakra.strong color="ink">{t('verdict.try')}: </chakra.strong>
           {verdict.tries.map((id) => tryText(t, id, schools)).join(' ')}
         </chakra.p>
       )}
-      <chakra.p fontSize={large ? '1.2rem' : '1rem'} mt="10px">
+      <chakra.p fontSize={large ? 'lead' : 'body'} mt="10px">
         {decisionText(t, verdict)}{' '}
         {verdict.next.change !== 'none' && <strong>{nextText(t, verdict, take, nameOf)}</strong>}
       </chakra.p>

@@ -59,6 +59,7 @@ const FILLED: Readonly<Record<string, string | number>> = {
   part: 'Reed',
   parts: 4,
   partial: 3,
+  partialName: 'Partial 3',
   partials: 0.8,
   percent: 86,
   perMinute: 290,

@@ -15,7 +15,7 @@ export function PageTitle({
   return (
     <>
       <Flex align="baseline" gap="18px" wrap="wrap" mt="14px" mb="4px">
-        <chakra.h1 fontFamily="heading" fontSize="2.2rem" fontWeight={500}>
+        <chakra.h1 fontFamily="heading" fontSize="place" fontWeight={500}>
           {title}
         </chakra.h1>
         {children}
@@ -31,7 +31,7 @@ export function PageTitle({
 
 /** A heading within a place. */
 export const SectionTitle = chakra('h2', {
-  base: { fontFamily: 'heading', fontSize: '1.35rem', fontWeight: 600, mb: '6px' },
+  base: { fontFamily: 'heading', fontSize: 'section', fontWeight: 600, mb: '6px' },
 });
 
 const ViewLink = chakra(NavLink, {

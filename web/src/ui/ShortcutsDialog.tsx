@@ -46,7 +46,7 @@ export function ShortcutsDialog({ open, onClose }: { readonly open: boolean; rea
       width="calc(100vw - 32px)"
       css={{ '&::backdrop': { background: 'rgb(0 0 0 / 0.45)' } }}
     >
-      <chakra.h2 id="shortcuts-title" fontFamily="heading" fontSize="1.6rem" mb="14px">
+      <chakra.h2 id="shortcuts-title" fontFamily="heading" fontSize="title" mb="14px">
         {t('shortcuts.title')}
       </chakra.h2>
       <chakra.table width="100%">
@@ -65,7 +65,7 @@ export function ShortcutsDialog({ open, onClose }: { readonly open: boolean; rea
           ))}
         </tbody>
       </chakra.table>
-      <chakra.p color="inkSoft" fontSize="0.9rem" mt="12px">
+      <chakra.p color="inkSoft" fontSize="small" mt="12px">
         {t('shortcuts.pedal')}
       </chakra.p>
       <Flex justify="flex-end" mt="16px">

@@ -16,7 +16,7 @@ export const Button = chakra('button', {
     borderColor: 'ink',
     bg: 'transparent',
     color: 'ink',
-    fontSize: '1rem',
+    fontSize: 'body',
     fontWeight: 600,
     cursor: 'pointer',
     whiteSpace: 'nowrap',
@@ -67,7 +67,7 @@ const fieldStyle = {
   borderRadius: 'field',
   bg: 'panel',
   color: 'ink',
-  fontSize: '1rem',
+  fontSize: 'body',
   fontWeight: 500,
   width: '100%',
   _hover: { borderColor: 'inkSoft' },
@@ -95,17 +95,17 @@ export function Field({
 } & ComponentProps<typeof chakra.label>) {
   return (
     <chakra.label display="flex" flexDirection="column" gap="4px" minWidth={0} {...rest}>
-      <chakra.span fontSize="0.88rem" color="inkSoft" fontWeight={500}>
+      <chakra.span fontSize="small" color="inkSoft" fontWeight={500}>
         {label}
       </chakra.span>
       {children}
       {help && !error && (
-        <chakra.span fontSize="0.85rem" color="inkSoft">
+        <chakra.span fontSize="small" color="inkSoft">
           {help}
         </chakra.span>
       )}
       {error && (
-        <chakra.span fontSize="0.9rem" color="accent" fontWeight={600} role="alert">
+        <chakra.span fontSize="small" color="accent" fontWeight={600} role="alert">
           {error}
         </chakra.span>
       )}
@@ -178,7 +178,7 @@ export function Tick({
       <span>
         {label}
         {help && (
-          <chakra.span display="block" fontSize="0.85rem" color="inkSoft">
+          <chakra.span display="block" fontSize="small" color="inkSoft">
             {help}
           </chakra.span>
         )}

@@ -13,13 +13,35 @@ const colors = Object.fromEntries(
 const SERIF = "'Literata Variable', 'Accidentals', Georgia, serif";
 const SANS = "'Atkinson Hyperlegible Next Variable', 'Accidentals', system-ui, sans-serif";
 
+/** The one set of sizes; what each is for stands in docs/look.md. */
+const FONT_SIZES = {
+  tiny: '0.75rem',
+  small: '0.88rem',
+  body: '1rem',
+  lead: '1.2rem',
+  section: '1.35rem',
+  title: '1.6rem',
+  place: '2.2rem',
+  stand: '2.4rem',
+  figure: '3rem',
+  letterSmall: '72px',
+  letter: '132px',
+} as const;
+
 /** The look: printed paper, one ink, one accent, type that reads at a distance. */
 export const system = createSystem(
   defaultBaseConfig,
   defineConfig({
     preflight: true,
     globalCss: {
-      html: { bg: 'paper', color: 'ink', fontFamily: 'body', fontSize: '17px', lineHeight: 1.45 },
+      html: {
+        bg: 'paper',
+        color: 'ink',
+        fontFamily: 'body',
+        fontSize: '17px',
+        lineHeight: 1.45,
+        fontVariantNumeric: 'tabular-nums',
+      },
       body: { minHeight: '100dvh' },
       ':focus-visible': { outline: '3px solid', outlineColor: 'accent', outlineOffset: '2px' },
       a: {
@@ -35,6 +57,7 @@ export const system = createSystem(
       breakpoints: { sm: '30em', md: '48em', lg: '64em', xl: '80em' },
       tokens: {
         fonts: { body: { value: SANS }, heading: { value: SERIF } },
+        fontSizes: Object.fromEntries(Object.entries(FONT_SIZES).map(([name, value]) => [name, { value }])),
         radii: { card: { value: '14px' }, field: { value: '8px' } },
       },
       semanticTokens: { colors },

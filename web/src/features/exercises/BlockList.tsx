@@ -28,7 +28,7 @@ export function BlockList({ nameOf }: { readonly nameOf: (exercise: ExercisePara
   };
   return (
     <chakra.section borderTopWidth="2px" borderColor="ink" mt="26px" pt="10px">
-      <chakra.h2 fontFamily="heading" fontSize="1.35rem" fontWeight={600} mb="6px">
+      <chakra.h2 fontFamily="heading" fontSize="section" fontWeight={600} mb="6px">
         {t('exercise.block')}
       </chakra.h2>
       {block.length === 0 && <p>{t('exercise.blockEmpty')}</p>}

@@ -1,12 +1,13 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
 import type { ExerciseParameters } from '@inner-hum/core/exercise';
-import { useCallback, useEffect } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNavigate, useSearchParams } from 'react-router';
 import { Button } from '../../ui/controls';
 import { ExerciseControls } from '../../shared/ExerciseControls';
 import { exerciseMeta, exerciseTitle } from '../../text/exerciseText';
 import { saveFile } from '../../base/saveFile';
+import { PageTitle } from '../../ui/PageTitle';
 import { Part } from '../../shared/Part';
 import { useNoteName } from '../../text/useNoteName';
 import { useAppDispatch, useAppSelector } from '../../store';
@@ -14,7 +15,7 @@ import { noticed } from '../../store/notices';
 import { exerciseOf, scoreOf, settingsChanged, usualFor } from '../../store/settings';
 import { verdictLeft } from '../../store/practice';
 import { BlockList } from './BlockList';
-import { FamilyChoice, FamilyList } from './FamilyList';
+import { FamilyChoice, FamilyList, type AimChoice } from './FamilyList';
 import { exerciseFromLink, linkTo } from './link';
 import { OwnExercises } from './OwnExercises';
 
@@ -27,6 +28,7 @@ export default function ExercisesPage() {
   const settings = useAppSelector((state) => state.settings);
   const now = exerciseOf(settings);
   const score = scoreOf(settings);
+  const [aim, setAim] = useState<AimChoice>('all');
   const choose = useCallback(
     (exercise: ExerciseParameters) => {
       dispatch(settingsChanged({ exercise }));
@@ -35,6 +37,12 @@ export default function ExercisesPage() {
     [dispatch],
   );
   useExerciseFromLink(choose);
+  const list = {
+    chosen: now.family,
+    onChoose: (id: string) => choose(usualFor(settings, id)),
+    aim,
+    onAim: setAim,
+  };
   const add = () => {
     dispatch(settingsChanged({ block: [...settings.block, now] }));
     dispatch(noticed({ key: 'exercise.added' }));
@@ -56,24 +64,19 @@ export default function ExercisesPage() {
   };
   return (
     <Box maxWidth="80rem" pb="40px">
-      <chakra.h1 fontFamily="heading" fontSize="2.2rem" fontWeight={500} mt="14px" mb="4px">
-        {t('exercise.title')}
-      </chakra.h1>
-      <chakra.p color="inkSoft" mb="16px" _print={{ display: 'none' }}>
-        {t('exercise.intro')}
-      </chakra.p>
+      <PageTitle title={t('exercise.title')} intro={t('exercise.intro')} />
       <Grid templateColumns={{ base: '1fr', lg: '300px 1fr' }} gap="36px" _print={{ display: 'block' }}>
         <Box hideBelow="lg">
-          <FamilyList chosen={now.family} onChoose={(id) => choose(usualFor(settings, id))} />
+          <FamilyList {...list} />
         </Box>
         <Box minWidth={0}>
           <Box hideFrom="lg" mb="12px" _print={{ display: 'none' }}>
-            <FamilyChoice chosen={now.family} onChoose={(id) => choose(usualFor(settings, id))} />
+            <FamilyChoice {...list} />
           </Box>
-          <chakra.h2 fontFamily="heading" fontSize="1.6rem" fontWeight={600}>
+          <chakra.h2 fontFamily="heading" fontSize="title" fontWeight={600}>
             {exerciseTitle(t, now, nameOf)}
           </chakra.h2>
-          <chakra.p fontSize="1.1rem" mb="10px">
+          <chakra.p fontSize="lead" mb="10px">
             {t(`families.${now.family}.what`)}
           </chakra.p>
           <PrintedMeta text={exerciseMeta(t, now)} />

@@ -44,7 +44,7 @@ export function OwnExercises({
   };
   return (
     <chakra.section borderTopWidth="2px" borderColor="ink" mt="26px" pt="10px">
-      <chakra.h2 fontFamily="heading" fontSize="1.35rem" fontWeight={600} mb="6px">
+      <chakra.h2 fontFamily="heading" fontSize="section" fontWeight={600} mb="6px">
         {t('exercise.own')}
       </chakra.h2>
       {own.map((entry) => (

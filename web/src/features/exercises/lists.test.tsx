@@ -1,14 +1,14 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto';
 import { type ExerciseParameters } from '@inner-hum/core/exercise';
-import { FAMILIES, familyById, usualExercise } from '@inner-hum/core/families';
+import { FAMILIES, familyById, usualExercise, TOPICS, topicsOf } from '@inner-hum/core/families';
 import { fireEvent, screen, within } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
 import { store } from '../../store';
 import { settingsChanged } from '../../store/settings';
 import { freshEachTime, inApp, settings } from '../../testing/inApp';
 import { BlockList } from './BlockList';
-import { FamilyList } from './FamilyList';
+import { FamilyList, type AimChoice } from './FamilyList';
 import { OwnExercises } from './OwnExercises';
 
 freshEachTime();
@@ -16,9 +16,9 @@ freshEachTime();
 const exercise = (family: string) => usualExercise(familyById(family), 'alto');
 
 describe('the families', () => {
-  const shown = (chosen = 'hold') => {
+  const shown = (chosen = 'hold', aim: AimChoice = 'all') => {
     const chose = vi.fn<(id: string) => void>();
-    inApp(<FamilyList chosen={chosen} onChoose={chose} />);
+    inApp(<FamilyList chosen={chosen} onChoose={chose} aim={aim} onAim={() => undefined} />);
     return chose;
   };
   it('are all there, once', () => {
@@ -26,6 +26,19 @@ describe('the families', () => {
     const names = screen.getAllByRole('button').filter((element) => element.hasAttribute('aria-current'));
     expect(names).toHaveLength(FAMILIES.length);
     expect(new Set(names.map((name) => name.textContent)).size).toBe(FAMILIES.length);
+  });
+  it('for an aim are those that are about it', () => {
+    shown('hold', 'level');
+    expect(screen.getByRole('button', { name: 'Swell' })).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Heard interval' })).toBeNull();
+  });
+  it('every aim has some to choose from, and every one serves an aim', () => {
+    for (const aim of TOPICS)
+      expect(
+        FAMILIES.some((family) => topicsOf(family).includes(aim)),
+        aim,
+      ).toBe(true);
+    for (const family of FAMILIES) expect(topicsOf(family).length, family.id).toBeGreaterThan(0);
   });
   it('a click chooses one', () => {
     const chose = shown();

@@ -79,13 +79,13 @@ export function AppFrame() {
           zIndex={1}
           _print={{ display: 'none' }}
         >
-          <chakra.span fontFamily="heading" fontSize="1.35rem" fontWeight={600} letterSpacing="-0.01em" hideBelow="md">
+          <chakra.span fontFamily="heading" fontSize="section" fontWeight={600} letterSpacing="-0.01em" hideBelow="md">
             {t('app.name')}
           </chakra.span>
           <Box hideBelow="lg">
             <Places />
           </Box>
-          <chakra.span marginLeft="auto" color="inkSoft" fontSize="0.92rem" hideBelow="md">
+          <chakra.span marginLeft="auto" color="inkSoft" fontSize="small" hideBelow="md">
             {t(`instruments.${instrumentId}`)} · {t(`sources.${source}`)}
           </chakra.span>
           <Button
@@ -188,7 +188,7 @@ function DemoBar() {
   const demo = useLiveQuery(() => database.digests.where('tags').equals(DEMO_TAG).limit(1).primaryKeys(), []);
   if (!demo?.length) return null;
   return (
-    <Box px={{ base: '12px', md: '28px' }} color="inkSoft" fontSize="0.88rem" _print={{ display: 'none' }}>
+    <Box px={{ base: '12px', md: '28px' }} color="inkSoft" fontSize="small" _print={{ display: 'none' }}>
       {t('app.demo')}{' '}
       <chakra.button
         textDecoration="underline"

@@ -121,7 +121,7 @@ export function Rail() {
             gap="6px"
             pl={natural ? '10px' : '4px'}
             cursor="pointer"
-            fontSize="12px"
+            fontSize="tiny"
             lineHeight={1}
             fontWeight={chosenOrLit ? 700 : 400}
             color={chosenOrLit ? 'accent' : 'inkSoft'}

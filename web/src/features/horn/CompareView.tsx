@@ -225,7 +225,7 @@ function Row({
           style={{ left: `${place(from)}%`, width: `${Math.max(0.5, place(to) - place(from))}%` }}
         />
       </Box>
-      <chakra.span width="330px" fontSize="0.92rem">
+      <chakra.span width="330px" fontSize="small">
         {t(alike ? 'compare.alike' : decided ? 'compare.differs' : 'compare.open', {
           ...(alike ? { from: signed(from), to: signed(to) } : told),
           name,

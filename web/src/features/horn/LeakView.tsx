@@ -42,7 +42,7 @@ export function LeakView() {
   ];
   return (
     <Box maxWidth="56rem">
-      <chakra.p fontFamily="heading" fontSize="1.5rem" mb="6px">
+      <chakra.p fontFamily="heading" fontSize="title" mb="6px">
         {t(`leak.verdict.${watch.verdict}`)}
       </chakra.p>
       {watch.evidence.length > 0 && (
@@ -76,7 +76,7 @@ export function LeakView() {
             </chakra.span>
           </Flex>
         ))}
-      <chakra.p color="inkSoft" fontSize="0.88rem" mt="10px">
+      <chakra.p color="inkSoft" fontSize="small" mt="10px">
         {t('leak.help')}
       </chakra.p>
     </Box>

@@ -7,15 +7,52 @@ import { useNoteName } from '../../text/useNoteName';
 import type { Layer } from './layers';
 import { noteSentence } from './noteSentence';
 
-const ROW = 17;
-const NAME_WIDTH = 56;
+/** Height of a row in pixels, for a pointer and for a thumb. */
+const ROW = { pointer: 21, thumb: 44 } as const;
+const NAME_WIDTH = 50;
 const SEAM_WIDTH = 26;
-const WIDTH = 720;
+const RIGHT = 20;
 const TOP = 22;
 const LEFT = NAME_WIDTH + SEAM_WIDTH;
-/** Thickness of the bars, softest first: what is loud is thick, as on the ribbon. */
+/** Thickness of the bars in pixels, softest first: what is loud is thick, as on the ribbon. */
 const THICK: Readonly<Record<LoudnessBand, number>> = { soft: 2, medium: 3.5, loud: 4.5 };
+/** Distance of the bars from the middle of their row. */
 const OFFSET: Readonly<Record<LoudnessBand, number>> = { soft: -5.5, medium: -0.5, loud: 4.5 };
+const LARGE = 3.4;
+
+/** Where a value of a layer lies in a drawing so many pixels wide. */
+function axis({ from, to }: Layer, width: number): (value: number) => number {
+  return (value) => LEFT + ((Math.min(to, Math.max(from, value)) - from) / (to - from)) * (width - LEFT - RIGHT);
+}
+
+/** One note's row by itself, large, on the axis of the map under it. */
+export function LargeRow({
+  layer,
+  midi,
+  note,
+  width,
+}: {
+  readonly layer: Layer;
+  readonly midi: number;
+  readonly note: NoteOnMap | undefined;
+  readonly width: number;
+}) {
+  const nameOf = useNoteName();
+  const height = ROW.pointer * LARGE;
+  const x = axis(layer, width);
+  return (
+    <chakra.svg viewBox={`0 0 ${width} ${height}`} width="100%" color="ink" aria-hidden display="block">
+      <line x1={x(layer.zero)} x2={x(layer.zero)} y1={0} y2={height} stroke="currentColor" strokeWidth={1.5} />
+      <text x={8} y={height / 2 + 10} fontWeight={600} fill="currentColor" style={{ fontSize: 30 }}>
+        {nameOf(midi)}
+      </text>
+      {note &&
+        LOUDNESS_BANDS.map((band) => (
+          <Bar key={band} layer={layer} note={note} band={band} x={x} y={height / 2} scale={LARGE} />
+        ))}
+    </chakra.svg>
+  );
+}
 
 /**
  * The rail opened wide: a row for each written note, lowest at the bottom, three bars in each, thin for soft and thick for
@@ -27,31 +64,38 @@ export function MapDrawing({
   notes,
   seams,
   chosen,
+  width,
+  thumb,
   onChoose,
   onOpen,
 }: {
   readonly layer: Layer;
+  /** the notes drawn, lowest first */
   readonly midis: readonly number[];
   readonly notes: ReadonlyMap<number, NoteOnMap>;
   readonly seams: readonly Seam[];
   readonly chosen: number | undefined;
+  /** in pixels */
+  readonly width: number;
+  /** whether the rows are to be met by a thumb */
+  readonly thumb: boolean;
   readonly onChoose: (midi: number) => void;
   readonly onOpen: (midi: number) => void;
 }) {
   const { t } = useTranslation();
   const nameOf = useNoteName();
   const rows = [...midis].reverse();
-  const height = TOP + rows.length * ROW + 6;
-  const x = (value: number) =>
-    LEFT +
-    ((Math.min(layer.to, Math.max(layer.from, value)) - layer.from) / (layer.to - layer.from)) * (WIDTH - LEFT - 24);
-  const y = (midi: number) => TOP + rows.indexOf(midi) * ROW + ROW / 2;
+  const rowHeight = thumb ? ROW.thumb : ROW.pointer;
+  const height = TOP + rows.length * rowHeight + 6;
+  const x = axis(layer, width);
+  const y = (midi: number) => TOP + rows.indexOf(midi) * rowHeight + rowHeight / 2;
+  const shownSeams = seams.filter(({ lower, upper }) => rows.includes(lower) && rows.includes(upper));
   const ticks = Array.from({ length: 5 }, (_, i) => layer.from + (i * (layer.to - layer.from)) / 4);
   return (
     <chakra.svg
-      viewBox={`0 0 ${WIDTH} ${height}`}
+      viewBox={`0 0 ${width} ${height}`}
       width="100%"
-      maxWidth={`${WIDTH + 120}px`}
+      display="block"
       color="ink"
       role="group"
       aria-label={t(`horn.layers.${layer.id}`)}
@@ -66,7 +110,7 @@ export function MapDrawing({
             stroke="currentColor"
             strokeWidth={tick === layer.zero ? 1.5 : 0.5}
           />
-          <text x={x(tick)} y={12} fontSize={11} textAnchor="middle" fill="currentColor">
+          <text x={x(tick)} y={12} textAnchor="middle" fill="currentColor" style={{ fontSize: 13 }}>
             {layer.signed && tick > 0 ? `+${tick}` : String(tick).replace('-', '−')}
           </text>
         </g>
@@ -93,9 +137,9 @@ export function MapDrawing({
           >
             <rect
               x={0}
-              y={y(midi) - ROW / 2}
-              width={WIDTH}
-              height={ROW}
+              y={y(midi) - rowHeight / 2}
+              width={width}
+              height={rowHeight}
               fill={
                 midi === chosen
                   ? 'var(--chakra-colors-panel)'
@@ -107,20 +151,22 @@ export function MapDrawing({
             />
             <text
               x={8}
-              y={y(midi) + 4.5}
-              fontSize={13}
+              y={y(midi) + 5}
               fontWeight={midi === chosen ? 700 : 500}
               fill="currentColor"
+              style={{ fontSize: thumb ? 18 : 16 }}
               opacity={note ? 1 : 0.55}
             >
               {nameOf(midi)}
             </text>
             {note &&
-              LOUDNESS_BANDS.map((band) => <Bar key={band} layer={layer} note={note} band={band} x={x} y={y(midi)} />)}
+              LOUDNESS_BANDS.map((band) => (
+                <Bar key={band} layer={layer} note={note} band={band} x={x} y={y(midi)} scale={thumb ? 2 : 1} />
+              ))}
           </g>
         );
       })}
-      {seams.map((seam) => (
+      {shownSeams.map((seam) => (
         <SeamMark key={`${seam.lower} ${seam.quantity}`} y={(y(seam.lower) + y(seam.upper)) / 2} />
       ))}
     </chakra.svg>
@@ -133,18 +179,21 @@ function Bar({
   band,
   x,
   y,
+  scale,
 }: {
   readonly layer: Layer;
   readonly note: NoteOnMap;
   readonly band: LoudnessBand;
   readonly x: (value: number) => number;
   readonly y: number;
+  readonly scale: number;
 }) {
   const known = ofNote(note, layer.quantity, band);
   if (known.kind === 'unknown') return null;
   const value = known.value * layer.factor;
   const error = known.uncertainty * layer.factor;
-  const at = y + OFFSET[band];
+  const at = y + scale * OFFSET[band];
+  const thick = scale * THICK[band];
   const [from, to] = [x(layer.zero), x(value)];
   return (
     <g pointerEvents="none">
@@ -159,10 +208,10 @@ function Bar({
       />
       <rect
         x={Math.min(from, to)}
-        y={at - THICK[band] / 2}
+        y={at - thick / 2}
         width={Math.max(1.5, Math.abs(to - from))}
-        height={THICK[band]}
-        rx={THICK[band] / 2}
+        height={thick}
+        rx={thick / 2}
         fill="currentColor"
       />
     </g>

@@ -21,12 +21,13 @@ import { formatNumber, formatSigned } from '../../text/format';
 import { needText } from '../../text/needText';
 import { PatternNote } from '../../shared/PatternNote';
 import { SectionTitle } from '../../ui/PageTitle';
+import { useWidth } from '../../ui/useWidth';
 import { useNoteName } from '../../text/useNoteName';
 import { useOpenExercise } from '../../shared/useOpenExercise';
 import { useAppSelector } from '../../store';
 import { LayerChoice } from './LayerChoice';
 import { LAYERS, type LayerId } from './layers';
-import { MapDrawing } from './MapDrawing';
+import { LargeRow, MapDrawing } from './MapDrawing';
 import { noteSentence } from './noteSentence';
 import { useHornMap } from './useHornMap';
 
@@ -39,27 +40,70 @@ export function MapView() {
   const horn = instrumentById(instrumentId);
   const { notes, setups, chosen, choose } = useHornMap();
   const [layerId, setLayer] = useState<LayerId>('pitch');
-  const [note, setNote] = useState<number>();
+  const [pointed, setNote] = useState<number>();
+  const [page, setPage] = useState(0);
+  const [box, width] = useWidth();
   const layer = LAYERS.find((candidate) => candidate.id === layerId)!;
   const byMidi = useMemo(() => new Map((notes ?? []).map((noteOnMap) => [noteOnMap.midi, noteOnMap])), [notes]);
   const parted = useMemo(() => seams(notes ?? []), [notes]);
   const top = Math.max(horn.highestKeyedWrittenMidi, ...byMidi.keys());
   const midis = Array.from({ length: top - horn.lowestWrittenMidi + 1 }, (_, i) => horn.lowestWrittenMidi + i);
   if (!notes) return <p>{t('app.loading')}</p>;
+  const need = needs(notes, instrumentId, now())[0];
+  const note = pointed ?? need?.midi ?? horn.lowestWrittenMidi;
+  // A phone shows an octave at a time, in rows for a thumb.
+  const narrow = width > 0 && width < NARROW;
+  const pages = narrow ? pagesOf(midis) : [midis];
+  const shown = pages[Math.min(page, pages.length - 1)]!;
   return (
     <Grid templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 340px' }} gap="30px">
-      <Box minWidth={0}>
+      <Box minWidth={0} ref={box}>
         <LayerChoice chosen={layerId} onChoose={setLayer} />
-        <MapDrawing
-          layer={layer}
-          midis={midis}
-          notes={byMidi}
-          seams={parted}
-          chosen={note}
-          onChoose={setNote}
-          onOpen={(midi) => void navigate(`/horn/note/${midi}`)}
-        />
-        <chakra.p color="inkSoft" fontSize="0.88rem">
+        {narrow && (
+          <Flex role="radiogroup" aria-label={t('horn.pages')} gap="6px" mb="8px">
+            {pages.map((midisOfPage, i) => (
+              <Button
+                key={midisOfPage[0]}
+                role="radio"
+                aria-checked={midisOfPage === shown}
+                tone={midisOfPage === shown ? 'plain' : 'quiet'}
+                px="8px"
+                flex="1 1 0"
+                onClick={() => setPage(i)}
+              >
+                {nameOf(midisOfPage[0]!)}–{nameOf(midisOfPage.at(-1)!)}
+              </Button>
+            ))}
+          </Flex>
+        )}
+        {width > 0 && (
+          <>
+            <Box position="sticky" top={0} bg="paper" zIndex={1} pb="4px" borderBottomWidth="1px" borderColor="line">
+              <LargeRow layer={layer} midi={note} note={byMidi.get(note)} width={width} />
+              <chakra.p
+                aria-live="polite"
+                fontSize="lead"
+                fontWeight={600}
+                minHeight="1.5em"
+                data-testid="note-sentence"
+              >
+                {noteSentence(t, nameOf, layer, note, byMidi.get(note))}
+              </chakra.p>
+            </Box>
+            <MapDrawing
+              layer={layer}
+              midis={shown}
+              notes={byMidi}
+              seams={parted}
+              chosen={note}
+              width={width}
+              thumb={narrow}
+              onChoose={setNote}
+              onOpen={(midi) => void navigate(`/horn/note/${midi}`)}
+            />
+          </>
+        )}
+        <chakra.p color="inkSoft" fontSize="small">
           {t('horn.legend')}
         </chakra.p>
       </Box>
@@ -77,15 +121,23 @@ export function MapView() {
             />
           </Box>
         )}
-        <chakra.p minHeight="3em" aria-live="polite" fontWeight={600} data-testid="note-sentence">
-          {note === undefined ? t('horn.point') : noteSentence(t, nameOf, layer, note, byMidi.get(note))}
-        </chakra.p>
         <PatternNote notes={notes} />
         <EvennessPanel notes={notes} />
-        <WhatNext seam={parted[0]} need={needs(notes, instrumentId, now())[0]} empty={notes.length === 0} />
+        <WhatNext seam={parted[0]} need={need} empty={notes.length === 0} />
       </chakra.aside>
     </Grid>
   );
+}
+
+/** Narrower than this, in pixels, the map is paged. */
+const NARROW = 560;
+const PAGE_NOTES = 12;
+
+/** An octave a page, from the lowest note up; a rest of a few notes belongs to the last. */
+function pagesOf(midis: readonly number[]): readonly (readonly number[])[] {
+  const count = Math.max(1, Math.round(midis.length / PAGE_NOTES));
+  const each = Math.ceil(midis.length / count);
+  return Array.from({ length: count }, (_, i) => midis.slice(i * each, (i + 1) * each));
 }
 
 const now = () => Date.now();
@@ -102,7 +154,7 @@ function EvennessPanel({ notes }: { readonly notes: Parameters<typeof evenness>[
       ) : (
         <details>
           <chakra.summary cursor="pointer" minHeight="44px">
-            <chakra.span fontFamily="heading" fontSize="2rem">
+            <chakra.span fontFamily="heading" fontSize="place">
               {formatNumber(of.value, 0)}
             </chakra.span>{' '}
             {t('horn.evennessOf', { count: of.parts.length })}
@@ -122,7 +174,7 @@ function EvennessPanel({ notes }: { readonly notes: Parameters<typeof evenness>[
               );
             })}
           </chakra.ul>
-          <chakra.p color="inkSoft" fontSize="0.88rem">
+          <chakra.p color="inkSoft" fontSize="small">
             {t('horn.formula')}
           </chakra.p>
         </details>

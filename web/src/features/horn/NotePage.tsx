@@ -47,7 +47,7 @@ export function NotePage() {
   return (
     <Box>
       <Flex align="center" gap="28px" wrap="wrap" mb="8px">
-        <chakra.h2 fontFamily="heading" fontSize="3rem" fontWeight={500} lineHeight={1.1}>
+        <chakra.h2 fontFamily="heading" fontSize="figure" fontWeight={500} lineHeight={1.1}>
           {nameOf(midi)}
         </chakra.h2>
         {keys && <Fingering instrumentId={instrumentId} keys={keys} width="220px" />}

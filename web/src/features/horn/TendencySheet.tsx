@@ -88,7 +88,7 @@ export function TendencySheet() {
           </chakra.table>
         ))}
       </Flex>
-      <chakra.p color="inkSoft" fontSize="0.88rem" mt="10px">
+      <chakra.p color="inkSoft" fontSize="small" mt="10px">
         {t('sheet.help')}
       </chakra.p>
     </Box>

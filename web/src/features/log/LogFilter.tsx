@@ -2,6 +2,7 @@ import { Flex } from '@chakra-ui/react';
 import { FAMILIES } from '@inner-hum/core/families';
 import { SETUP_PARTS } from '@inner-hum/core/plan';
 import { INSTRUMENTS } from '@inner-hum/core/theory';
+import { useState, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useSearchParams } from 'react-router';
 import type { TakeFilter } from '../../db/search';
@@ -26,7 +27,8 @@ export function useTakeFilter(): TakeFilter {
   };
 }
 
-export function LogFilter() {
+/** @param children what stands in the same row */
+export function LogFilter({ children }: { readonly children: ReactNode }) {
   const { t } = useTranslation();
   const nameOf = useNoteName();
   const [search, setSearch] = useSearchParams();
@@ -37,6 +39,7 @@ export function LogFilter() {
     else next.set(kind, value);
     setSearch(next, { replace: true });
   };
+  const [opened, open] = useState(false);
   const any = t('log.filter.any');
   const choice = (kind: (typeof KINDS)[number], options: readonly string[], textOf: (text: string) => string) => (
     <Choice
@@ -51,38 +54,52 @@ export function LogFilter() {
     [...new Set(gear.filter((item) => item.part === part).map((item) => item.name))].map((name) => `${part}:${name}`),
   );
   return (
-    <Flex gap="10px" wrap="wrap" align="flex-end" my="12px" css={{ '& label': { maxWidth: '190px' } }}>
-      {choice(
-        'size',
-        INSTRUMENTS.map((instrument) => instrument.id),
-        (id) => t(`instruments.${id}`),
-      )}
-      {choice('note', NOTES, (midi) => nameOf(Number(midi)))}
-      {choice(
-        'family',
-        FAMILIES.map((family) => family.id),
-        (id) => t(`families.${id}.name`),
-      )}
-      {choice('finding', FINDINGS, (id) => t(`log.findings.${id}`))}
-      {parts.length > 0 &&
-        choice('gear', parts, (tag) =>
-          t('compare.part', {
-            part: t(`gear.parts.${tag.split(':')[0]}`),
-            name: tag.slice(tag.indexOf(':') + 1),
-          }),
+    <>
+      {/* A phone shows the takes first. */}
+      <Button tone="quiet" hideFrom="md" aria-expanded={opened} onClick={() => open(!opened)}>
+        {t('log.filter.open')}
+      </Button>
+      <Flex
+        display={opened ? 'flex' : { base: 'none', md: 'flex' }}
+        gap="10px"
+        wrap="wrap"
+        align="flex-end"
+        my="12px"
+        css={{ '& label': { maxWidth: { base: '47%', md: '150px' } } }}
+      >
+        {choice(
+          'size',
+          INSTRUMENTS.map((instrument) => instrument.id),
+          (id) => t(`instruments.${id}`),
         )}
-      <Field label={t('log.filter.since')}>
-        <TextInput
-          type="date"
-          value={search.get('since') ?? ''}
-          onChange={(event) => put('since', event.target.value)}
-        />
-      </Field>
-      {[...search.keys()].length > 0 && (
-        <Button tone="quiet" onClick={() => setSearch({}, { replace: true })}>
-          {t('log.filter.clear')}
-        </Button>
-      )}
-    </Flex>
+        {choice('note', NOTES, (midi) => nameOf(Number(midi)))}
+        {choice(
+          'family',
+          FAMILIES.map((family) => family.id),
+          (id) => t(`families.${id}.name`),
+        )}
+        {choice('finding', FINDINGS, (id) => t(`log.findings.${id}`))}
+        {parts.length > 0 &&
+          choice('gear', parts, (tag) =>
+            t('compare.part', {
+              part: t(`gear.parts.${tag.split(':')[0]}`),
+              name: tag.slice(tag.indexOf(':') + 1),
+            }),
+          )}
+        <Field label={t('log.filter.since')}>
+          <TextInput
+            type="date"
+            value={search.get('since') ?? ''}
+            onChange={(event) => put('since', event.target.value)}
+          />
+        </Field>
+        {[...search.keys()].length > 0 && (
+          <Button tone="quiet" onClick={() => setSearch({}, { replace: true })}>
+            {t('log.filter.clear')}
+          </Button>
+        )}
+        {children}
+      </Flex>
+    </>
   );
 }

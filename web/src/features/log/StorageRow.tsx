@@ -32,7 +32,7 @@ export function StorageRow() {
   };
   if (!usage) return null;
   return (
-    <Flex gap="12px" align="center" wrap="wrap" color="inkSoft" fontSize="0.92rem" mt="8px">
+    <Flex gap="12px" align="center" wrap="wrap" color="inkSoft" fontSize="small" mt="8px">
       <span>{t('log.storage', { mB: formatNumber(usage.mB, 1) })}</span>
       {usage.lasting ? (
         <span>{t('log.lasting')}</span>

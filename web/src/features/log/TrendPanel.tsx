@@ -9,6 +9,7 @@ import { Link } from 'react-router';
 import { findFirsts, findTrend, type TakeFilter } from '../../db/search';
 import { Button, Choice } from '../../ui/controls';
 import { SectionTitle } from '../../ui/PageTitle';
+import { LogFilter } from './LogFilter';
 import { loadTrendChart, TrendChartLater } from '../../ui/TrendChartLater';
 import { useNoteName } from '../../text/useNoteName';
 
@@ -16,10 +17,10 @@ import { useNoteName } from '../../text/useNoteName';
 const READY_AFTER_MS = 800;
 const SHOWN = 8;
 /**
- * The trend of what the list shows: a quantity over time in the takes that fit the filter, and the firsts among them. It is
+ * What the list is looked through by, and the trend of what it shows: a quantity over time in the takes that fit the filter, and the firsts among them. It is
  * made ready while the list is read, so that it opens at once.
  */
-export function Trend({ filter }: { readonly filter: TakeFilter }) {
+export function FilterAndTrend({ filter }: { readonly filter: TakeFilter }) {
   const { t } = useTranslation();
   const key = JSON.stringify(filter);
   const [shown, show] = useState(false);
@@ -36,9 +37,11 @@ export function Trend({ filter }: { readonly filter: TakeFilter }) {
   }, [wanted, quantity, key]);
   return (
     <>
-      <Button tone="quiet" aria-expanded={shown} onClick={() => show(!shown)}>
-        {t(shown ? 'log.hideTrend' : 'log.showTrend')}
-      </Button>
+      <LogFilter>
+        <Button tone="quiet" aria-expanded={shown} onClick={() => show(!shown)}>
+          {t(shown ? 'log.hideTrend' : 'log.showTrend')}
+        </Button>
+      </LogFilter>
       {shown && found && <TrendPanel quantity={quantity} trend={found[0]} firsts={found[1]} onChoose={choose} />}
     </>
   );

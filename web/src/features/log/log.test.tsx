@@ -41,11 +41,35 @@ describe('the Log', () => {
     inApp(<LogPage />, '/log');
     expect(await links()).toEqual(['/take/c', '/take/b', '/take/a']);
     expect(screen.getAllByRole('heading', { level: 2 }).map((element) => element.textContent)).toEqual([
-      'Monday, 2 March 2026',
-      'Sunday, 1 March 2026',
+      expect.stringMatching(/^Monday, 2 March 20262 takes · \d+ min · Swell$/),
+      expect.stringMatching(/^Sunday, 1 March 20261 take · \d+ min · Swell$/),
     ]);
     expect(screen.getByText('with the new reed')).toBeTruthy();
     expect(screen.getAllByText('No tone was heard.')).toHaveLength(3);
+  });
+  it('has the newest days open, all where something is looked for, and each opens at a press', async () => {
+    await mergeTakes(['01', '02', '03', '04'].map((day) => take(day, `2026-03-${day}T18:00:00.000Z`)));
+    const { unmount } = inApp(<LogPage />, '/log');
+    expect(await links()).toEqual(['/take/04', '/take/03']);
+    fireEvent.click(screen.getByRole('button', { name: /1 March/ }));
+    expect(await links()).toContain('/take/01');
+    fireEvent.click(screen.getByRole('button', { name: /4 March/ }));
+    expect(await links()).toEqual(['/take/03', '/take/01']);
+    unmount();
+    inApp(<LogPage />, '/log?family=swell');
+    expect(await links()).toHaveLength(4);
+  });
+  it('marks the best take of a day and the one with most to do', async () => {
+    const better = take('b', '2026-03-01T18:00:00.000Z');
+    await mergeTakes([
+      take('a', '2026-03-01T17:00:00.000Z'),
+      { ...better, record: { ...better.record, verdict: { ...better.record.verdict, decision: 'harder' } } },
+    ]);
+    inApp(<LogPage />, '/log');
+    await links();
+    const [first, second] = screen.getAllByRole('listitem');
+    expect(first!.textContent).toContain('Best of the day');
+    expect(second!.textContent).toContain('Most to do');
   });
   it('heads a take of many notes with its lowest and highest', async () => {
     const whole = take('a', '2026-03-01T18:00:00.000Z');
@@ -62,7 +86,7 @@ describe('the Log', () => {
     );
     inApp(<LogPage />, '/log');
     expect(await links()).toHaveLength(30);
-    fireEvent.click(screen.getByText(/more/i));
+    fireEvent.click(screen.getByText(/earlier days/i));
     await waitFor(async () => expect(await links()).toHaveLength(33));
   });
   it.each([

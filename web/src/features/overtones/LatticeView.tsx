@@ -1,6 +1,6 @@
 import { Box, chakra, Grid } from '@chakra-ui/react';
 import { usualExercise, familyById } from '@inner-hum/core/families';
-import { ownSources, type OwnCell } from '@inner-hum/core/plan';
+import { frontier, ownSources, type OwnCell } from '@inner-hum/core/plan';
 import {
   expectedSuccess,
   instrumentById,
@@ -18,7 +18,7 @@ import { useCells } from '../../shared/useCells';
 import { usePalette } from '../../ui/useColourMode';
 import { useNoteName } from '../../text/useNoteName';
 import { useOpenExercise } from '../../shared/useOpenExercise';
-import { usePartialNumber } from '../../text/usePartialName';
+import { usePartialName, usePartialNumber } from '../../text/usePartialName';
 import { useAppSelector } from '../../store';
 import { SourcesOf } from './SourcesOf';
 
@@ -30,6 +30,7 @@ export function LatticeView() {
   const { t } = useTranslation();
   const nameOf = useNoteName();
   const partialNumber = usePartialNumber();
+  const partialName = usePartialName();
   const palette = usePalette();
   const open = useOpenExercise();
   const instrumentId = useAppSelector((state) => state.settings.instrumentId);
@@ -38,9 +39,15 @@ export function LatticeView() {
   const cells = useCells();
   const own = useMemo(() => (cells ? ownSources(cells) : NO_OWN), [cells]);
   const all = useMemo(() => lattice(horn), [horn]);
-  const [chosen, choose] = useState(77);
+  const level = useAppSelector((state) => state.settings.level);
+  const next = useMemo(() => frontier(own, level, horn), [own, level, horn]);
+  const isNext = ({ tubeMidi, partialNumber, octaveKey }: Source) =>
+    !octaveKey && tubeMidi === next.tubeMidi && partialNumber === next.partial;
+  const nextMidi = all.find(isNext)?.soundedMidi ?? horn.lowestWrittenMidi;
+  const [picked, choose] = useState<number>();
+  const chosen = picked ?? nextMidi;
   const long = all.filter((source) => !source.octaveKey);
-  const tubes = [...new Set(long.map((source) => source.tubeMidi))].sort((a, b) => b - a);
+  const tubes = [...new Set(long.map((source) => source.tubeMidi))].sort((a, b) => a - b);
   const short = all.filter((source) => source.octaveKey);
   const ladder = (tube: number) =>
     open({ ...usualExercise(familyById('overtoneLadder'), instrumentId), writtenMidi: tube });
@@ -50,16 +57,24 @@ export function LatticeView() {
         source={source}
         own={own.get(sourceKey(source))}
         chosen={source.soundedMidi === chosen}
+        next={isNext(source)}
         colour={partialColour(palette, source.partialNumber)}
         onChoose={() => choose(source.soundedMidi)}
       />
     );
   return (
-    <Grid templateColumns={{ base: '1fr', xl: 'minmax(0, 1fr) 400px' }} gap="32px">
+    <Grid templateColumns={{ base: '1fr', xl: 'minmax(0, 1fr) 340px' }} gap="32px">
       <Box overflowX="auto">
+        <chakra.p mb="10px">
+          {t('overtones.next', {
+            note: nameOf(nextMidi),
+            fingered: nameOf(next.tubeMidi),
+            partialName: partialName(next.partial),
+          })}
+        </chakra.p>
         <chakra.table
           aria-label={t('overtones.lattice')}
-          css={{ '& td': { p: '1px' }, '& th': { fontWeight: 500, px: '6px', fontSize: '0.85rem' } }}
+          css={{ '& td': { p: '1px' }, '& th': { fontWeight: 500, px: '6px', fontSize: 'small' } }}
         >
           <thead>
             <tr>
@@ -105,7 +120,7 @@ export function LatticeView() {
             </Grid>
           ))}
         </Grid>
-        <chakra.p color="inkSoft" fontSize="0.88rem" mt="14px" maxWidth="52rem">
+        <chakra.p color="inkSoft" fontSize="small" mt="14px" maxWidth="52rem">
           {t('overtones.legend')}
         </chakra.p>
       </Box>
@@ -119,12 +134,15 @@ function LatticeCell({
   source,
   own,
   chosen,
+  next,
   colour,
   onChoose,
 }: {
   readonly source: Source;
   readonly own: OwnCell | undefined;
   readonly chosen: boolean;
+  /** whether it is to be learnt next */
+  readonly next: boolean;
   readonly colour: string;
   readonly onChoose: () => void;
 }) {
@@ -145,12 +163,12 @@ function LatticeCell({
   return (
     <chakra.button
       onClick={onChoose}
-      aria-label={label}
+      aria-label={next ? `${label}. ${t('overtones.isNext')}` : label}
       title={label}
       aria-pressed={chosen}
       width="100%"
-      minWidth="60px"
-      height="34px"
+      minWidth="66px"
+      height={next ? '52px' : '34px'}
       pt="4px"
       pb="12px"
       px="6px"
@@ -158,18 +176,23 @@ function LatticeCell({
       textAlign="left"
       borderRadius="6px"
       borderWidth="1.5px"
-      borderColor={chosen ? 'accent' : 'transparent'}
+      borderColor={chosen ? 'accent' : next ? 'ink' : 'transparent'}
       bg={chosen ? 'panel' : 'channel'}
       position="relative"
       lineHeight={1}
       _hover={{ borderColor: 'ink' }}
     >
-      <chakra.span fontSize="0.88rem" fontWeight={chosen ? 700 : 500}>
+      <chakra.span fontSize="small" fontWeight={chosen ? 700 : 500}>
         {nameOf(source.soundedMidi)}
       </chakra.span>
-      <chakra.span fontSize="0.72rem" color="inkSoft" position="absolute" right="5px" top="5px">
+      <chakra.span fontSize="tiny" color="inkSoft" position="absolute" right="5px" top="5px">
         {source.partialNumber > 1 && offset}
       </chakra.span>
+      {next && (
+        <chakra.span display="block" fontSize="tiny" fontWeight={700} color="accent" mt="3px" aria-hidden>
+          {t('overtones.isNext')}
+        </chakra.span>
+      )}
       {source.partialNumber > 1 && (
         <chakra.span
           position="absolute"

@@ -64,7 +64,7 @@ export function Notebook() {
       </chakra.nav>
       <Box>
         <Flex align="baseline" gap="18px">
-          <SectionTitle fontSize="2rem">{nameOf(midi)}</SectionTitle>
+          <SectionTitle fontSize="place">{nameOf(midi)}</SectionTitle>
           <Button tone="quiet" onClick={() => window.print()} _print={{ display: 'none' }}>
             {t('notebook.print')}
           </Button>
@@ -129,7 +129,7 @@ function FingeringRow({
               spread: trial.spreadCents === undefined ? '–' : formatNumber(trial.spreadCents, 1),
               ms: trial.responseS === undefined ? '–' : formatNumber(1000 * trial.responseS, 0),
             })}{' '}
-            <chakra.span color="inkSoft" fontSize="0.9rem">
+            <chakra.span color="inkSoft" fontSize="small">
               {[setupText(trial.setup), format(trial.newestMs, 'd MMM yyyy')].filter(Boolean).join(' · ')}
             </chakra.span>
           </chakra.p>

@@ -140,7 +140,7 @@ function Aims({
             py="10px"
             cursor="pointer"
           >
-            <chakra.span display="block" fontFamily="heading" fontSize="1.2rem" fontWeight={600}>
+            <chakra.span display="block" fontFamily="heading" fontSize="lead" fontWeight={600}>
               {t(`options.${routeAim}`)}
             </chakra.span>
             {t('overtones.routeParts', {
@@ -182,17 +182,17 @@ function Steps({
             borderRadius="field"
             p="8px"
           >
-            <chakra.span fontFamily="heading" fontSize="1.5rem">
+            <chakra.span fontFamily="heading" fontSize="title">
               {nameOf(source.soundedMidi)}
             </chakra.span>
-            <chakra.span float="right" color="inkSoft" fontSize="0.88rem">
+            <chakra.span float="right" color="inkSoft" fontSize="small">
               {formatSigned(source.offsetCents, 0)}
             </chakra.span>
             <Select
               aria-label={t('overtones.pin', { number: place + 1 })}
               value={pins.get(place) ?? ''}
               onChange={(event) => onPin(place, event.target.value)}
-              fontSize="0.88rem"
+              fontSize="small"
             >
               <option value="">
                 {nameOf(source.fingeredMidi)} · {partialName(source.partialNumber)}

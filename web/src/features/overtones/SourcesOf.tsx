@@ -30,10 +30,10 @@ export function SourcesOf({ midi, own }: { readonly midi: number; readonly own: 
   const sources = sourcesOf(horn, midi).filter((source) => source.partialNumber > 1);
   return (
     <chakra.aside aria-live="polite">
-      <SectionTitle fontSize="2rem">{nameOf(midi)}</SectionTitle>
+      <SectionTitle fontSize="place">{nameOf(midi)}</SectionTitle>
       {regular ? (
         <Box mb="14px">
-          <chakra.p color="inkSoft" fontSize="0.9rem">
+          <chakra.p color="inkSoft" fontSize="small">
             {t('overtones.regular')}
           </chakra.p>
           <Fingering instrumentId={instrumentId} keys={regular} label={nameOf(midi)} />
@@ -78,12 +78,12 @@ function SourceRow({
         <chakra.p fontWeight={600}>
           {t('overtones.sourceName', { fingered: nameOf(fingeredMidi), partial: partialName(partialNumber) })}
         </chakra.p>
-        <chakra.p fontSize="0.9rem" color="inkSoft">
+        <chakra.p fontSize="small" color="inkSoft">
           {t(octaveKey ? 'overtones.octaveKey' : `overtones.${source.length}`)} ·{' '}
           {t('overtones.naturally', { cents: formatSigned(source.offsetCents, 0) })}
           {own?.offsetCents !== undefined && ` · ${t('overtones.yours', { cents: formatSigned(own.offsetCents, 0) })}`}
         </chakra.p>
-        <chakra.p fontSize="0.9rem" color="inkSoft">
+        <chakra.p fontSize="small" color="inkSoft">
           {tried
             ? t('overtones.tried', {
                 ...own.tries,

@@ -29,7 +29,7 @@ export function GearList() {
   };
   return (
     <>
-      <chakra.p color="inkSoft" fontSize="0.92rem">
+      <chakra.p color="inkSoft" fontSize="small">
         {t('gear.help')}
       </chakra.p>
       <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="12px">
@@ -155,11 +155,7 @@ function Reeds() {
     dispatch(settingsChanged({ gear: gear.map((item) => (item === reed ? { ...item, retiredOn } : item)) }));
   return (
     <Box overflowX="auto">
-      <chakra.table
-        width="100%"
-        fontSize="0.92rem"
-        css={{ '& td, & th': { py: '4px', textAlign: 'left', pr: '10px' } }}
-      >
+      <chakra.table width="100%" fontSize="small" css={{ '& td, & th': { py: '4px', textAlign: 'left', pr: '10px' } }}>
         <thead>
           <chakra.tr color="inkSoft">
             <th>{t('gear.parts.reed')}</th>

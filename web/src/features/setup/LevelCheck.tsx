@@ -58,7 +58,7 @@ export function LevelCheck() {
       <chakra.p ref={words} role="status" minHeight="3em">
         {t('setUp.checkIdle')}
       </chakra.p>
-      <chakra.p ref={delay} color="inkSoft" fontSize="0.9rem" minHeight="1.5em" data-testid="delay" />
+      <chakra.p ref={delay} color="inkSoft" fontSize="small" minHeight="1.5em" data-testid="delay" />
       <Button onClick={() => void toggle()}>{on ? t('setUp.checkStop') : t('setUp.checkStart')}</Button>
     </Box>
   );

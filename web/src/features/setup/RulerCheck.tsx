@@ -84,7 +84,7 @@ export function RulerCheck() {
         {t(ruler.origin === 'measured' ? 'setUp.rulerMeasured' : 'setUp.rulerAssumed', numbers)}
       </chakra.p>
       {step && (
-        <chakra.p fontFamily="heading" fontSize="1.6rem" role="status" mb="10px">
+        <chakra.p fontFamily="heading" fontSize="title" role="status" mb="10px">
           {t(step.which === 'soft' ? 'setUp.rulerSoft' : 'setUp.rulerLoud', { note, seconds: step.left })}
         </chakra.p>
       )}

@@ -12,7 +12,7 @@ export function SchoolChoices() {
   const { schools, headphones } = useAppSelector((state) => state.settings);
   return (
     <>
-      <chakra.p color="inkSoft" fontSize="0.92rem">
+      <chakra.p color="inkSoft" fontSize="small">
         {t('schools.help')}
       </chakra.p>
       <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="12px">

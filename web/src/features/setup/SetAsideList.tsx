@@ -21,7 +21,7 @@ export function SetAsideList() {
     });
   return (
     <Box mt="28px" data-testid="set-aside">
-      <chakra.h2 fontFamily="heading" fontSize="1.35rem" mb="6px">
+      <chakra.h2 fontFamily="heading" fontSize="section" mb="6px">
         {t('setUp.aside')}
       </chakra.h2>
       <chakra.p color="inkSoft" mb="8px">

@@ -35,7 +35,7 @@ export default function SetUpPage() {
   const change = (part: Partial<Settings>) => dispatch(settingsChanged(part));
   return (
     <Box maxWidth="76rem" pb="40px">
-      <chakra.h1 fontFamily="heading" fontSize="2.2rem" fontWeight={500} mt="14px" mb="6px">
+      <chakra.h1 fontFamily="heading" fontSize="place" fontWeight={500} mt="14px" mb="6px">
         {t('setUp.title')}
       </chakra.h1>
       <ProblemNote onRetry={() => dispatch(problemMet(null))} />
@@ -139,7 +139,7 @@ export default function SetUpPage() {
               step={50}
               onChange={(soundBudgetMb) => change({ soundBudgetMb })}
             />
-            <chakra.p color="inkSoft" fontSize="0.9rem">
+            <chakra.p color="inkSoft" fontSize="small">
               {t('setUp.clickNote')}
             </chakra.p>
           </Part>
@@ -173,7 +173,7 @@ function Column({ children }: { readonly children: ReactNode }) {
 function Part({ title, id, children }: { readonly title: string; readonly id?: string; readonly children: ReactNode }) {
   return (
     <chakra.section id={id} borderTopWidth="2px" borderColor="ink" pt="12px">
-      <chakra.h2 fontFamily="heading" fontSize="1.35rem" fontWeight={600} mb="10px">
+      <chakra.h2 fontFamily="heading" fontSize="section" fontWeight={600} mb="10px">
         {title}
       </chakra.h2>
       <chakra.div display="flex" flexDirection="column" gap="12px">

@@ -46,7 +46,7 @@ export function TuneUpCheck() {
       <chakra.p color="inkSoft" mb="8px">
         {t('setUp.tuneUpHelp', { a4: a4Hz })}
       </chakra.p>
-      <chakra.p fontFamily="heading" fontSize="1.6rem" minHeight="2.6em" role="status" data-testid="tune-up">
+      <chakra.p fontFamily="heading" fontSize="title" minHeight="2.6em" role="status" data-testid="tune-up">
         {on && result.kind === 'listening' && t('setUp.tuneUpListening')}
         {on &&
           result.kind === 'heard' &&

@@ -15,7 +15,7 @@ export function BlockBar() {
   const { next } = place;
   return (
     <Flex align="center" gap="14px" wrap="wrap" data-testid="block">
-      <chakra.span fontWeight={600} fontSize="1.1rem">
+      <chakra.span fontWeight={600} fontSize="lead">
         {t('stand.blockPlace', { number: place.index + 1, count: place.count })}
       </chakra.span>
       {next && (

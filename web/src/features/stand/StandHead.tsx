@@ -25,9 +25,9 @@ import { liveSound, type Timing } from '../../practice/liveSound';
 
 /** How many tubes are named that could give a freely played note. */
 const MOST_SOURCES = 3;
-const LETTER_PX = { base: '72px', md: '132px' } as const;
+const LETTER_SIZE = { base: 'letterSmall', md: 'letter' } as const;
 /** What is needed in play: 40 px and more where there is room for it. */
-const READ_SIZE = { base: '1.3rem', md: '2.4rem' } as const;
+const READ_SIZE = { base: 'section', md: 'stand' } as const;
 
 /** The note, the dynamics, the beat: what must be readable from two metres. */
 export function StandHead() {
@@ -137,7 +137,7 @@ export function StandHead() {
           ref={note}
           fontFamily="heading"
           fontWeight={500}
-          fontSize={LETTER_PX}
+          fontSize={LETTER_SIZE}
           lineHeight={1}
           data-testid="note"
         />
@@ -176,7 +176,7 @@ export function StandHead() {
           ref={number}
           fontFamily="heading"
           fontWeight={500}
-          fontSize={LETTER_PX}
+          fontSize={LETTER_SIZE}
           lineHeight={1}
           color={phase === 'countIn' ? 'inkSoft' : 'accent'}
           minWidth="1.2em"

@@ -172,7 +172,7 @@ function InPlay({ phase, onStop }: { readonly phase: Phase; readonly onStop: () 
           tone="strong"
           onClick={onStop}
           data-testid="start"
-          fontSize={{ base: '1.5rem', md: '2.4rem' }}
+          fontSize={{ base: 'title', md: 'stand' }}
           lineHeight={1.1}
           minHeight={{ base: '64px', md: '88px' }}
           px="28px"
@@ -221,7 +221,7 @@ function Status({ large = false }: { readonly large?: boolean }) {
   return (
     <chakra.p
       role="status"
-      fontSize={large ? { base: '1.4rem', md: '2.4rem' } : '1.15rem'}
+      fontSize={large ? { base: 'section', md: 'stand' } : 'lead'}
       lineHeight={1.15}
       minHeight={large ? 0 : '1.5em'}
     >

@@ -42,7 +42,7 @@ export function VerdictPanel({ takeId, actions }: { readonly takeId: string; rea
   const leave = take.verdict.decision === 'leave';
   return (
     <chakra.section ref={panel} tabIndex={-1} outline="none" data-testid="verdict">
-      <chakra.h2 fontFamily="heading" fontSize="1.3rem" fontWeight={500} mb="4px">
+      <chakra.h2 fontFamily="heading" fontSize="section" fontWeight={500} mb="4px">
         {exerciseTitle(t, take.parameters, nameOf)}
       </chakra.h2>
       <MiniRibbon take={take} height="290px" textPx={18} marks={marks} />
@@ -50,7 +50,7 @@ export function VerdictPanel({ takeId, actions }: { readonly takeId: string; rea
         <VerdictText take={take} large onHear={hear} />
       </Box>
       {goingOn && (
-        <chakra.p role="status" mt="12px" fontSize="1.1rem">
+        <chakra.p role="status" mt="12px" fontSize="lead">
           {t('stand.goingOn')}
         </chakra.p>
       )}

@@ -57,7 +57,7 @@ export function MeasuresTable({ measures }: { readonly measures: Sounded }) {
   return (
     <chakra.table width="100%" css={{ '& td, & th': { py: '5px', borderBottomWidth: '1px', borderColor: 'line' } }}>
       <thead>
-        <chakra.tr textAlign="left" color="inkSoft" fontSize="0.85rem">
+        <chakra.tr textAlign="left" color="inkSoft" fontSize="small">
           <th>{t('measures.quantity')}</th>
           <chakra.th textAlign="right">{t('measures.value')}</chakra.th>
           <chakra.th textAlign="right">{t('measures.uncertainty')}</chakra.th>

@@ -130,7 +130,7 @@ function Outlines({
           </text>
         ))}
       </chakra.svg>
-      <chakra.figcaption fontSize="0.9rem" color="inkSoft">
+      <chakra.figcaption fontSize="small" color="inkSoft">
         {t('pair.caption', { first: title(one), second: title(other) })}
       </chakra.figcaption>
     </chakra.figure>

@@ -116,7 +116,7 @@ export function Playback(props: {
           if (playing) void heard?.play(place);
         }}
       />
-      <chakra.span role="status" color="inkSoft" fontSize="0.9rem">
+      <chakra.span role="status" color="inkSoft" fontSize="small">
         {busy ? t('take.evening') : said || (!take.sound && t(audible ? 'take.standInSound' : 'take.noSound'))}
       </chakra.span>
     </Flex>

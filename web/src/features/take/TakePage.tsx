@@ -56,7 +56,7 @@ export default function TakePage() {
   if (take === 'damaged') return <DamagedTake id={id} />;
   if (take === 'missing' || present === false)
     return (
-      <chakra.p mt="32px" fontSize="1.2rem">
+      <chakra.p mt="32px" fontSize="lead">
         {t('take.missing')} <Link to="/log">{t('log.title')}</Link>
       </chakra.p>
     );
@@ -115,7 +115,7 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
   return (
     <Box maxWidth="80rem" pb="32px">
       <Flex align="baseline" gap="18px" wrap="wrap" mt="10px">
-        <chakra.h1 fontFamily="heading" fontSize="2.2rem" fontWeight={500}>
+        <chakra.h1 fontFamily="heading" fontSize="place" fontWeight={500}>
           {exerciseTitle(t, parameters, nameOf)}
         </chakra.h1>
         <chakra.span color="inkSoft">
@@ -146,7 +146,7 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
       <Grid templateColumns={{ base: '1fr', lg: '1.15fr 1fr' }} gap="36px" mt="18px">
         <Box minWidth={0}>
           <VerdictText take={record} />
-          <chakra.h2 fontFamily="heading" fontSize="1.3rem" mt="26px" mb="6px">
+          <chakra.h2 fontFamily="heading" fontSize="section" mt="26px" mb="6px">
             {t('take.traces')}
           </chakra.h2>
           <Suspense fallback={<Box height="300px" />}>
@@ -163,7 +163,7 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
           {record.measures.map((measures, i) =>
             measures.kind === 'silent' ? null : (
               <chakra.details key={measures.onsetS} open={record.measures.length === 1} mb="14px">
-                <chakra.summary fontFamily="heading" fontSize="1.3rem" mb="6px" cursor="pointer" minHeight="32px">
+                <chakra.summary fontFamily="heading" fontSize="section" mb="6px" cursor="pointer" minHeight="32px">
                   {record.measures.length > 1 &&
                     t('verdict.toneOf', { number: i + 1, note: nameOf(record.score.steps[i]!.soundedMidi) })}
                   {t('measures.title')}
@@ -176,7 +176,7 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
               </chakra.details>
             ),
           )}
-          <chakra.p color="inkSoft" fontSize="0.85rem">
+          <chakra.p color="inkSoft" fontSize="small">
             {t('measures.uncertaintyHelp')}{' '}
             {t('take.bytes', {
               kB: kB.toFixed(0),
@@ -186,7 +186,7 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
         </Box>
       </Grid>
       <NoteToSelf id={record.id} first={record.note} />
-      <chakra.h2 fontFamily="heading" fontSize="1.3rem" mt="22px" mb="8px">
+      <chakra.h2 fontFamily="heading" fontSize="section" mt="22px" mb="8px">
         {t('take.export')}
       </chakra.h2>
       <ExportRow take={take} />

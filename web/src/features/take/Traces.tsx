@@ -88,7 +88,7 @@ function Trace({
   const tick = { fill: palette.inkSoft, fontSize: 12 };
   return (
     <Box as="figure" aria-label={label}>
-      <chakra.figcaption fontSize="0.85rem" color="inkSoft" pl={`${AXIS_PX}px`}>
+      <chakra.figcaption fontSize="small" color="inkSoft" pl={`${AXIS_PX}px`}>
         {label}
       </chakra.figcaption>
       <ResponsiveContainer width="100%" height={last ? 116 : 92}>

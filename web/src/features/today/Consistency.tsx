@@ -37,7 +37,7 @@ export function Consistency({ recent }: { readonly recent: readonly Digest[] }) 
                 opacity={minutes > 0 ? 1 : 0.35}
                 style={{ height: `${minutes > 0 ? 12 + Math.min(24, 2 * minutes) : 12}px` }}
               />
-              <chakra.span fontSize="0.7rem" color="inkSoft">
+              <chakra.span fontSize="tiny" color="inkSoft">
                 {format(day, 'EEEEE')}
               </chakra.span>
             </Box>

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Button, Choice, Field, TextInput, Tick } from '../../ui/controls';
 import { deleteFromSettings } from '../../store/undo';
-import { SectionTitle } from '../../ui/PageTitle';
+import { Fold } from '../../ui/Fold';
 import { useNoteName } from '../../text/useNoteName';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
@@ -32,8 +32,7 @@ export function Goals() {
   const own = goals.filter((goal) => goal.instrumentId === instrumentId);
   const change = (next: typeof goals) => dispatch(settingsChanged({ goals: next, session: null }));
   return (
-    <Box borderTopWidth="2px" borderColor="ink" pt="10px">
-      <SectionTitle>{t('goals.title')}</SectionTitle>
+    <Fold title={t('goals.title')}>
       {own.length === 0 && <p>{t('goals.none')}</p>}
       {own.map((goal) => (
         <Flex key={`${goal.kind} ${goal.midi} ${goal.by}`} align="center" gap="8px">
@@ -100,6 +99,6 @@ export function Goals() {
           ))}
         </Flex>
       )}
-    </Box>
+    </Fold>
   );
 }

@@ -24,13 +24,20 @@ import { exerciseMeta, exerciseTitle } from '../../text/exerciseText';
 import { reasonText } from '../../text/reasonText';
 import { useNoteName } from '../../text/useNoteName';
 
-/** The blocks of a session in their order: what, how often, why. Dragged by hand or with the keyboard. */
+/**
+ * The blocks of a session as a lesson: under the stages of a practice, the one to begin with large; what, how often,
+ * why. Dragged by hand or with the keyboard.
+ *
+ * @param begin stands under the first block: the way to begin it.
+ */
 export function SessionList({
   blocks,
   onChange,
+  begin,
 }: {
   readonly blocks: readonly SessionBlock[];
   readonly onChange: (blocks: readonly SessionBlock[]) => void;
+  readonly begin?: ReactNode;
 }) {
   const ids = useMemo(() => blocks.map((block, i) => `${i} ${block.exercise.family}`), [blocks]);
   const sensors = useSensors(
@@ -50,6 +57,8 @@ export function SessionList({
               key={ids[i]}
               id={ids[i]!}
               block={block}
+              stageMinutes={stageMinutes(blocks, i)}
+              begin={i === 0 ? begin : undefined}
               onTries={(tries) => onChange(tries === 0 ? blocks.toSpliced(i, 1) : blocks.with(i, { ...block, tries }))}
             />
           ))}
@@ -59,13 +68,30 @@ export function SessionList({
   );
 }
 
+/** Minutes of the stage that begins with this block; null when it goes on with the one before. */
+function stageMinutes(blocks: readonly SessionBlock[], i: number): number | null {
+  const stageOf = (block: SessionBlock | undefined) => block && familyById(block.exercise.family).stage;
+  const stage = stageOf(blocks[i]);
+  if (stage === stageOf(blocks[i - 1])) return null;
+  const end = blocks.findIndex((block, k) => k > i && stageOf(block) !== stage);
+  return minutesOf(blocks.slice(i, end < 0 ? undefined : end));
+}
+
+function minutesOf(blocks: readonly SessionBlock[]): number {
+  return Math.max(1, Math.round(blocks.reduce((sum, block) => sum + blockS(block), 0) / 60));
+}
+
 function Row({
   id,
   block,
+  stageMinutes,
+  begin,
   onTries,
 }: {
   readonly id: string;
   readonly block: SessionBlock;
+  readonly stageMinutes: number | null;
+  readonly begin: ReactNode;
   readonly onTries: (tries: number) => void;
 }) {
   const { t } = useTranslation();
@@ -73,58 +99,77 @@ function Row({
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id });
   const { exercise, tries, reason } = block;
   const title = exerciseTitle(t, exercise, nameOf);
-  const minutes = Math.max(1, Math.round(blockS(block) / 60));
+  const large = begin !== undefined;
   return (
     <chakra.li
       ref={setNodeRef}
-      display="flex"
-      alignItems="center"
-      gap="10px"
-      borderTopWidth="1px"
-      borderColor="line"
-      py="7px"
       bg="paper"
       style={{ transform: transform ? `translate3d(0, ${transform.y}px, 0)` : undefined, transition }}
     >
-      <chakra.button
-        {...attributes}
-        {...listeners}
-        aria-label={t('today.move', { title })}
-        cursor="grab"
-        width="34px"
-        height="44px"
-        display="grid"
-        placeItems="center"
-        color="inkSoft"
-        touchAction="none"
+      {stageMinutes !== null && (
+        <Flex justify="space-between" borderTopWidth="1px" borderColor="inkSoft" mt="10px" pt="6px" color="inkSoft">
+          <chakra.h2 fontSize="small" fontWeight={600}>
+            {t(`stages.${familyById(exercise.family).stage}`)}
+          </chakra.h2>
+          <chakra.span fontSize="small">{t('today.minutesOf', { minutes: stageMinutes })}</chakra.span>
+        </Flex>
+      )}
+      <Flex
+        align="center"
+        gap="10px"
+        borderTopWidth={stageMinutes === null ? '1px' : 0}
+        borderColor="line"
+        py={large ? '8px' : '5px'}
+        flexWrap={large ? { base: 'wrap', md: 'nowrap' } : undefined}
       >
-        <GripVertical size={20} aria-hidden />
-      </chakra.button>
-      <Box flex="1 1 0" minWidth={0}>
-        <chakra.p fontWeight={600}>
-          {title}{' '}
-          <chakra.span color="inkSoft" fontWeight={400} fontSize="0.9rem">
-            {t(`stages.${familyById(exercise.family).stage}`)} · {exerciseMeta(t, exercise)}
-          </chakra.span>
-        </chakra.p>
-        <chakra.p color="inkSoft" fontSize="0.95rem">
-          {reasonText(t, nameOf, reason)}
-        </chakra.p>
-      </Box>
-      <chakra.span whiteSpace="nowrap" textAlign="right" width="96px">
-        {t('today.tries', { count: tries })}
-        <chakra.span display="block" color="inkSoft" fontSize="0.85rem">
-          {t('today.minutesOf', { minutes })}
-        </chakra.span>
-      </chakra.span>
-      <Flex>
-        <Small label={t('today.fewer', { title })} onClick={() => onTries(tries - 1)}>
-          {tries === 1 ? <X size={18} aria-hidden /> : <Minus size={18} aria-hidden />}
-        </Small>
-        <Small label={t('today.more', { title })} onClick={() => onTries(tries + 1)}>
-          <Plus size={18} aria-hidden />
-        </Small>
+        <chakra.button
+          {...attributes}
+          {...listeners}
+          aria-label={t('today.move', { title })}
+          cursor="grab"
+          width="34px"
+          height="44px"
+          display="grid"
+          placeItems="center"
+          color="inkSoft"
+          touchAction="none"
+          flexShrink={0}
+        >
+          <GripVertical size={20} aria-hidden />
+        </chakra.button>
+        <Box flex={large ? { base: '1 1 70%', md: '1 1 0' } : '1 1 0'} minWidth={0}>
+          <chakra.p
+            fontWeight={600}
+            fontFamily={large ? 'heading' : undefined}
+            fontSize={large ? 'title' : undefined}
+            lineHeight={large ? 1.25 : undefined}
+          >
+            {title}
+          </chakra.p>
+          <chakra.p color={large ? undefined : 'inkSoft'} fontSize={large ? 'lead' : 'small'}>
+            {reasonText(t, nameOf, reason)}
+          </chakra.p>
+          {large && (
+            <chakra.p color="inkSoft" fontSize="small">
+              {exerciseMeta(t, exercise)}
+            </chakra.p>
+          )}
+        </Box>
+        <chakra.span whiteSpace="nowrap">{t('today.tries', { count: tries })}</chakra.span>
+        <Flex>
+          <Small label={t('today.fewer', { title })} onClick={() => onTries(tries - 1)}>
+            {tries === 1 ? <X size={18} aria-hidden /> : <Minus size={18} aria-hidden />}
+          </Small>
+          <Small label={t('today.more', { title })} onClick={() => onTries(tries + 1)}>
+            <Plus size={18} aria-hidden />
+          </Small>
+        </Flex>
       </Flex>
+      {large && (
+        <Box pl={{ base: 0, md: '44px' }} pb="6px">
+          {begin}
+        </Box>
+      )}
     </chakra.li>
   );
 }

@@ -73,26 +73,41 @@ function Today() {
     <Box maxWidth="80rem" pb="40px">
       <PageTitle title={t('today.title')}>
         <chakra.span color="inkSoft">{format(new Date(), 'EEEE, d MMMM')}</chakra.span>
+        <Box marginLeft={{ base: 0, md: 'auto' }} marginRight={{ base: 0, lg: '376px' }}>
+          <Choice
+            label={t('today.minutes')}
+            value={String(minutes) as (typeof CHOICES)[number]}
+            options={CHOICES}
+            textOf={(choice) => t('today.minutesOf', { minutes: choice })}
+            onChange={(choice) => dispatch(settingsChanged({ minutes: Number(choice), session: null }))}
+          />
+        </Box>
       </PageTitle>
       <Grid templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 340px' }} gap="36px">
         <Box minWidth={0}>
-          <Flex align="flex-end" gap="12px" wrap="wrap" my="10px">
-            <Button
-              tone="strong"
-              onClick={start}
-              disabled={!blocks?.length}
-              data-testid="start-session"
-              fontSize="1.15rem"
-            >
-              {kept && kept.done > 0 ? t('today.goOn') : t('today.start')} <Key>{t('stand.startKey')}</Key>
-            </Button>
-            <Choice
-              label={t('today.minutes')}
-              value={String(minutes) as (typeof CHOICES)[number]}
-              options={CHOICES}
-              textOf={(choice) => t('today.minutesOf', { minutes: choice })}
-              onChange={(choice) => dispatch(settingsChanged({ minutes: Number(choice), session: null }))}
-            />
+          {kept?.change && (
+            <chakra.p role="status" mt="6px">
+              {t(`today.changed.${kept.change.decision as 'easier'}`)}
+            </chakra.p>
+          )}
+          {blocks?.length === 0 && <chakra.p fontSize="lead">{t('today.allDone')}</chakra.p>}
+          {blocks && blocks.length > 0 && (
+            <>
+              <SessionList
+                blocks={blocks}
+                onChange={put}
+                begin={
+                  <Button tone="strong" onClick={start} data-testid="start-session" fontSize="lead" minHeight="54px">
+                    {kept && kept.done > 0 ? t('today.goOn') : t('today.start')} <Key>{t('stand.startKey')}</Key>
+                  </Button>
+                }
+              />
+              <chakra.p color="inkSoft" fontSize="small" mt="8px">
+                {t('today.total', { count: blocks.length, minutes: totalMin })}
+              </chakra.p>
+            </>
+          )}
+          <Flex align="flex-end" gap="12px" wrap="wrap" mt="18px">
             <Choice
               label={t('today.style')}
               value={style}
@@ -113,20 +128,6 @@ function Today() {
               </Button>
             )}
           </Flex>
-          {kept?.change && (
-            <chakra.p role="status" mb="6px">
-              {t(`today.changed.${kept.change.decision as 'easier'}`)}
-            </chakra.p>
-          )}
-          {blocks?.length === 0 && <chakra.p fontSize="1.2rem">{t('today.allDone')}</chakra.p>}
-          {blocks && blocks.length > 0 && (
-            <>
-              <SessionList blocks={blocks} onChange={put} />
-              <chakra.p color="inkSoft" mt="8px">
-                {t('today.total', { count: blocks.length, minutes: totalMin })}
-              </chakra.p>
-            </>
-          )}
         </Box>
         <chakra.aside display="flex" flexDirection="column" gap="22px">
           {recent && <Consistency recent={recent} />}

@@ -1,11 +1,11 @@
-import { Box, chakra, Flex } from '@chakra-ui/react';
+import { chakra, Flex } from '@chakra-ui/react';
 import { planWeek, type PlanFor } from '@inner-hum/core/plan';
 import { addDays, format } from 'date-fns';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Button, Field, Select, TextInput } from '../../ui/controls';
 import { exerciseTitle } from '../../text/exerciseText';
-import { SectionTitle } from '../../ui/PageTitle';
+import { Fold } from '../../ui/Fold';
 import { saveFile } from '../../base/saveFile';
 import { useNoteName } from '../../text/useNoteName';
 import { useAppDispatch, useAppSelector } from '../../store';
@@ -60,8 +60,7 @@ export function WeekView({ from }: { readonly from: PlanFor }) {
     saveFile('inner-hum-week.ics', 'text/calendar', writeCalendar(practices));
   };
   return (
-    <Box borderTopWidth="2px" borderColor="ink" pt="10px">
-      <SectionTitle>{t('week.title')}</SectionTitle>
+    <Fold title={t('week.title')}>
       {dates.map((date, i) => (
         <Flex key={dayOf(date)} align="center" gap="8px" py="2px">
           <chakra.span width="42px">{format(date, 'EEE')}</chakra.span>
@@ -81,7 +80,7 @@ export function WeekView({ from }: { readonly from: PlanFor }) {
               </option>
             ))}
           </Select>
-          <chakra.span color="inkSoft" fontSize="0.82rem" lineHeight={1.2}>
+          <chakra.span color="inkSoft" fontSize="small" lineHeight={1.2}>
             {focus(i)}
           </chakra.span>
         </Flex>
@@ -96,7 +95,7 @@ export function WeekView({ from }: { readonly from: PlanFor }) {
         </Field>
         <Button onClick={() => void save()}>{t('week.calendar')}</Button>
       </Flex>
-    </Box>
+    </Fold>
   );
 }
 

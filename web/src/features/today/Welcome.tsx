@@ -22,10 +22,10 @@ export function Welcome() {
   };
   return (
     <Box maxWidth="44rem" mt="24px" pb="40px">
-      <chakra.h1 fontFamily="heading" fontSize="2.6rem" fontWeight={500} lineHeight={1.15}>
+      <chakra.h1 fontFamily="heading" fontSize="place" fontWeight={500} lineHeight={1.15}>
         {t('welcome.title')}
       </chakra.h1>
-      <chakra.p fontSize="1.15rem" my="12px">
+      <chakra.p fontSize="lead" my="12px">
         {t('welcome.intro')}
       </chakra.p>
       <Flex direction="column" gap="16px" maxWidth="26rem" my="18px">
@@ -60,7 +60,7 @@ export function Welcome() {
         />
       </Flex>
       <Flex gap="14px" align="center" wrap="wrap">
-        <Button tone="strong" onClick={begin} fontSize="1.1rem">
+        <Button tone="strong" onClick={begin} fontSize="lead">
           {t('welcome.begin')}
         </Button>
         <Link to="/set-up#ruler" onClick={welcomed}>

@@ -62,10 +62,10 @@ export const hornWords = {
     inBand: '{{band}} {{value}} {{unit}} (±{{error}})',
     notMeasured: 'not measured yet',
     legend:
-      'Three bars per note, thin = soft, thick = loud. Fine line: uncertainty. Notch at the left: an uneven join to the next note. Press a note to open it.',
+      'Three bars per note, thin = soft, thick = loud. Fine line: uncertainty. Notch at the left: an uneven join to the next note. Point at a note to see it large, press it to open it.',
     setup: 'Played on',
     allSetups: 'All of them',
-    point: 'Point at a note to read it out.',
+    pages: 'Part of the horn',
     evenness: 'Evenness',
     evennessOf: 'of 100, from {{count}} parts',
     evennessUnknown: 'Not known yet: it takes eight notes with their pitch; {{notes}} are here.',

@@ -6,12 +6,15 @@ export const logWords = {
     emptyAction: 'Play the first one',
     takes_one: '{{count}} take',
     takes_other: '{{count}} takes',
+    files: 'Backups, recordings and storage',
+    mark: { best: 'Best of the day', weakest: 'Most to do' },
     backUp: { zip: 'Save a backup', json: 'Export as JSON' },
     restore: 'Restore a backup',
     exportMeasures: 'Measures of all takes (CSV)',
     importRecording: 'Analyse a recording',
     working: 'Working …',
     filter: {
+      open: 'Look for takes, show a trend',
       any: 'Any',
       size: 'Horn',
       note: 'Note',
@@ -166,6 +169,6 @@ export const logWords = {
     delete: 'Delete',
     open: 'Open the take of {{date}}',
     storage: '{{mB}} MB kept in this browser',
-    more: 'Show more',
+    more: 'Show earlier days',
   },
 } as const;

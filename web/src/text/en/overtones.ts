@@ -6,6 +6,8 @@ export const overtonesWords = {
       'Every low fingering and the overtones it gives. Choose a note to see all the ways to get it, or a fingering to climb its ladder.',
     views: { lattice: 'Lattice', route: 'Phrase and routes', notebook: 'Altissimo notebook' },
     lattice: 'Fingerings and their partials',
+    next: 'Next to learn: {{note}}. {{partialName}}, fingered {{fingered}}.',
+    isNext: 'next',
     fingered: 'Fingered',
     numbers: { partials: 'partial', overtones: 'overtone' },
     ladderOn: 'Ladder on {{note}}',
