@@ -9,6 +9,7 @@ const PORT = 4191;
 const FOLDER = 'docs/screenshots';
 const address = `http://localhost:${PORT}`;
 const SIZE = { width: 1280, height: 800 };
+const SHEET = { width: 1400, height: 800 };
 
 mkdirSync(FOLDER, { recursive: true });
 for (const old of readdirSync(FOLDER)) rmSync(`${FOLDER}/${old}`);
@@ -49,7 +50,6 @@ try {
   await page.goto(`${address}/horn`);
   await page.getByText('of 100, from').click();
   await shoot(page, 'horn');
-  await layers(page);
   for (const [path, name] of [
     ['/horn/note/74', 'note'],
     ['/horn/compare', 'compare'],
@@ -64,11 +64,6 @@ try {
     await shoot(page, name);
     await page.emulateMedia({ media: 'screen' });
   }
-  await page.goto(`${address}/log?family=overtoneMatch`);
-  await page.getByRole('listitem').last().getByRole('link').click();
-  await page.getByRole('heading', { name: 'The pair' }).scrollIntoViewIfNeeded();
-  await page.waitForTimeout(800);
-  await shoot(page, 'pair');
   await page.goto(`${address}/log?family=overtoneMatch`);
   await page.getByRole('listitem').first().getByRole('link').click();
   await page.getByRole('combobox', { name: 'Set against' }).selectOption({ index: 3 });
@@ -87,6 +82,9 @@ try {
   await dark.keyboard.press('Space');
   await dark.waitForTimeout(9500);
   await shoot(dark, 'stand-dark');
+
+  await contactSheet('tablet', { width: 820, height: 1180 });
+  await contactSheet('phone', { width: 390, height: 844 });
 } finally {
   await browser.close();
   process.kill(-server.pid!);
@@ -97,24 +95,45 @@ function exercise(family: string, change: Record<string, number>): string {
   return `${address}/exercises?exercise=${encodeURIComponent(JSON.stringify(parameters))}`;
 }
 
-/** All layers of the map on one sheet. */
-async function layers(page: Page): Promise<void> {
+const PLACES = [
+  ['Today', '/today'],
+  ['Stand', '/stand'],
+  ['Exercises', '/exercises'],
+  ['Horn', '/horn'],
+  ['Overtones', '/overtones'],
+  ['Log', '/log'],
+  ['Take', '/take/demo-100'],
+] as const;
+
+/** All places and a take being played, on a device of another size, on one sheet. */
+async function contactSheet(name: string, size: { width: number; height: number }): Promise<void> {
+  const page = await browser.newPage({ viewport: size, hasTouch: true, isMobile: true });
+  await openDemo(page);
   const pictures: string[] = [];
-  for (const name of ['Pitch', 'Steadiness', 'Response', 'Colour', 'Range', 'Breath']) {
-    await page.getByRole('radio', { name }).click();
-    const png = await page.locator(`svg[aria-label="${name}"]`).screenshot();
+  const add = async (title: string) => {
+    const png = await page.screenshot();
     pictures.push(
-      `<figure><figcaption>${name}</figcaption><img src="data:image/png;base64,${png.toString('base64')}"></figure>`,
+      `<figure><figcaption>${title}</figcaption><img src="data:image/png;base64,${png.toString('base64')}"></figure>`,
     );
+  };
+  for (const [title, path] of PLACES) {
+    await page.goto(address + path);
+    await page.waitForTimeout(2500);
+    await add(title);
   }
-  const sheet = await browser.newPage();
-  await sheet.setViewportSize(SIZE);
+  await page.goto(`${address}/stand`);
+  await page.getByTestId('start').click();
+  await page.waitForTimeout(9500);
+  await add('In play');
+  await page.close();
+  const sheet = await browser.newPage({ viewport: SHEET });
   await sheet.setContent(
-    `<style>body{margin:14px;background:#f3f0e8;font:600 17px sans-serif;color:#123a42;display:grid;grid-template-columns:repeat(3,1fr);gap:10px}
-     figure{margin:0}img{width:100%}</style>${pictures.join('')}`,
+    `<style>body{margin:14px;background:#f3f0e8;font:600 17px sans-serif;color:#123a42;display:grid;grid-template-columns:repeat(4,1fr);gap:12px;align-items:start}
+     figure{margin:0}img{width:100%;border:1px solid #c9c4b4}</style>${pictures.join('')}`,
   );
   await sheet.waitForTimeout(500);
-  await shoot(sheet, 'horn-layers');
+  await sheet.screenshot({ path: `${FOLDER}/${name}.png`, fullPage: true });
+  console.log(`${FOLDER}/${name}.png`);
   await sheet.close();
 }
 

@@ -32,6 +32,19 @@ test('the part follows the beat, and the cue that is tried is kept with the take
   await expect(page.getByText('Cue tried: Softer: slow the air.')).toBeVisible();
 });
 
+test('the note played again after a verdict starts the next take', async ({ page }) => {
+  await page.goto('/stand');
+  await page.getByText('Cue, silent bars, beat one').click();
+  await page.getByRole('checkbox', { name: 'Play the note to go on' }).check();
+  await page.keyboard.press('Escape');
+  await page.getByTestId('start').click();
+  await expect(page.getByText('Play the first note, and the next take begins.')).toBeVisible({ timeout: 60_000 });
+  // The made microphone sounds the note again; nothing is pressed.
+  await expect(page.getByTestId('verdict')).toBeHidden({ timeout: 60_000 });
+  await expect(page.getByTestId('start')).toHaveText('Stop');
+  await page.keyboard.press('p');
+});
+
 test('a long silence halts the take, and Space goes on where it stopped', async ({ page }) => {
   await page.goto('/stand');
   await page.getByRole('combobox', { name: 'Exercise' }).selectOption({ label: 'Counted breaths' });

@@ -16,7 +16,12 @@ export default defineConfig({
         display: 'standalone',
         background_color: '#f3f0e8',
         theme_color: '#f3f0e8',
-        icons: [{ src: '/icons/mark.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
+        icons: [
+          { src: '/icons/mark.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' },
+          { src: '/icons/192.png', sizes: '192x192', type: 'image/png', purpose: 'any' },
+          { src: '/icons/512.png', sizes: '512x512', type: 'image/png', purpose: 'any' },
+          { src: '/icons/maskable-512.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
+        ],
       },
       workbox: {
         globPatterns: ['**/*.{js,css,html,svg,woff2,otf}'],

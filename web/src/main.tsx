@@ -7,6 +7,7 @@ import { recoverDrafts } from './practice/recoverDrafts';
 import { startEarWith } from './input/ear';
 import { openDatabase } from './db/database';
 import { emptyOldBin } from './db/takes';
+import { keepInstallOffer } from './shared/install';
 import { registerOffline } from './shared/update';
 import { store } from './store';
 import { noticed } from './store/notices';
@@ -23,6 +24,7 @@ window.addEventListener('unhandledrejection', ({ reason }: PromiseRejectionEvent
   if (!(reason instanceof DOMException && reason.name === 'AbortError')) tell('app.wentWrong', reason);
 });
 
+keepInstallOffer();
 startEarWith(() => new Worker(new URL('./practice/ear.worker.ts', import.meta.url), { type: 'module' }));
 
 async function start(): Promise<void> {

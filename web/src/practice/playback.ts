@@ -1,3 +1,4 @@
+import { began, isOver } from './sounding';
 import { CLEAN_HABITS, playStandIn } from '@inner-hum/core/simulate';
 import { fromInt16 } from '@inner-hum/core/take';
 import type { WholeTake } from '@inner-hum/core/take';
@@ -65,6 +66,7 @@ export class Player {
     this.fromS = fromS >= this.lengthS - 0.05 ? 0 : fromS;
     this.startedAtS = this.context.currentTime;
     this.node = node;
+    began(this);
     if (toS < Infinity) node.start(0, this.fromS, Math.max(0, toS - this.fromS));
     else node.start(0, this.fromS);
   }
@@ -73,6 +75,7 @@ export class Player {
     this.fromS = this.placeS;
     const node = this.node;
     this.node = undefined;
+    isOver(this);
     node?.stop();
   }
 

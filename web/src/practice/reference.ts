@@ -1,6 +1,7 @@
 import { beatSeconds, type Score } from '@inner-hum/core/exercise';
 import { instrumentById, writtenToHz } from '@inner-hum/core/theory';
 import type { Settings } from '../db/settings/settings';
+import { began, isOver } from './sounding';
 
 const LENGTH_S = 1.6;
 const FADE_S = 0.08;
@@ -55,6 +56,8 @@ export function playReference(context: AudioContext, hz: number): number {
   gain.gain.linearRampToValueAtTime(0.25, at + FADE_S);
   gain.gain.setValueAtTime(0.25, at + LENGTH_S - FADE_S);
   gain.gain.linearRampToValueAtTime(0, at + LENGTH_S);
+  began(oscillator);
+  oscillator.onended = () => isOver(oscillator);
   oscillator.start(at);
   oscillator.stop(at + LENGTH_S);
   return LENGTH_S + 0.05;

@@ -176,6 +176,20 @@ function MoreChoices() {
           />
         </chakra.span>
       </chakra.div>
+      <chakra.div display="flex" flexWrap="wrap" columnGap="26px">
+        {settings.source === 'microphone' && (
+          <Tick
+            label={t('stand.hornGoesOn')}
+            checked={settings.hornGoesOn}
+            onChange={(hornGoesOn) => dispatch(settingsChanged({ hornGoesOn }))}
+          />
+        )}
+        <Tick
+          label={t('stand.fullOnStart')}
+          checked={settings.fullOnStart}
+          onChange={(fullOnStart) => dispatch(settingsChanged({ fullOnStart }))}
+        />
+      </chakra.div>
     </chakra.details>
   );
 }

@@ -27,6 +27,10 @@ export interface SessionSettings {
   readonly goesOn: boolean;
   /** whether the verdict is read aloud */
   readonly spoken: boolean;
+  /** whether the note played again after a verdict starts the next take */
+  readonly hornGoesOn: boolean;
+  /** whether a take that is started by hand fills the screen */
+  readonly fullOnStart: boolean;
   /** exercises that one key press plays one after the other */
   readonly block: readonly ExerciseParameters[];
   /** today's session: what of it is left */
@@ -41,6 +45,8 @@ export const FIRST_SESSION: SessionSettings = {
   exercise: usualExercise(familyById('swell'), 'alto'),
   goesOn: false,
   spoken: false,
+  hornGoesOn: false,
+  fullOnStart: false,
   block: [],
   session: null,
   left: {},
@@ -81,6 +87,8 @@ export const SESSION_PARTS: PartsOf<SessionSettings> = {
   exercise: whole(exercise()),
   goesOn: whole(flag()),
   spoken: whole(flag()),
+  hornGoesOn: whole(flag()),
+  fullOnStart: whole(flag()),
   block: listOf(exercise()),
   session: whole(
     object({

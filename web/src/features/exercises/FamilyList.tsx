@@ -22,7 +22,10 @@ export function FamilyList({ chosen, onChoose, aim, onAim }: ListProps) {
   const favourites = useAppSelector((state) => state.settings.favourites);
   const shown = familiesFor(aim);
   const list = useRef<HTMLElement>(null);
-  useEffect(() => list.current?.querySelector('[aria-current="true"]')?.scrollIntoView({ block: 'nearest' }), [chosen]);
+  useEffect(() => {
+    // Some browsers answer with a promise, which is no way to end an effect.
+    void list.current?.querySelector('[aria-current="true"]')?.scrollIntoView({ block: 'nearest' });
+  }, [chosen]);
   const group = (title: string, families: readonly Family[]) =>
     families.length > 0 && (
       <Group key={title} title={title}>

@@ -12,6 +12,7 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import { hornChosen, settingsChanged } from '../../store/settings';
 import { problemMet } from '../../store/practice';
 import { GearList } from './GearList';
+import { InstallPart } from './InstallPart';
 import { LevelCheck } from './LevelCheck';
 import { LoopCheck } from './LoopCheck';
 import { RulerCheck } from './RulerCheck';
@@ -154,6 +155,9 @@ export default function SetUpPage() {
           </Part>
           <Part title={t('setUp.loop')} id="loop">
             <LoopCheck />
+          </Part>
+          <Part title={t('setUp.onDevice')}>
+            <InstallPart />
           </Part>
         </Column>
       </Grid>

@@ -28,6 +28,7 @@ import { BlockBar } from './BlockBar';
 import { CautionNote } from './CautionNote';
 import { StandHead } from './StandHead';
 import { StandPart } from './StandPart';
+import { useHornStarts } from './useHornStarts';
 import { useStandKeys, type StandActions } from './useStandKeys';
 import { VerdictPanel } from './VerdictPanel';
 import { dayOf } from '../../base/days';
@@ -40,7 +41,12 @@ function useStandActions(): StandActions {
     const exerciseNow = () => exerciseOf(store.getState().settings);
     const phaseNow = () => store.getState().practice.phase;
     const resting = () => !isBusy(store.getState().practice);
-    const start = () => void startFlow();
+    const start = () => {
+      // Asked for in answer to a press; refused, the take goes on all the same.
+      if (store.getState().settings.fullOnStart && !document.fullscreenElement)
+        void document.documentElement.requestFullscreen().catch(() => undefined);
+      void startFlow();
+    };
     const waiting = () => isPausing(store.getState().practice);
     return {
       toggle: () => {
@@ -109,6 +115,7 @@ export default function StandPage() {
   const tunerHidden = useAppSelector((state) => state.settings.exercise.tunerHidden);
   const actions = useStandActions();
   useStandKeys(actions);
+  useHornStarts(actions);
   useEffect(() => () => void store.dispatch(stopAsked()), []);
   if (isBusy({ phase })) return <InPlay phase={phase} onStop={actions.toggle} />;
   const verdict = phase === 'verdict' && last ? last : null;

@@ -34,6 +34,7 @@ export function VerdictPanel({ takeId, actions }: { readonly takeId: string; rea
     take.verdict.next.change !== 'none' && nextText(t, take.verdict, take, nameOf),
   ];
   useSpoken(spoken ? said.filter(Boolean).join(' ') : undefined, i18n.language);
+  const hornGoesOn = useAppSelector(({ settings }) => settings.hornGoesOn && settings.source === 'microphone');
   const { hear, hearEvened } = useHear(takeId);
   useKeyDown('input, textarea, select, dialog', (event) => {
     if (event.key.toLowerCase() === 'e' && !event.ctrlKey && !event.metaKey && !event.altKey) hearEvened();
@@ -49,6 +50,11 @@ export function VerdictPanel({ takeId, actions }: { readonly takeId: string; rea
       <Box mt="14px" maxWidth="72rem">
         <VerdictText take={take} large onHear={hear} />
       </Box>
+      {hornGoesOn && (
+        <chakra.p role="status" mt="12px" fontSize="lead">
+          {t('stand.hornListens')}
+        </chakra.p>
+      )}
       {goingOn && (
         <chakra.p role="status" mt="12px" fontSize="lead">
           {t('stand.goingOn')}

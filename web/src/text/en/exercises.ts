@@ -181,7 +181,7 @@ export const exercisesWords = {
     fileRead: '“{{name}}” is now among your own.',
     fileBad: 'This file holds no exercise this version knows. Nothing was changed.',
     moveUp: 'Earlier',
-    more: 'Cue, silent bars, beat one',
+    more: 'Cue, silent bars, beat one, hands free',
     duplicate: 'Duplicate',
     copyOf: '{{name}} (copy)',
     favourites: 'Favourites',

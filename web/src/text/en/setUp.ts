@@ -2,6 +2,12 @@
 export const setUpWords = {
   setUp: {
     title: 'Set-up',
+    onDevice: 'On this device',
+    installed: 'Installed here: it opens by itself and works without a network.',
+    installHelp: 'Installed, it has its own icon, the whole screen, and works without a network.',
+    installByMenu:
+      'It works without a network. For its own icon and the whole screen: the browser’s menu, then “Install” or “Add to home screen”.',
+    install: 'Install',
     aside: 'Settings that could not be read',
     asideHelp: 'They were put aside as they were stored. The settings in use are the ones above.',
     asideSave: 'Export them as a file',

@@ -1,0 +1,42 @@
+import type { ExerciseParameters } from '@inner-hum/core/exercise';
+import { exerciseScore } from '@inner-hum/core/families';
+import { instrumentById, soundingRangeHz, writtenToHz } from '@inner-hum/core/theory';
+import { earService } from '../input/ear';
+import { heldNote } from '../input/heldNote';
+import { store } from '../store';
+import { liveSound } from './liveSound';
+import { pageSounds } from './sounding';
+import { pause } from './until';
+
+const LOOK_MS = 60;
+const RETAIN_S = 2;
+
+/**
+ * Listens between two takes until the first note of one of some exercises is held: its place among them; undefined when
+ * that is no longer wanted, or no microphone is open. The page's own sound counts for nothing. Never rejects.
+ */
+export async function untilPlayed(
+  exercises: readonly ExerciseParameters[],
+  given: AbortSignal,
+): Promise<number | undefined> {
+  const { input } = liveSound;
+  const { settings } = store.getState();
+  if (input?.microphone !== 'live') return undefined;
+  const horn = instrumentById(settings.instrumentId);
+  const targetsHz = exercises.map((exercise) =>
+    writtenToHz(horn, exerciseScore(exercise).steps[0]!.soundedMidi, settings.a4Hz),
+  );
+  input.trace.reset();
+  const { sampleRate: sampleRateHz } = input.context;
+  const range = soundingRangeHz(horn, settings.a4Hz);
+  // A take that begins meanwhile begins the ear anew for itself; nothing here ends that.
+  await earService()
+    .begin({ sampleRateHz, ...range, retainS: RETAIN_S, zerosAreLoss: true })
+    .catch(() => undefined); // a dead ear is told by the next take
+  for (let from = 0; !given.aborted; await pause(LOOK_MS)) {
+    if (pageSounds()) from = input.trace.count;
+    const at = heldNote(input.trace, targetsHz, from);
+    if (at !== undefined) return at;
+  }
+  return undefined;
+}
