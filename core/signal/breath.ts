@@ -15,7 +15,7 @@ const FLOOR_DB = -45;
 export class BreathMeter {
   private readonly half: number;
   private readonly weight: Float64Array;
-  private samples = new Float64Array(1);
+  private scratch = new Float32Array(1);
 
   constructor(private readonly sampleRateHz: number) {
     this.half = Math.round((WINDOW_S / 2) * sampleRateHz);
@@ -28,19 +28,23 @@ export class BreathMeter {
     const period = this.sampleRateHz / hz;
     const reach = Math.ceil(period) + 4;
     const needed = 2 * (half + reach) + 1;
-    if (this.samples.length < needed) this.samples = new Float64Array(2 * needed);
-    const x = this.samples.subarray(0, needed);
-    sound.read(centre - half - reach, x);
+    if (this.scratch.length < needed) this.scratch = new Float32Array(2 * needed);
+    const x = sound.window(centre - half - reach, needed, this.scratch);
     const whole = Math.floor(period);
-    const taps = lagrange6(period - whole);
+    const [t0, t1, t2, t3, t4, t5] = lagrange6(period - whole);
     let noise = 0;
     let total = 0;
     for (let i = 0; i < weight.length; i += STRIDE) {
       const at = i + reach;
       const back = at - whole;
       const ahead = at + whole;
-      let neighbours = 0;
-      for (let tap = 0; tap < 6; tap++) neighbours += taps[tap]! * (x[back + 2 - tap]! + x[ahead - 2 + tap]!);
+      const neighbours =
+        t0 * (x[back + 2]! + x[ahead - 2]!) +
+        t1 * (x[back + 1]! + x[ahead - 1]!) +
+        t2 * (x[back]! + x[ahead]!) +
+        t3 * (x[back - 1]! + x[ahead + 1]!) +
+        t4 * (x[back - 2]! + x[ahead + 2]!) +
+        t5 * (x[back - 3]! + x[ahead + 3]!);
       const rest = x[at]! - 0.5 * neighbours;
       noise += weight[i]! * rest * rest;
       total += weight[i]! * x[at]! * x[at]!;
@@ -51,12 +55,11 @@ export class BreathMeter {
 }
 
 /** Weights that read a row between its samples: entry t belongs to sample t − 2, for a place `fraction` past sample 0. */
-function lagrange6(fraction: number): Float64Array {
-  const weights = new Float64Array(6);
-  for (let i = 0; i < 6; i++) {
+function lagrange6(fraction: number): readonly [number, number, number, number, number, number] {
+  const weight = (i: number) => {
     let product = 1;
     for (let j = 0; j < 6; j++) if (j !== i) product *= (fraction + 2 - j) / (i - j);
-    weights[i] = product;
-  }
-  return weights;
+    return product;
+  };
+  return [weight(0), weight(1), weight(2), weight(3), weight(4), weight(5)];
 }

@@ -14,11 +14,17 @@ export class DcBlocker {
 
   /** Filters `block` into `target` (which may be the same array). */
   process(block: ArrayLike<number>, target: Float32Array): void {
+    if (block.length === 0) return;
+    const { pole } = this;
+    let before = this.lastIn ?? block[0]!;
+    let out = this.lastOut;
     for (let i = 0; i < block.length; i++) {
       const x = block[i]!;
-      this.lastOut = x - (this.lastIn ?? x) + this.pole * this.lastOut;
-      this.lastIn = x;
-      target[i] = this.lastOut;
+      out = x - before + pole * out;
+      before = x;
+      target[i] = out;
     }
+    this.lastIn = before;
+    this.lastOut = out;
   }
 }

@@ -5,6 +5,8 @@ const MIN_ANALYSIS_RATE_HZ = 20_000;
 const TAPS_PER_FACTOR = 8;
 /** Outputs that are made at a time. */
 const BLOCK = 512;
+/** Outputs that are summed side by side: each sum waits for its own last step. BLOCK is a multiple of it. */
+const AT_ONCE = 4;
 
 /** Whole factor by which a recording is thinned for tracking: 44.1 and 48 kHz by 2, 96 kHz by 4, 16 kHz by 1. */
 export function decimationFactor(sampleRateHz: number): number {
@@ -21,6 +23,8 @@ export class Decimator {
   private readonly side: Float64Array;
   private readonly half: number;
   private readonly window: Float64Array;
+  /** every second sample of the window, where only those count */
+  private readonly others: Float64Array;
   private readonly block = new Float64Array(BLOCK);
   private next = 0;
 
@@ -35,6 +39,7 @@ export class Decimator {
     const taps = lowPass(this.half, 0.5 / factor);
     this.side = taps.slice(this.half);
     this.window = new Float64Array(BLOCK * factor + taps.length);
+    this.others = new Float64Array(BLOCK + this.half + AT_ONCE);
   }
 
   /** Makes every output that the input now reaches; with `flush`, silence is taken to follow. */
@@ -51,18 +56,40 @@ export class Decimator {
     }
   }
 
-  /**
-   * Fills the block, one tap after the other over all its samples. The filter's two sides are alike and share their
-   * products; for halves every second tap is zero.
-   */
+  /** Fills the block. The filter's two sides are alike and share their products; for halves every second tap is zero. */
   private filter(window: Float64Array, count: number): void {
     const { block, half, factor, side } = this;
-    const stride = factor === 2 ? 2 : 1;
-    for (let j = 0; j < count; j++) block[j] = side[0]! * window[j * factor + half]!;
-    for (let i = 1; i <= half; i += stride) {
-      const tap = side[i]!;
-      for (let j = 0, at = half; j < count; j++, at += factor) block[j]! += tap * (window[at - i]! + window[at + i]!);
+    if (factor === 2) return this.halve(window, count);
+    for (let j = 0, at = half; j < count; j++, at += factor) {
+      let sum = side[0]! * window[at]!;
+      for (let i = 1; i <= half; i++) sum += side[i]! * (window[at - i]! + window[at + i]!);
+      block[j] = sum;
     }
+  }
+
+  /** The same for halves: beside the middle one the taps meet every second sample, and these lie side by side here. */
+  private halve(window: Float64Array, count: number): void {
+    const { block, half, side, others } = this;
+    const sides = half / 2;
+    for (let i = 0; i < count + 2 * sides - 1; i++) others[i] = window[2 * i + 1]!;
+    for (let j = 0; j < count; j += AT_ONCE) {
+      let a = 0;
+      let b = 0;
+      let c = 0;
+      let d = 0;
+      for (let i = 0, left = j + sides - 1, right = j + sides; i < sides; i++, left--, right++) {
+        const tap = side[2 * i + 1]!;
+        a += tap * (others[left]! + others[right]!);
+        b += tap * (others[left + 1]! + others[right + 1]!);
+        c += tap * (others[left + 2]! + others[right + 2]!);
+        d += tap * (others[left + 3]! + others[right + 3]!);
+      }
+      block[j] = a;
+      block[j + 1] = b;
+      block[j + 2] = c;
+      block[j + 3] = d;
+    }
+    for (let j = 0; j < count; j++) block[j]! += side[0]! * window[2 * j + half]!;
   }
 }
 

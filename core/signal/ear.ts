@@ -101,7 +101,7 @@ export class Ear {
       return { thin, factor: 2 ** i, harmonics: new Harmonics(rate, minHz) };
     });
     this.dc = new DcBlocker(sampleRateHz);
-    this.meter = new LevelMeter(sampleRateHz);
+    this.meter = new LevelMeter(sampleRateHz, retainS);
     this.bands = BANDS.flatMap(({ fromHz, factor: more }, i): Band[] => {
       const above = BANDS[i - 1]?.fromHz ?? maxHz / OVERLAP;
       if (minHz >= above) return [];
@@ -126,6 +126,7 @@ export class Ear {
     const clean = this.filtered.subarray(0, block.length);
     this.dc.process(block, clean);
     this.sound.append(clean);
+    this.meter.pull(this.sound);
     this.thinOut(false);
     this.analyse(false, onFrame);
   }
@@ -157,6 +158,7 @@ export class Ear {
   }
 
   private end(): void {
+    this.meter.pull(this.sound, true);
     this.thinOut(true);
     this.analyse(true);
   }
@@ -190,7 +192,7 @@ export class Ear {
         ? soundCentre < this.sound.end
         : soundCentre + this.meter.half < this.sound.end && this.bands.every((band) => this.reaches(band, index));
       if (!ready) return;
-      const levelDb = this.meter.at(this.sound, soundCentre);
+      const levelDb = this.meter.at(soundCentre);
       this.levels.push(levelDb);
       this.candidates.clear();
       for (const { periodicity, layer } of this.bands)

@@ -36,7 +36,7 @@ export class Harmonics {
   private odd = new Float64Array(1);
   private evenSlope = new Float64Array(1);
   private oddSlope = new Float64Array(1);
-  private scratch = new Float64Array(1);
+  private scratch = new Float32Array(1);
 
   constructor(
     private readonly sampleRateHz: number,
@@ -47,7 +47,7 @@ export class Harmonics {
     this.odd = new Float64Array(longest + 1);
     this.evenSlope = new Float64Array(longest + 1);
     this.oddSlope = new Float64Array(longest + 1);
-    this.scratch = new Float64Array(2 * longest + 1);
+    this.scratch = new Float32Array(2 * longest + 1);
   }
 
   /** Whether the sample rate leaves room for every partial that is kept of a tone of `hz`. */
@@ -78,8 +78,7 @@ export class Harmonics {
     const periods = Math.max(MIN_PERIODS, Math.round(windowS * hz));
     const halfExact = Math.min(even.length - 1, (periods * sampleRateHz) / hz / 2);
     const half = Math.floor(halfExact);
-    const samples = this.scratch.subarray(0, 2 * half + 1);
-    sound.read(centre - half, samples);
+    const samples = sound.window(centre - half, 2 * half + 1, this.scratch);
     let windowSum = 0;
     const twice = 2 * Math.cos(Math.PI / halfExact);
     let cos = 1;
@@ -106,35 +105,67 @@ export class Harmonics {
     odd[0] = 0;
     oddSlope[0] = 0;
     const partials = Math.min(PARTIALS_KEPT, Math.floor((TOP_SHARE * sampleRateHz) / hz));
-    amplitude.fill(0, partials);
     const omega = (2 * Math.PI * hz) / sampleRateHz;
-    for (let k = 0; k < partials; k++) this.projectPartial(k, omega, half, windowSum);
+    for (let k = 0; k < partials; k += 2) this.projectTwo(k, omega, half, windowSum);
+    amplitude.fill(0, partials);
   }
 
-  /** Sums over the window for partial k + 1; its sine and cosine by the Chebyshev recurrence. */
-  private projectPartial(k: number, omega: number, half: number, windowSum: number): void {
+  /**
+   * Sums over the window for partials k + 1 and k + 2, their sines and cosines by the Chebyshev recurrence: two at a time,
+   * since each recurrence waits for its own last step.
+   */
+  private projectTwo(k: number, omega: number, half: number, windowSum: number): void {
     const { even, odd, evenSlope, oddSlope } = this;
     const twice = 2 * Math.cos((k + 1) * omega);
+    const twiceB = 2 * Math.cos((k + 2) * omega);
     let cos = 1;
     let sin = 0;
     let cosBefore = twice / 2;
     let sinBefore = -Math.sin((k + 1) * omega);
+    let cosB = 1;
+    let sinB = 0;
+    let cosBeforeB = twiceB / 2;
+    let sinBeforeB = -Math.sin((k + 2) * omega);
     let re = 0;
     let im = 0;
     let slopeRe = 0;
     let slopeIm = 0;
+    let reB = 0;
+    let imB = 0;
+    let slopeReB = 0;
+    let slopeImB = 0;
     for (let n = 0; n <= half; n++) {
-      re += even[n]! * cos;
-      im -= odd[n]! * sin;
-      slopeRe += oddSlope[n]! * cos;
-      slopeIm -= evenSlope[n]! * sin;
+      const e = even[n]!;
+      const o = odd[n]!;
+      const es = evenSlope[n]!;
+      const os = oddSlope[n]!;
+      re += e * cos;
+      im -= o * sin;
+      slopeRe += os * cos;
+      slopeIm -= es * sin;
+      reB += e * cosB;
+      imB -= o * sinB;
+      slopeReB += os * cosB;
+      slopeImB -= es * sinB;
       const cosNext = twice * cos - cosBefore;
+      const sinNext = twice * sin - sinBefore;
+      const cosNextB = twiceB * cosB - cosBeforeB;
+      const sinNextB = twiceB * sinB - sinBeforeB;
       cosBefore = cos;
       cos = cosNext;
-      const sinNext = twice * sin - sinBefore;
       sinBefore = sin;
       sin = sinNext;
+      cosBeforeB = cosB;
+      cosB = cosNextB;
+      sinBeforeB = sinB;
+      sinB = sinNextB;
     }
+    this.keep(k, re, im, slopeRe, slopeIm, windowSum);
+    if (k + 1 < PARTIALS_KEPT) this.keep(k + 1, reB, imB, slopeReB, slopeImB, windowSum);
+  }
+
+  /** Amplitude of partial k + 1 and its distance from where it was looked for. */
+  private keep(k: number, re: number, im: number, slopeRe: number, slopeIm: number, windowSum: number): void {
     const power = re * re + im * im;
     this.amplitude[k] = (2 * Math.sqrt(power)) / windowSum;
     // Im(slope ÷ value) is the angular distance from the partial, radians a sample.

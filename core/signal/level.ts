@@ -1,30 +1,59 @@
 import { powerToDb } from './decibels';
-import type { SampleStore } from './sampleStore';
+import { SampleStore } from './sampleStore';
 import { hann } from './window';
 
 /** Length of the level window, seconds: long enough that a 52 Hz tone does not ripple. */
 const LEVEL_WINDOW_S = 0.04;
 
-/** RMS level under a 40 ms Hann weight, dBFS (full-scale sine −3.0). The sound must be free of offset. */
-export class LevelMeter {
-  private readonly weight: Float64Array;
-  private readonly scratch: Float32Array;
-  readonly half: number;
+/** Samples whose power is summed before it is weighted: the weight changes by less than a hundredth over so few (odd). */
+const GROUP = 9;
 
-  constructor(sampleRateHz: number) {
-    this.half = Math.round((LEVEL_WINDOW_S / 2) * sampleRateHz);
-    const window = hann(this.half);
+/**
+ * RMS level under a 40 ms Hann weight, dBFS (full-scale sine −3.0). The sound must be free of offset. Powers are summed
+ * in groups, each once, and weighted as groups: within 0.001 dB of the sum over samples.
+ */
+export class LevelMeter {
+  /** so far the sound must reach beyond a centre */
+  readonly half: number;
+  private readonly reach: number;
+  private readonly weight: Float64Array;
+  private readonly groups: SampleStore;
+  private scratch = new Float32Array(GROUP);
+
+  /** @param retainS how many seconds stay readable */
+  constructor(sampleRateHz: number, retainS = Infinity) {
+    this.reach = Math.round((LEVEL_WINDOW_S / 2) * sampleRateHz);
+    this.half = this.reach + GROUP;
+    const window = hann(this.reach);
     const sum = window.reduce((total, value) => total + value, 0);
     this.weight = window.map((value) => value / sum);
-    this.scratch = new Float32Array(window.length);
+    this.groups = new SampleStore((retainS * sampleRateHz) / GROUP, 1 << 13);
+  }
+
+  /** Takes in what has come of a sound; with `flush`, silence is taken to follow. */
+  pull(sound: SampleStore, flush = false): void {
+    const { groups } = this;
+    const count = (flush ? Math.ceil(sound.end / GROUP) : Math.floor(sound.end / GROUP)) - groups.end;
+    if (this.scratch.length < count * GROUP) this.scratch = new Float32Array(2 * count * GROUP);
+    const samples = sound.window(groups.end * GROUP, count * GROUP, this.scratch);
+    for (let at = 0; at < samples.length; at += GROUP) {
+      let power = 0;
+      for (let i = at; i < at + GROUP; i++) power += samples[i]! * samples[i]!;
+      groups.push(power);
+    }
   }
 
   /** Level around the absolute sample index `centre`; SILENCE_DB for silence. */
-  at(sound: SampleStore, centre: number): number {
-    const { weight, scratch } = this;
-    sound.read(centre - this.half, scratch);
+  at(centre: number): number {
+    const { weight, groups, reach } = this;
+    const first = centre - reach;
     let power = 0;
-    for (let i = 0; i < weight.length; i++) power += weight[i]! * scratch[i]! * scratch[i]!;
+    // A group weighs what its middle sample does.
+    for (let group = Math.ceil((first - (GROUP >> 1)) / GROUP); ; group++) {
+      const at = group * GROUP + (GROUP >> 1) - first;
+      if (at >= weight.length) break;
+      power += weight[at]! * groups.at(group);
+    }
     return powerToDb(power);
   }
 }

@@ -9,6 +9,7 @@ import { LevelMeter } from './level';
 import { Periodicity } from './periodicity';
 import { PitchPath } from './pitchPath';
 import { SampleStore } from './sampleStore';
+import { hann } from './window';
 
 const RATE_HZ = 22050;
 const stored = (seconds: number, at: (t: number) => number, rateHz = RATE_HZ) => {
@@ -115,17 +116,26 @@ describe('Harmonics', () => {
 });
 
 describe('LevelMeter', () => {
-  const meter = new LevelMeter(RATE_HZ);
+  const levelOf = (sound: ReturnType<typeof stored>, centre = 3000) => {
+    const meter = new LevelMeter(RATE_HZ);
+    meter.pull(sound, true);
+    return meter.at(centre);
+  };
   it.each([60, 440, 3000])('a full-scale sine of %i Hz reads −3.0', (hz) =>
-    expect(meter.at(stored(0.3, sine(hz)), 3000)).toBeCloseTo(-3.01, 1),
+    expect(levelOf(stored(0.3, sine(hz)))).toBeCloseTo(-3.01, 1),
   );
-  it('silence has its floor', () =>
-    expect(
-      meter.at(
-        stored(0.3, () => 0),
-        3000,
-      ),
-    ).toBe(-120));
+  it('is the weighted sum over all samples, wherever the centre falls and however loud the sound changes', () => {
+    const at = (t: number) => Math.exp(-12 * t) * (Math.sin(2 * Math.PI * 311 * t) + 0.3 * Math.sin(9001 * t));
+    const sound = stored(0.3, at);
+    const weight = hann(Math.round(0.02 * RATE_HZ));
+    const half = (weight.length - 1) / 2;
+    const sum = weight.reduce((total, value) => total + value, 0);
+    for (const centre of [3000, 3001, 3004, 3007]) {
+      const power = weight.reduce((total, value, i) => total + value * sound.at(centre - half + i) ** 2, 0) / sum;
+      expect(levelOf(sound, centre)).toBeCloseTo(10 * Math.log10(power), 2);
+    }
+  });
+  it('silence has its floor', () => expect(levelOf(stored(0.3, () => 0))).toBe(-120));
 });
 
 describe('BreathMeter', () => {

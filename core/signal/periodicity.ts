@@ -25,12 +25,15 @@ export class Periodicity {
   private readonly folded: Float64Array;
   private readonly sines: Float64Array;
   private readonly cosines: Float64Array;
-  private readonly input: Float64Array;
+  /** the windowed sound; as complex numbers for the transform: even samples real, odd ones imaginary */
+  private readonly packed: Float64Array;
   private readonly spectrum: Float64Array;
   private readonly correlation: Float64Array;
-  private readonly windowGain: Float64Array;
+  /** one over the autocorrelation of the window, by lag */
+  private readonly inverseGain: Float64Array;
   private readonly normalised: Float64Array;
   private readonly tilt: Float64Array;
+  private readonly scratch: Float32Array<ArrayBuffer>;
   private readonly minLag: number;
   private readonly maxLag: number;
 
@@ -42,21 +45,22 @@ export class Periodicity {
   ) {
     this.half = Math.ceil((PERIODS_IN_WINDOW / 2 / minHz) * sampleRateHz);
     this.weight = hann(this.half);
+    this.scratch = new Float32Array(this.weight.length);
     this.minLag = Math.max(2, Math.floor(sampleRateHz / maxHz) - 1);
     this.maxLag = Math.ceil(sampleRateHz / minHz) + 1;
     const size = 2 ** Math.ceil(Math.log2(this.weight.length + this.maxLag + 2));
-    this.fft = new FFT(size);
-    this.input = new Float64Array(size);
-    this.spectrum = new Float64Array(2 * size);
-    this.halfFft = new FFT(size / 2);
+    this.fft = new FFT(size / 2);
+    this.packed = new Float64Array(size);
+    this.spectrum = new Float64Array(size);
+    this.halfFft = new FFT(size / 4);
     this.folded = new Float64Array(size / 2);
-    this.sines = Float64Array.from({ length: size / 4 }, (_, k) => Math.sin((2 * Math.PI * k) / size));
-    this.cosines = Float64Array.from({ length: size / 4 }, (_, k) => Math.cos((2 * Math.PI * k) / size));
+    this.sines = Float64Array.from({ length: size / 2 }, (_, k) => Math.sin((2 * Math.PI * k) / size));
+    this.cosines = Float64Array.from({ length: size / 2 }, (_, k) => Math.cos((2 * Math.PI * k) / size));
     this.correlation = new Float64Array(2 * Math.ceil((this.maxLag + 2) / 2));
     this.tilt = new Float64Array(size / 2 + 1);
     for (let bin = 0; bin < this.tilt.length; bin++)
       this.tilt[bin] = 1 / (1 + ((bin * sampleRateHz) / size / TILT_CORNER_HZ) ** 2);
-    this.windowGain = this.gainOfWindow();
+    this.inverseGain = this.gainOfWindow().map((gain) => 1 / gain);
     this.normalised = new Float64Array(this.maxLag + 2);
   }
 
@@ -66,7 +70,8 @@ export class Periodicity {
     const zero = this.correlation[0]!;
     if (!(zero > 0)) return;
     const row = this.normalised;
-    for (let lag = 0; lag < row.length; lag++) row[lag] = this.correlation[lag]! / (zero * this.windowGain[lag]!);
+    const scale = 1 / zero;
+    for (let lag = 0; lag < row.length; lag++) row[lag] = this.correlation[lag]! * scale * this.inverseGain[lag]!;
     for (let lag = this.minLag; lag < this.maxLag; lag++) {
       const before = row[lag - 1]!;
       const here = row[lag]!;
@@ -95,49 +100,62 @@ export class Periodicity {
   }
 
   private correlate(sound: SampleStore, centre: number): void {
-    const { weight, input, tilt } = this;
-    sound.read(centre - this.half, input.subarray(0, weight.length));
-    for (let i = 0; i < weight.length; i++) input[i]! *= weight[i]!;
+    const { weight, packed, tilt } = this;
+    const samples = sound.window(centre - this.half, weight.length, this.scratch);
+    for (let i = 0; i < weight.length; i++) packed[i] = samples[i]! * weight[i]!;
     this.powerToCorrelation(tilt);
   }
 
   /**
    * Autocorrelation at each lag from the windowed input. The power spectrum is real and even, so the way back is a cosine
-   * transform, done by a real transform of half the size. Source: W. H. Press et al., "Numerical Recipes", §12.4.2.
+   * transform, done by a real transform of half the size; each real transform is a complex one of half its own size, its
+   * even samples taken as real and its odd ones as imaginary parts. Source: W. H. Press et al., "Numerical Recipes",
+   * §12.3.2 and §12.4.2.
    */
   private powerToCorrelation(tilt: Float64Array): void {
-    const { spectrum, folded, sines, cosines, correlation } = this;
-    this.fft.realTransform(spectrum, this.input);
+    const { packed, spectrum, folded, sines, cosines, correlation } = this;
+    this.fft.transform(spectrum, packed);
     const half = folded.length;
-    const power = (bin: number) => {
-      const re = spectrum[2 * bin]!;
-      const im = spectrum[2 * bin + 1]!;
-      return (re * re + im * im) * tilt[bin]!;
-    };
-    const top = power(half);
-    const bottom = power(0);
+    const bottom = (spectrum[0]! + spectrum[1]!) ** 2 * tilt[0]!;
+    const top = (spectrum[0]! - spectrum[1]!) ** 2 * tilt[half]!;
     let odd = 0.5 * (bottom - top);
     folded[0] = 0.5 * (bottom + top);
-    folded[half / 2] = power(half / 2);
+    folded[half / 2] = (spectrum[half]! ** 2 + spectrum[half + 1]! ** 2) * tilt[half / 2]!;
     for (let k = 1; k < half / 2; k++) {
-      const low = power(k);
-      const high = power(half - k);
-      const turned = sines[k]! * (low - high);
+      const sin = sines[k]!;
+      const cos = cosines[k]!;
+      const at = 2 * (half - k);
+      const evenRe = 0.5 * (spectrum[2 * k]! + spectrum[at]!);
+      const evenIm = 0.5 * (spectrum[2 * k + 1]! - spectrum[at + 1]!);
+      const oddRe = 0.5 * (spectrum[2 * k + 1]! + spectrum[at + 1]!);
+      const oddIm = 0.5 * (spectrum[at]! - spectrum[2 * k]!);
+      const both = evenRe * evenRe + evenIm * evenIm + oddRe * oddRe + oddIm * oddIm;
+      const cross = 2 * (evenRe * (cos * oddRe + sin * oddIm) + evenIm * (cos * oddIm - sin * oddRe));
+      const low = (both + cross) * tilt[k]!;
+      const high = (both - cross) * tilt[half - k]!;
+      const turned = sin * (low - high);
       folded[k] = 0.5 * (low + high) - turned;
       folded[half - k] = 0.5 * (low + high) + turned;
-      odd += cosines[k]! * (low - high);
+      odd += cos * (low - high);
     }
-    this.halfFft.realTransform(spectrum, folded);
-    for (let lag = 0; lag + 1 < correlation.length; lag += 2) {
-      if (lag > 0) odd -= spectrum[lag + 1]!;
-      correlation[lag] = spectrum[lag]!;
-      correlation[lag + 1] = odd;
+    this.halfFft.transform(spectrum, folded);
+    correlation[0] = spectrum[0]! + spectrum[1]!;
+    correlation[1] = odd;
+    for (let k = 1; 2 * k < correlation.length; k++) {
+      const sin = sines[2 * k]!;
+      const cos = cosines[2 * k]!;
+      const at = half - 2 * k;
+      const oddRe = 0.5 * (spectrum[2 * k + 1]! + spectrum[at + 1]!);
+      const oddIm = 0.5 * (spectrum[at]! - spectrum[2 * k]!);
+      odd -= 0.5 * (spectrum[2 * k + 1]! - spectrum[at + 1]!) + cos * oddIm - sin * oddRe;
+      correlation[2 * k] = 0.5 * (spectrum[2 * k]! + spectrum[at]!) + cos * oddRe + sin * oddIm;
+      correlation[2 * k + 1] = odd;
     }
   }
 
   private gainOfWindow(): Float64Array {
     const flat = new Float64Array(this.tilt.length).fill(1);
-    this.input.set(this.weight);
+    this.packed.set(this.weight);
     this.powerToCorrelation(flat);
     return this.correlation.map((value) => value / this.correlation[0]!);
   }

@@ -52,6 +52,18 @@ export class SampleStore {
     for (let i = 0; i < target.length; i++) target[i] = this.at(from + i);
   }
 
+  /**
+   * `length` samples from absolute index `from`: a window on the store's own buffer, or, where it reaches outside what is
+   * kept, a copy with zeros in `scratch`. Not to be written to.
+   */
+  window(from: number, length: number, scratch: Float32Array<ArrayBuffer>): Float32Array<ArrayBuffer> {
+    const local = from - this.base;
+    if (local >= 0 && local + length <= this.used) return this.buffer.subarray(local, local + length);
+    const copy = scratch.subarray(0, length);
+    this.read(from, copy);
+    return copy;
+  }
+
   /** Everything kept, as a window on the store's own buffer. */
   view(): Float32Array<ArrayBuffer> {
     return this.buffer.subarray(0, this.used);
