@@ -29,6 +29,24 @@ test('a take is heard as played, evened in the own sound, and against the best',
   expect(errors).toEqual([]);
 });
 
+test('what a sentence is about is heard, then the same beats of the best take, and one sound at a time', async ({
+  page,
+}) => {
+  const errors = await openTake(page);
+  await page.goto('/take/demo-142');
+  const verdict = page.getByRole('status', { name: 'Verdict' });
+  await verdict.getByRole('button', { name: 'Sharp by 15 cents' }).click();
+  await expect(verdict).toContainText('Heard: this take.');
+  await expect(verdict).toContainText('Heard: your best take');
+  await expect(verdict).not.toContainText('Heard:');
+  await verdict.getByRole('button', { name: 'Sharp by 15 cents' }).click();
+  await expect(verdict).toContainText('Heard: this take.');
+  await page.getByRole('button', { name: 'Play', exact: false }).first().click();
+  await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible();
+  await expect(verdict).not.toContainText('Heard:');
+  expect(errors).toEqual([]);
+});
+
 test('two takes are heard in turn, also at half speed, and stop', async ({ page }) => {
   const errors = await openTake(page);
   await page.getByRole('combobox', { name: 'Set against' }).selectOption({ index: 1 });

@@ -1,4 +1,5 @@
-import type { WholeTake } from '@inner-hum/core/take';
+import { valueOf } from '@inner-hum/core/measure';
+import type { TakeRecord, WholeTake } from '@inner-hum/core/take';
 import { wrap } from 'comlink';
 import type { EvenService } from './even.worker';
 import { soundOf } from './playback';
@@ -9,6 +10,11 @@ export interface EvenedSound {
   readonly samples: Float32Array<ArrayBuffer>;
   /** seconds of planned tone that are as they were, since nothing near them sounds there */
   readonly leftS: number;
+}
+
+/** Whether a take was played with a vibrato, which an evened tone may keep. */
+export function hasVibrato({ measures }: Pick<TakeRecord, 'measures'>): boolean {
+  return measures.some((step) => step.kind === 'sounded' && valueOf(step.vibratoHz) !== undefined);
 }
 
 /** Evens a take in a worker of its own; undefined when its sound was not kept. */

@@ -27,16 +27,23 @@ export function soundOf({
   return { sampleRateHz, samples };
 }
 
-/** Plays a sound from any place and tells where it is. */
+interface Sound {
+  readonly sampleRateHz: number;
+  readonly samples: Float32Array<ArrayBuffer>;
+}
+
+/** Plays a sound from any place and tells where it is. Of all players one sounds at a time. */
 export class Player {
+  private static sounding: Player | undefined;
   private context: AudioContext | undefined;
   private node: AudioBufferSourceNode | undefined;
   private startedAtS = 0;
   private fromS = 0;
 
   constructor(
-    private readonly sound: { readonly sampleRateHz: number; readonly samples: Float32Array<ArrayBuffer> },
-    private readonly onEnd: () => void,
+    private readonly sound: Sound,
+    /** told when it comes to its end, or gives way to another */
+    private readonly onEnd: (gaveWay: boolean) => void,
   ) {}
 
   get lengthS(): number {
@@ -51,6 +58,11 @@ export class Player {
   /** Plays from a place on, to the end or as far as `toS`. */
   async play(fromS: number, toS = Infinity): Promise<void> {
     this.pause();
+    const before = Player.sounding;
+    if (before && before !== this) {
+      before.pause();
+      before.onEnd(true);
+    }
     this.context ??= new AudioContext();
     await this.context.resume();
     const buffer = this.context.createBuffer(1, this.sound.samples.length, this.sound.sampleRateHz);
@@ -61,11 +73,12 @@ export class Player {
     node.onended = () => {
       if (this.node !== node) return;
       this.pause();
-      this.onEnd();
+      this.onEnd(false);
     };
     this.fromS = fromS >= this.lengthS - 0.05 ? 0 : fromS;
     this.startedAtS = this.context.currentTime;
     this.node = node;
+    Player.sounding = this;
     began(this);
     if (toS < Infinity) node.start(0, this.fromS, Math.max(0, toS - this.fromS));
     else node.start(0, this.fromS);
@@ -75,6 +88,7 @@ export class Player {
     this.fromS = this.placeS;
     const node = this.node;
     this.node = undefined;
+    if (Player.sounding === this) Player.sounding = undefined;
     isOver(this);
     node?.stop();
   }
@@ -83,6 +97,17 @@ export class Player {
     this.pause();
     void this.context?.close();
   }
+}
+
+/** No more than this is a sound brought up to be as loud as another. */
+const MOST_GAIN = 8;
+
+/** A sound as loud, between two places, as another one is there; seconds. */
+export function asLoudAs<T extends Sound>(sound: T, other: Sound, fromS: number, toS: number): T {
+  const part = ({ samples, sampleRateHz }: Sound) =>
+    samples.subarray(Math.max(0, fromS * sampleRateHz), Math.max(0, toS * sampleRateHz));
+  const gain = Math.min(MOST_GAIN, rms(part(other)) / Math.max(1e-6, rms(part(sound))));
+  return { ...sound, samples: sound.samples.map((value) => Math.max(-1, Math.min(1, gain * value))) };
 }
 
 /** Loudness of a sound, root mean square. */

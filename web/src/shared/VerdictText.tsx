@@ -56,12 +56,15 @@ export function VerdictText({
   take,
   large = false,
   onHear,
+  sounding,
 }: {
   readonly take: TakeRecord;
   /** to be read at arm's length and farther */
   readonly large?: boolean;
   /** plays the place that a sentence is about; sentences are no buttons when left out */
   readonly onHear?: (place: Evidence) => void;
+  /** what of it is being heard */
+  readonly sounding?: 'own' | 'best' | undefined;
 }) {
   const { t } = useTranslation();
   const nameOf = useNoteName();
@@ -82,6 +85,11 @@ export function VerdictText({
           </Sentence>
         </chakra.p>
       ))}
+      {sounding && (
+        <chakra.p fontSize={large ? 'lead' : 'body'} fontWeight={600}>
+          {t(`verdict.sounding.${sounding}`)}
+        </chakra.p>
+      )}
       {verdict.tries.length > 0 && (
         <chakra.p fontSize={large ? 'lead' : 'body'} mt="14px" color="inkSoft">
           <chakra.strong color="ink">{t('verdict.try')}: </chakra.strong>

@@ -1,8 +1,13 @@
+import { bestTake } from '@inner-hum/core/plan';
 import type { Evidence } from '@inner-hum/core/judge';
-import { useCallback, useEffect, useMemo, useRef } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { detailOf } from '../base/detailOf';
+import { rivalsOf } from '../db/rivals';
 import { wholeTake } from '../db/takes';
+import type { EvenedSound } from '../practice/evened';
+import type * as Playback from '../practice/playback';
 import type { Player } from '../practice/playback';
+import type { soundsOf } from '../practice/sounds';
 import { store } from '../store';
 import { noticed } from '../store/notices';
 
@@ -12,52 +17,118 @@ const AFTER_S = 0.3;
 const MOST_S = 4;
 
 export interface Hearing {
-  /** a place of the take as it was played, from a second before it */
+  /**
+   * a place of the take as it was played, from a second before it; then the same beats of the best other take of the
+   * exercise, as loud, where there is one with its sound
+   */
   readonly hear: (place: Evidence) => void;
-  /** all of the take, evened */
+  /** all of the take, evened; a vibrato that was played is kept */
   readonly hearEvened: () => void;
+  /** what sounds now */
+  readonly sounding: 'own' | 'best' | undefined;
+}
+
+/** What of a take can be heard, made when it is first asked for. */
+interface Sounds {
+  readonly get: ReturnType<typeof soundsOf>;
+  readonly evened: 'evened' | 'evenedVibrato';
+  readonly hasBest: boolean;
+  readonly modules: typeof Playback;
 }
 
 /** Plays from a kept take. What can't be played is told. */
 export function useHear(takeId: string): Hearing {
-  const players = useRef(new Map<'played' | 'evened', Player>());
-  /** the take whose place may sound; none when it is shown no more: nothing sounds over the next take */
-  const shown = useRef<string>(undefined);
+  const sounds = useRef<Promise<Sounds | undefined>>(undefined);
+  const player = useRef<Player>(undefined);
+  /** which press is the newest: what was asked for before it does not sound any more; a page that is left wants none */
+  const newest = useRef(0);
+  const [sounding, setSounding] = useState<Hearing['sounding']>();
   useEffect(() => {
-    shown.current = takeId;
-    const own = players.current;
-    return () => {
-      shown.current = undefined;
-      for (const player of own.values()) player.close();
-      own.clear();
+    const stop = () => {
+      newest.current++;
+      player.current?.close();
+      player.current = undefined;
+      sounds.current = undefined;
+      setSounding(undefined);
     };
+    return stop;
   }, [takeId]);
   const play = useCallback(
-    async (kind: 'played' | 'evened', fromS: number, toS: number) => {
-      for (const player of players.current.values()) player.pause();
-      if (!players.current.has(kind)) {
-        const { Player: SoundPlayer, soundOf } = await import('../practice/playback');
-        const { evenedSound } = await import('../practice/evened');
-        const whole = await wholeTake(takeId);
-        const sound = whole && (kind === 'played' ? soundOf(whole) : await evenedSound(whole, 'kept'));
-        if (shown.current !== takeId) return;
-        if (!sound) return void store.dispatch(noticed({ key: 'take.noSound' }));
-        // Pressed twice while it was made, it sounds once.
-        if (!players.current.has(kind)) players.current.set(kind, new SoundPlayer(sound, () => undefined));
-      }
-      await players.current.get(kind)!.play(fromS, toS);
+    async (
+      ask: (of: Sounds, part: (sound: EvenedSound, fromS: number, toS: number) => Promise<boolean>) => Promise<void>,
+    ) => {
+      const now = ++newest.current;
+      player.current?.close();
+      player.current = undefined;
+      setSounding(undefined);
+      sounds.current ??= soundsToHear(takeId);
+      const of = await sounds.current;
+      if (now !== newest.current) return;
+      if (!of) return void store.dispatch(noticed({ key: 'take.noSound' }));
+      /** plays a part to its end; whether it is still wanted then */
+      const part = async (sound: EvenedSound, fromS: number, toS: number) => {
+        if (now !== newest.current) return false;
+        player.current?.close();
+        const gaveWay = await new Promise<boolean>((resolve, reject) => {
+          player.current = new of.modules.Player(sound, resolve);
+          player.current.play(fromS, toS).catch(reject);
+        });
+        return now === newest.current && !gaveWay;
+      };
+      await ask(of, part);
+      if (now === newest.current) setSounding(undefined);
     },
     [takeId],
   );
-  return useMemo(() => {
-    const told = (playing: Promise<void>) =>
-      playing.catch(
-        (error: unknown) => void store.dispatch(noticed({ key: 'take.notHeard', values: { detail: detailOf(error) } })),
-      );
-    return {
+  const told = useCallback((playing: Promise<void>) => {
+    playing.catch((error: unknown) => {
+      sounds.current = undefined; // it is tried again when it is asked for again
+      store.dispatch(noticed({ key: 'take.notHeard', values: { detail: detailOf(error) } }));
+    });
+  }, []);
+  return useMemo(
+    () => ({
+      sounding,
       hear: ({ fromS, toS }) =>
-        void told(play('played', Math.max(0, fromS - BEFORE_S), Math.min(toS + AFTER_S, fromS + MOST_S))),
-      hearEvened: () => void told(play('evened', 0, Infinity)),
-    };
-  }, [play]);
+        told(
+          play(async (of, part) => {
+            const [from, to] = [Math.max(0, fromS - BEFORE_S), Math.min(toS + AFTER_S, fromS + MOST_S)];
+            const own = await of.get('played');
+            if (!own) return void store.dispatch(noticed({ key: 'take.noSound' }));
+            setSounding('own');
+            if (!(await part(own, from, to)) || !of.hasBest) return;
+            const best = await of.get('best');
+            if (!best) return;
+            setSounding('best');
+            await part(of.modules.asLoudAs(best, own, from, to), from, to);
+          }),
+        ),
+      hearEvened: () =>
+        told(
+          play(async (of, part) => {
+            const evened = await of.get(of.evened);
+            if (!evened) return void store.dispatch(noticed({ key: 'take.noSound' }));
+            await part(evened, 0, Infinity);
+          }),
+        ),
+    }),
+    [play, told, sounding],
+  );
+}
+
+async function soundsToHear(takeId: string): Promise<Sounds | undefined> {
+  const [modules, { soundsOf: make }, { hasVibrato }, whole] = await Promise.all([
+    import('../practice/playback'),
+    import('../practice/sounds'),
+    import('../practice/evened'),
+    wholeTake(takeId),
+  ]);
+  if (!whole) return undefined;
+  const best = bestTake(await rivalsOf(whole.record));
+  return {
+    get: make(whole, best?.takeId),
+    evened: hasVibrato(whole.record) ? 'evenedVibrato' : 'evened',
+    hasBest: best !== undefined,
+    modules,
+  };
 }

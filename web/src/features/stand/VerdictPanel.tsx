@@ -35,7 +35,7 @@ export function VerdictPanel({ takeId, actions }: { readonly takeId: string; rea
   ];
   useSpoken(spoken ? said.filter(Boolean).join(' ') : undefined, i18n.language);
   const hornGoesOn = useAppSelector(({ settings }) => settings.hornGoesOn && settings.source === 'microphone');
-  const { hear, hearEvened } = useHear(takeId);
+  const { hear, hearEvened, sounding } = useHear(takeId);
   useKeyDown('input, textarea, select, dialog', (event) => {
     if (event.key.toLowerCase() === 'e' && !event.ctrlKey && !event.metaKey && !event.altKey) hearEvened();
   });
@@ -48,7 +48,7 @@ export function VerdictPanel({ takeId, actions }: { readonly takeId: string; rea
       </chakra.h2>
       <MiniRibbon take={take} height="290px" textPx={18} marks={marks} />
       <Box mt="14px" maxWidth="72rem">
-        <VerdictText take={take} large onHear={hear} />
+        <VerdictText take={take} large onHear={hear} sounding={sounding} />
       </Box>
       {hornGoesOn && (
         <chakra.p role="status" mt="12px" fontSize="lead">

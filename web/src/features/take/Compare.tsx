@@ -2,11 +2,11 @@ import { Box, chakra, Flex } from '@chakra-ui/react';
 import { unpackFrames, type TakeRecord, type WholeTake } from '@inner-hum/core/take';
 import { isWholeTake } from '@inner-hum/core/take/schema';
 import { QUANTITY_ROWS, valueOf, type Measured, type StepMeasures } from '@inner-hum/core/measure';
-import { exerciseTag, type Digest } from '@inner-hum/core/plan';
+import type { Digest } from '@inner-hum/core/plan';
 import { format } from 'date-fns';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { findDigests } from '../../db/search';
+import { rivalsOf } from '../../db/rivals';
 import { wholeTake } from '../../db/takes';
 import { Button, Choice, Field, Key, TextInput } from '../../ui/controls';
 import { DrawnRibbon } from '../../ribbon/DrawnRibbon';
@@ -25,13 +25,9 @@ type Sounded = Extract<StepMeasures, { kind: 'sounded' }>;
 /** What is set side by side. */
 const COMPARED = ['pitchCentreCents', 'pitchSteadinessCents', 'responseS', 'swellErrorDb', 'rangeDb'] as const;
 
-/** Takes of the same exercise on the same size of horn that this one can be set against, newest first. */
+/** See {@link rivalsOf}; none while they are read. */
 export function useRivals(record: TakeRecord): readonly Digest[] {
-  const found = useKeyed(record.id, () => {
-    const tags = [exerciseTag(record.parameters), `size:${record.setup.instrumentId}`];
-    return findDigests({ tags, since: '' });
-  });
-  return found?.filter((digest) => digest.takeId !== record.id) ?? [];
+  return useKeyed(record.id, () => rivalsOf(record)) ?? [];
 }
 
 /** This take against another of the same exercise: ribbons over one another, numbers side by side, switched by ear. */

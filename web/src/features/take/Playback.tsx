@@ -3,10 +3,11 @@ import type { WholeTake } from '@inner-hum/core/take';
 import { useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { detailOf } from '../../base/detailOf';
+import { hasVibrato } from '../../practice/evened';
 import { Player } from '../../practice/playback';
 import { Button, Choice, Key } from '../../ui/controls';
 import { useKeyDown } from '../../ui/useKeyDown';
-import { soundsOf, type SoundKind } from './sounds';
+import { soundsOf, type SoundKind } from '../../practice/sounds';
 
 /** The take to be heard: as played, evened, or the best of its exercise, from wherever one is. */
 export function Playback(props: {
@@ -73,7 +74,12 @@ export function Playback(props: {
     setKind(which);
     if (playing) void play(which, heard?.placeS ?? placeS);
   };
-  const kinds: readonly SoundKind[] = bestId === undefined ? ['played', 'evened'] : ['played', 'evened', 'best'];
+  const kinds: readonly SoundKind[] = [
+    'played',
+    'evened',
+    ...(hasVibrato(take.record) ? (['evenedVibrato'] as const) : []),
+    ...(bestId === undefined ? [] : (['best'] as const)),
+  ];
   useKeyDown('input, textarea, button, a, select', (event) => {
     if (!audible || event.ctrlKey || event.metaKey || event.altKey) return;
     if (event.key === ' ') {

@@ -20,6 +20,7 @@ import { setupText } from '../../text/setupText';
 import { usePalette } from '../../ui/useColourMode';
 import { exerciseMeta, exerciseTitle } from '../../text/exerciseText';
 import { useNoteName } from '../../text/useNoteName';
+import { useHear } from '../../shared/useHear';
 import { VerdictText } from '../../shared/VerdictText';
 import { useAppDispatch } from '../../store';
 import { hornChosen, settingsChanged } from '../../store/settings';
@@ -111,6 +112,7 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
   const { parameters, source } = record;
   const rivals = useRivals(record);
   const best = bestTake(rivals);
+  const { hear, sounding } = useHear(record.id);
   const kB = take.frames.length / 1000;
   return (
     <Box maxWidth="80rem" pb="32px">
@@ -145,7 +147,7 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
       <PairView record={record} frames={frames} />
       <Grid templateColumns={{ base: '1fr', lg: '1.15fr 1fr' }} gap="36px" mt="18px">
         <Box minWidth={0}>
-          <VerdictText take={record} />
+          <VerdictText take={record} onHear={hear} sounding={sounding} />
           <chakra.h2 fontFamily="heading" fontSize="section" mt="26px" mb="6px">
             {t('take.traces')}
           </chakra.h2>

@@ -15,7 +15,12 @@ export const takeWords = {
     pause: 'Pause',
     noSound: 'The sound of this take was not kept.',
     hear: 'Hear',
-    sounds: { played: 'As played', evened: 'Your tone, evened', best: 'Your best' },
+    sounds: {
+      played: 'As played',
+      evened: 'Your tone, evened',
+      evenedVibrato: 'Evened, your vibrato kept',
+      best: 'Your best',
+    },
     evening: 'Working …',
     evenedLeft: '{{seconds}} s are as you played them: no tone near the planned one sounds there.',
     notHeard: 'This can’t be heard: {{detail}}.',

@@ -9,6 +9,7 @@ export const verdictWords = {
       beat: 'beat {{beat}}',
     },
     hear: 'Hear this place',
+    sounding: { own: 'Heard: this take.', best: 'Heard: your best take, the same beats, as loud.' },
     label: 'Verdict',
     toneOf: 'Tone {{number}} ({{note}}): ',
     moreTones_one: 'The same on {{count}} more tone.',

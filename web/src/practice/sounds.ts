@@ -1,20 +1,21 @@
 import type { WholeTake } from '@inner-hum/core/take';
-import { wholeTake } from '../../db/takes';
-import { evenedSound, type EvenedSound } from '../../practice/evened';
-import { rms, soundOf } from '../../practice/playback';
+import { wholeTake } from '../db/takes';
+import { evenedSound, type EvenedSound } from './evened';
+import { rms, soundOf } from './playback';
 
 /** What of a take can be heard. */
-export type SoundKind = 'played' | 'evened' | 'best';
+export type SoundKind = 'played' | 'evened' | 'evenedVibrato' | 'best';
 
 /**
- * The sounds of a take, each made once: as played, evened, and the best take of the exercise moved so that its first beat
+ * The sounds of a take, each made once: as played, evened without and with its vibrato, and the best take of the exercise moved so that its first beat
  * falls on this one's and as loud as this one. Undefined where none was kept.
  */
 export function soundsOf(take: WholeTake, bestId: string | undefined) {
   const made = new Map<SoundKind, Promise<EvenedSound | undefined>>();
   const make: Record<SoundKind, () => Promise<EvenedSound | undefined>> = {
     played: () => Promise.resolve(whole(soundOf(take))),
-    evened: () => evenedSound(take, 'kept'),
+    evened: () => evenedSound(take, 'evened'),
+    evenedVibrato: () => evenedSound(take, 'kept'),
     best: async () => {
       const best = bestId === undefined ? undefined : await wholeTake(bestId);
       const sound = best && soundOf(best);
