@@ -93,5 +93,5 @@ test('unplugged in mid-take: what was heard is kept, and the sentence says so', 
   await page.keyboard.press('Space');
   await expect(page.getByRole('alert')).toContainText('The microphone went away.');
   await page.getByRole('link', { name: 'Log' }).click();
-  await expect(page.getByText('1 take')).toBeVisible();
+  await expect(page.getByText('1 take', { exact: true })).toBeVisible();
 });
