@@ -7,6 +7,8 @@ const STEADY_CENTS = 25;
 /** A player's softest and loudest lie farther apart than this, dB. */
 const LEAST_SPAN_DB = 6;
 
+type Heard = Pick<Frames, 'f0Hz' | 'levelDb' | 'count'>;
+
 export type RulerResult =
   | { readonly kind: 'measured'; readonly ruler: LevelRuler }
   | { readonly kind: 'refused'; readonly reason: 'noTone' }
@@ -16,7 +18,7 @@ export type RulerResult =
  * The player's ruler from two held tones: the softest and the loudest median level over a second in which a steady tone
  * sounds throughout. Our choice: a second is what a player can hold on purpose at the edge of speaking.
  */
-export function rulerFrom(soft: Frames, loud: Frames): RulerResult {
+export function rulerFrom(soft: Heard, loud: Heard): RulerResult {
   const softest = heldLevels(soft);
   const loudest = heldLevels(loud);
   if (softest.length === 0 || loudest.length === 0) return { kind: 'refused', reason: 'noTone' };
@@ -28,7 +30,7 @@ export function rulerFrom(soft: Frames, loud: Frames): RulerResult {
 }
 
 /** Median levels of all seconds (every tenth of one) that hold a steady tone. */
-function heldLevels(frames: Frames): number[] {
+function heldLevels(frames: Heard): number[] {
   const levels: number[] = [];
   for (let start = 0; start + HELD_FRAMES <= frames.count; start += 10) {
     const hz = frames.f0Hz.subarray(start, start + HELD_FRAMES);

@@ -1,9 +1,8 @@
 import { ChakraProvider } from '@chakra-ui/react';
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useEffect } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Provider } from 'react-redux';
 import { BrowserRouter, Link, Navigate, Route, Routes } from 'react-router';
-import StandPage from './features/stand/StandPage';
 import { i18next } from './text/i18n';
 import { AppFrame } from './features/frame/AppFrame';
 import { Boundary } from './shared/Boundary';
@@ -11,6 +10,10 @@ import { system } from './ui/theme';
 import { useColourMode } from './ui/useColourMode';
 import { store } from './store';
 
+const loadStand = () => import('./features/stand/StandPage');
+const StandPage = lazy(loadStand);
+/** So long after the first place is there the Stand is made ready, so that it opens at once, milliseconds. */
+const STAND_READY_MS = 400;
 const ExercisesPage = lazy(() => import('./features/exercises/ExercisesPage'));
 const OvertonesPage = lazy(() => import('./features/overtones/OvertonesPage'));
 const TodayPage = lazy(() => import('./features/today/TodayPage'));
@@ -32,6 +35,10 @@ function Crashed() {
 function Places() {
   const { t } = useTranslation();
   useColourMode();
+  useEffect(() => {
+    const soon = setTimeout(() => void loadStand().catch(() => undefined), STAND_READY_MS); // told when it is opened
+    return () => clearTimeout(soon);
+  }, []);
   return (
     <Suspense fallback={<p>{t('app.loading')}</p>}>
       <Routes>

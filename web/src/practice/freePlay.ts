@@ -35,15 +35,19 @@ export async function playFreely(): Promise<void> {
   }
 }
 
-/** Plugs the chosen source in for listening alone; the caller ends it by the ear's `stop` or `finishFrames`. */
+/**
+ * Plugs the chosen source in for listening alone; the caller ends it by the ear's `stop` or `finishFrames`.
+ *
+ * @param range where pitches are looked for, Hz; that of the horn when left out
+ */
 export async function hearFreely(
   input: AudioInput,
   settings: Settings,
   retainS = FREE_RETAIN_S,
   given?: AbortSignal,
+  range = soundingRangeHz(instrumentById(settings.instrumentId), settings.a4Hz),
 ): Promise<void> {
   const { source, buffer } = await openSource(input, settings, given);
-  const range = soundingRangeHz(instrumentById(settings.instrumentId), settings.a4Hz);
   input.trace.reset();
   await earService().begin({
     sampleRateHz: input.context.sampleRate,

@@ -5,7 +5,7 @@ import { useTranslation } from 'react-i18next';
 import { Button } from '../../ui/controls';
 import { useAppSelector } from '../../store';
 import { rulerOf } from '../../store/settings';
-import { useListening } from './useListening';
+import { useListening } from '../../shared/useListening';
 import { liveSound } from '../../practice/liveSound';
 
 const CLIPPED_PEAK = 0.985;

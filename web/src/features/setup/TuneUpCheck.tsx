@@ -9,7 +9,7 @@ import { formatNumber, formatSigned } from '../../text/format';
 import { store, useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
 import { NumberField } from '../../ui/NumberField';
-import { useListening } from './useListening';
+import { useListening } from '../../shared/useListening';
 import { liveSound } from '../../practice/liveSound';
 
 /** How much of what was played lately counts, seconds. */

@@ -1,6 +1,7 @@
-import { Box, chakra, Flex } from '@chakra-ui/react';
+import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
 import { familyById, LEVELS, usualExercise } from '@inner-hum/core/families';
 import { INSTRUMENTS } from '@inner-hum/core/theory';
+import { lazy, Suspense } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { Button, Choice } from '../../ui/controls';
@@ -8,6 +9,8 @@ import { useOpenExercise } from '../../shared/useOpenExercise';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { hornChosen, settingsChanged } from '../../store/settings';
 import { dayOf } from '../../base/days';
+
+const HearOneNote = lazy(() => import('./HearOneNote'));
 
 /** The first minutes: horn, names, sound, and the first swell. */
 export function Welcome() {
@@ -21,44 +24,53 @@ export function Welcome() {
     open(usualExercise(familyById('swell'), settings.instrumentId));
   };
   return (
-    <Box maxWidth="44rem" mt="24px" pb="40px">
+    <Box maxWidth="62rem" mt="24px" pb="40px">
       <chakra.h1 fontFamily="heading" fontSize="place" fontWeight={500} lineHeight={1.15}>
         {t('welcome.title')}
       </chakra.h1>
       <chakra.p fontSize="lead" my="12px">
         {t('welcome.intro')}
       </chakra.p>
-      <Flex direction="column" gap="16px" maxWidth="26rem" my="18px">
-        <Choice
-          label={t('welcome.horn')}
-          value={settings.instrumentId}
-          options={INSTRUMENTS.map((instrument) => instrument.id)}
-          textOf={(id) => t(`instruments.${id}`)}
-          onChange={(id) => dispatch(hornChosen(id))}
-        />
-        <Choice
-          label={t('welcome.level')}
-          value={settings.level}
-          options={LEVELS}
-          textOf={(level) => t(`today.levels.${level}`)}
-          onChange={(level) => dispatch(settingsChanged({ level }))}
-        />
-        <Choice
-          label={t('welcome.names')}
-          value={settings.noteNames}
-          options={['english', 'german', 'fixedDo']}
-          textOf={(system) => t(`setUp.namesSystem.${system}`)}
-          onChange={(noteNames) => dispatch(settingsChanged({ noteNames }))}
-        />
-        <Choice
-          label={t('welcome.sound')}
-          help={t(settings.source === 'standIn' ? 'welcome.standInHelp' : 'welcome.microphoneHelp')}
-          value={settings.source === 'file' ? 'microphone' : settings.source}
-          options={['microphone', 'standIn']}
-          textOf={(source) => t(`sources.${source}`)}
-          onChange={(source) => dispatch(settingsChanged({ source }))}
-        />
-      </Flex>
+      <Grid templateColumns={{ base: '1fr', lg: '26rem minmax(0, 1fr)' }} gap="32px" my="18px" alignItems="start">
+        <Flex direction="column" gap="16px">
+          <Choice
+            label={t('welcome.horn')}
+            value={settings.instrumentId}
+            options={INSTRUMENTS.map((instrument) => instrument.id)}
+            textOf={(id) => t(`instruments.${id}`)}
+            onChange={(id) => dispatch(hornChosen(id))}
+          />
+          <Choice
+            label={t('welcome.level')}
+            value={settings.level}
+            options={LEVELS}
+            textOf={(level) => t(`today.levels.${level}`)}
+            onChange={(level) => dispatch(settingsChanged({ level }))}
+          />
+          <Choice
+            label={t('welcome.names')}
+            value={settings.noteNames}
+            options={['english', 'german', 'fixedDo']}
+            textOf={(system) => t(`setUp.namesSystem.${system}`)}
+            onChange={(noteNames) => dispatch(settingsChanged({ noteNames }))}
+          />
+          <Choice
+            label={t('welcome.sound')}
+            help={t(settings.source === 'standIn' ? 'welcome.standInHelp' : 'welcome.microphoneHelp')}
+            value={settings.source === 'file' ? 'microphone' : settings.source}
+            options={['microphone', 'standIn']}
+            textOf={(source) => t(`sources.${source}`)}
+            onChange={(source) => dispatch(settingsChanged({ source }))}
+          />
+        </Flex>
+        <Box order={{ base: -1, lg: 0 }}>
+          {settings.source === 'microphone' && (
+            <Suspense fallback={null}>
+              <HearOneNote />
+            </Suspense>
+          )}
+        </Box>
+      </Grid>
       <Flex gap="14px" align="center" wrap="wrap">
         <Button tone="strong" onClick={begin} fontSize="lead">
           {t('welcome.begin')}

@@ -1,0 +1,139 @@
+import { Box, chakra, Flex } from '@chakra-ui/react';
+import { firstNote, type FirstNote } from '@inner-hum/core/measure';
+import { useEffect, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { A4_RANGE_HZ, instrumentById } from '@inner-hum/core/theory';
+import { liveSound } from '../../practice/liveSound';
+import { ProblemNote } from '../../shared/ProblemNote';
+import { useListening } from '../../shared/useListening';
+import { store, useAppDispatch } from '../../store';
+import { problemMet } from '../../store/practice';
+import { hornChosen, rulerKey, settingsChanged } from '../../store/settings';
+import { formatNumber, formatSigned } from '../../text/format';
+import { useNoteName } from '../../text/useNoteName';
+import { Button, Key, Tick } from '../../ui/controls';
+import { useKeyDown } from '../../ui/useKeyDown';
+
+/** Written G4: no register key, spoken by every horn and every player. */
+const ASKED_MIDI = 67;
+const LOOK_MS = 300;
+/** Farther off than this, cents, a horn is not tuned there but pulled out or pushed in. */
+const TUNED_CENTS = 25;
+const NOISY_ROOM_DB = -45;
+const FAINT_DB = -50;
+const CLIPPED_PEAK = 0.985;
+
+type Found = Extract<FirstNote, { kind: 'heard' }>;
+
+/** The horn, its tuning, the room and the dynamics, from one note that the player plays; each is shown before it is taken. */
+export default function HearOneNote() {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const { on, toggle } = useListening(true);
+  const [heard, setHeard] = useState<FirstNote>({ kind: 'listening' });
+  const [clipped, setClipped] = useState(false);
+  useEffect(() => {
+    if (!on) return undefined;
+    const timer = setInterval(() => {
+      const trace = liveSound.input?.trace;
+      if (!trace) return;
+      if (trace.peak >= CLIPPED_PEAK) setClipped(true);
+      setHeard(firstNote(trace, ASKED_MIDI));
+    }, LOOK_MS);
+    return () => clearInterval(timer);
+  }, [on]);
+  const listen = () => {
+    setHeard({ kind: 'listening' });
+    setClipped(false);
+    void toggle();
+  };
+  const note = nameOf(ASKED_MIDI);
+  if (!on && heard.kind !== 'heard')
+    return (
+      <>
+        <ProblemNote onRetry={() => store.dispatch(problemMet(null))} />
+        <Button onClick={listen} alignSelf="flex-start">
+          {t('welcome.hearNote', { note })}
+        </Button>
+      </>
+    );
+  return (
+    <chakra.section borderWidth="1.5px" borderColor="ink" borderRadius="card" p="14px" data-testid="one-note">
+      {on && (
+        <chakra.p fontFamily="heading" fontSize="title" lineHeight={1.25} role="status" mb="8px">
+          {t(heard.kind === 'heard' ? 'welcome.nowSoftAndLoud' : `welcome.${heard.kind}`, { note })}
+        </chakra.p>
+      )}
+      {heard.kind === 'heard' && <FoundList found={heard} clipped={clipped} />}
+      <Flex gap="10px" mt="10px" align="flex-end" wrap="wrap">
+        {heard.kind === 'heard' && <Take found={heard} onTaken={() => void (on && toggle())} />}
+        <Button tone="quiet" onClick={listen}>
+          {t(on ? 'setUp.checkStop' : 'welcome.hearAgain')}
+        </Button>
+      </Flex>
+    </chakra.section>
+  );
+}
+
+/** What was heard, a line each. */
+function FoundList({ found, clipped }: { readonly found: Found; readonly clipped: boolean }) {
+  const { t } = useTranslation();
+  const { cents, roomDb, levelDb, ruler } = found;
+  return (
+    <chakra.ul listStyleType="none" fontSize="lead">
+      <li>
+        <strong>{t(`instruments.${found.instrumentId}`)}</strong>
+      </li>
+      <li>
+        {t(tuningOf(found) === undefined ? 'welcome.farOff' : 'welcome.sitsAt', { cents: formatSigned(cents, 0) })}
+      </li>
+      {roomDb !== undefined && <li>{t(roomDb > NOISY_ROOM_DB ? 'welcome.roomNoisy' : 'welcome.roomQuiet')}</li>}
+      <li>{t(clipped ? 'setUp.checkClip' : levelDb < FAINT_DB ? 'setUp.checkQuiet' : 'setUp.checkGood')}</li>
+      {ruler && <li>{t('welcome.span', { db: formatNumber(ruler.loudestDb - ruler.softestDb, 0) })}</li>}
+    </chakra.ul>
+  );
+}
+
+/** Takes what was heard into the settings, also by Enter. */
+function Take({ found, onTaken }: { readonly found: Found; readonly onTaken: () => void }) {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const [taken, setTaken] = useState(false);
+  const [tuned, tune] = useState(false);
+  const a4Hz = tuningOf(found);
+  const take = () => {
+    const { settings } = store.getState();
+    // Two horns of one pitch are told apart by the player alone.
+    const same =
+      instrumentById(settings.instrumentId).soundingOffsetSemitones ===
+      instrumentById(found.instrumentId).soundingOffsetSemitones;
+    if (!same) dispatch(hornChosen(found.instrumentId));
+    if (a4Hz !== undefined && tuned) dispatch(settingsChanged({ a4Hz }));
+    if (found.ruler) dispatch(settingsChanged({ rulers: { ...settings.rulers, [rulerKey(settings)]: found.ruler } }));
+    setTaken(true);
+    onTaken();
+  };
+  useKeyDown('input, textarea, select, button, a', (event) => {
+    if (event.key !== 'Enter' || taken) return;
+    event.preventDefault();
+    take();
+  });
+  if (taken) return <chakra.p role="status">{t('welcome.taken')}</chakra.p>;
+  return (
+    <Box>
+      {/* One cold note is no tuning: only the player knows whether others tune there. */}
+      {a4Hz !== undefined && a4Hz !== 440 && (
+        <Tick label={t('welcome.tuneTo', { a4: formatNumber(a4Hz, 1) })} checked={tuned} onChange={tune} />
+      )}
+      <Button tone="strong" onClick={take}>
+        {t('welcome.takeThese')} <Key>{t('welcome.enter')}</Key>
+      </Button>
+    </Box>
+  );
+}
+
+/** The tuning that a horn so far off 440 Hz is at, to half a hertz; undefined when that is no tuning. */
+function tuningOf({ cents }: Found): number | undefined {
+  const a4Hz = Math.round(2 * 440 * 2 ** (cents / 1200)) / 2;
+  return Math.abs(cents) <= TUNED_CENTS && a4Hz >= A4_RANGE_HZ.min && a4Hz <= A4_RANGE_HZ.max ? a4Hz : undefined;
+}
