@@ -11,6 +11,17 @@ const address = `http://localhost:${PORT}`;
 const SIZE = { width: 1280, height: 800 };
 const SHEET = { width: 1400, height: 800 };
 
+/** What a contact sheet shows, besides a take being played. */
+const PLACES = [
+  ['Today', '/today'],
+  ['Stand', '/stand'],
+  ['Exercises', '/exercises'],
+  ['Horn', '/horn'],
+  ['Overtones', '/overtones'],
+  ['Log', '/log'],
+  ['Take', '/take/demo-100'],
+] as const;
+
 mkdirSync(FOLDER, { recursive: true });
 for (const old of readdirSync(FOLDER)) rmSync(`${FOLDER}/${old}`);
 const server = spawn('npx', ['tsx', 'server/src/main.ts', '--port', String(PORT)], { stdio: 'ignore', detached: true });
@@ -32,6 +43,7 @@ try {
   await page.waitForTimeout(10_500);
   await shoot(page, 'stand-during');
   await page.getByTestId('verdict').waitFor({ timeout: 30_000 });
+  await page.waitForTimeout(2500);
   await shoot(page, 'stand-verdict');
 
   await page.goto(exercise('overtoneLadder', { tempoBpm: 80 }));
@@ -94,16 +106,6 @@ function exercise(family: string, change: Record<string, number>): string {
   const parameters = { ...usualExercise(familyById(family), 'alto'), ...change };
   return `${address}/exercises?exercise=${encodeURIComponent(JSON.stringify(parameters))}`;
 }
-
-const PLACES = [
-  ['Today', '/today'],
-  ['Stand', '/stand'],
-  ['Exercises', '/exercises'],
-  ['Horn', '/horn'],
-  ['Overtones', '/overtones'],
-  ['Log', '/log'],
-  ['Take', '/take/demo-100'],
-] as const;
 
 /** All places and a take being played, on a device of another size, on one sheet. */
 async function contactSheet(name: string, size: { width: number; height: number }): Promise<void> {

@@ -111,8 +111,8 @@ function TakeRow({ take, mark }: { readonly take: TakeRecord; readonly mark: 'be
   return (
     <Flex
       align="center"
-      gap={{ base: '8px', md: '18px' }}
-      flexWrap={{ base: 'wrap', md: 'nowrap' }}
+      gap={{ base: '8px', lg: '18px' }}
+      flexWrap={{ base: 'wrap', lg: 'nowrap' }}
       borderTopWidth="1px"
       borderColor="line"
       py="8px"
@@ -132,7 +132,7 @@ function TakeRow({ take, mark }: { readonly take: TakeRecord; readonly mark: 'be
           {format(new Date(take.startedAt), 'HH:mm')}
         </chakra.span>
       </Box>
-      <Box width={{ base: '100%', md: '210px' }} flexShrink={0} order={{ base: 1, md: 0 }}>
+      <Box width={{ base: '100%', lg: '210px' }} flexShrink={0} order={{ base: 1, lg: 0 }}>
         <MiniRibbon take={take} />
       </Box>
       <Box flex="1 1 0" minWidth={0}>
