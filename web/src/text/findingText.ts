@@ -62,6 +62,7 @@ export function findingText(
       ...words,
       ...(values['count'] && { count: values['count'] }),
       ...(words['percent'] === '100' && { context: 'full' }),
+      ...(finding.id === 'firstTraceAt' && finding.values.db < 0.5 && { context: 'softest' }),
     }),
   );
   if (take.score.steps.length === 1 || !step || ABOUT_ALL.has(finding.id)) return sentence;

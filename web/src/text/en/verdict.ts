@@ -142,6 +142,7 @@ export const verdictWords = {
       fadeShallow: 'It faded by {{db}} dB; {{plannedDb}} dB asked for.',
       fades: 'One fade over {{db}} dB.',
       firstTraceAt: 'The softest trace was {{db}} dB above your softest tone.',
+      firstTraceAt_softest: 'The softest trace was as soft as your softest tone.',
       startsAbove: 'The attack could be heard: it began {{db}} dB above your softest tone.',
       fromNothing: 'Out of nothing: it began {{db}} dB above your softest tone.',
       vibratoMissing: 'No vibrato where it was asked for.',
