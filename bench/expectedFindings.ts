@@ -16,12 +16,13 @@ export const EXPECTED_FINDINGS: Readonly<Record<FaultName, readonly FindingId[]>
   lopsided: ['peakLate', 'wrongWay', 'unevenLine'],
   peakLate: ['peakLate'],
   peakEarly: ['peakEarly'],
-  jump: ['jump'],
+  // A tone that is held as long as it stays good is told with what ended it.
+  jump: ['jump', 'heldUntilJump'],
   crack: ['crack'],
   // Three times a palm note lies above what is listened for: there a squeak is heard as a hole.
   squeak: ['squeak', 'dropOut'],
   // A hole at the very end of a slurred tone is a broken slur.
-  dropOut: ['dropOut', 'slurGap'],
+  dropOut: ['dropOut', 'slurGap', 'heldUntilGap'],
   uneven: ['unevenLine', 'stairs'],
   stopsEarly: ['stoppedEarly'],
   breaksSlurs: ['slurGap'],
@@ -102,9 +103,4 @@ export const SHOWN_BY: Partial<Record<FaultName, string>> = {
   bendsLittle: 'bend',
   bendsOff: 'bend',
   bendsRoughly: 'bend',
-};
-
-/** What has to be set for a family to show a fault. */
-export const SHOWN_WITH: Partial<Record<FaultName, Readonly<Record<string, number | string>>>> = {
-  partialTooLow: { partial: 3 },
 };

@@ -112,7 +112,7 @@ describe('RULES', () => {
     ['late', 'latenessS', 0.076, 0.074, 0.005],
     ['early', 'latenessS', -0.076, -0.074, 0.005],
     ['slowResponse', 'responseS', 0.18, 0.165, 0.013],
-    ['scooped', 'scoopCents', -22, -21, 1.5],
+    ['scooped', 'scoopCents', -17, -16, 1.5],
     ['peakLate', 'peakPlaceBeats', 1.1, 0.9, 0.25],
     ['peakEarly', 'peakPlaceBeats', -1.1, -0.9, 0.25],
     ['airySoftEnd', 'breathAtSoftEndDb', -12, -13, 1.5],

@@ -44,7 +44,7 @@ export const QUANTITY_ROWS = {
   },
   riseS: { ...ms, better: 'none', column: 'rise_s' },
   settleS: { ...ms, column: 'settle_s' },
-  scoopCents: { ...cents, limits: same(20), column: 'scoop_cents' },
+  scoopCents: { ...cents, limits: same(15), column: 'scoop_cents' },
   pitchCentreCents: { ...cents, limits: { loose: 20, firm: 12, fine: 7 }, column: 'pitch_centre_cents' },
   pitchSteadinessCents: {
     ...cents,

@@ -53,7 +53,7 @@ export interface Habits {
   readonly slurStepDb: number;
   /** tilt of the colour of a tone that should be like the one before it, dB for each octave of partials */
   readonly pairTiltDb: number;
-  /** sounds the partial under the third and all above it */
+  /** sounds the next lower partial instead of an overtone */
   readonly partialTooLow: boolean;
   /** how long a slurred change of partial or fingering sounds neither, seconds */
   readonly glitchS: number;

@@ -97,7 +97,7 @@ class Tone {
   ) {
     const horn = instrumentById(score.instrumentId);
     this.fingeredHz = writtenToHz(horn, step.fingeredMidi, settings.a4Hz);
-    const tooLow = settings.habits.partialTooLow && step.partialNumber > 2 ? 1 : 0;
+    const tooLow = settings.habits.partialTooLow && step.partialNumber > 1 ? 1 : 0;
     this.partial = step.partialNumber - tooLow;
     const targetHz = partialTargetHz(this.fingeredHz, this.partial, score.partialTuning);
     this.targetHz = step.hum ? humOf(targetHz) * 2 ** (settings.habits.humCents / 1200) : targetHz;
