@@ -1,0 +1,44 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, test } from './app';
+
+/** What the accessibility check finds, by rule and element. */
+async function findings(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  return violations.flatMap(({ id, nodes }) => nodes.map((node) => `${id}: ${node.html.slice(0, 160)}`));
+}
+
+const EMPTY_PLACES = ['/', '/stand', '/exercises', '/horn', '/horn/compare', '/overtones', '/log', '/set-up'];
+
+// With the demo's takes the places are checked in the light, where they are walked through.
+test('empty places pass the accessibility check in the dark', async ({ page }) => {
+  await page.emulateMedia({ colorScheme: 'dark' });
+  for (const path of EMPTY_PLACES) {
+    await page.goto(path);
+    await expect(page.locator('h1')).toBeVisible();
+    expect(await findings(page), path).toEqual([]);
+  }
+});
+
+test('a take passes it while it is played, with its verdict, opened and in the Log', async ({ page }) => {
+  await page.goto('/stand?demo');
+  await expect(page.getByText('Demo data')).toBeVisible();
+  // The made clock stands still while the check looks at what is being played.
+  await page.evaluate(() => window.madeClock.at(6, () => (window.madeClock.asleep = true)));
+  await page.getByTestId('start').click();
+  await expect(page.getByTestId('ribbon')).toBeVisible();
+  await page.waitForFunction(() => window.madeClock.asleep);
+  expect(await findings(page), 'in play').toEqual([]);
+  await page.evaluate(() => (window.madeClock.asleep = false));
+  await expect(page.getByTestId('verdict')).toBeVisible({ timeout: 60_000 });
+  expect(await findings(page), 'verdict').toEqual([]);
+  await page.getByRole('link', { name: 'Numbers and traces' }).click();
+  await expect(page.getByRole('combobox', { name: 'Hear' })).toBeVisible();
+  expect(await findings(page), 'take').toEqual([]);
+  await page.getByRole('link', { name: 'Log' }).click();
+  await page.getByText('Backups, recordings').click();
+  await expect(page.getByRole('listitem').first()).toBeVisible();
+  expect(await findings(page), 'log').toEqual([]);
+});
