@@ -1,5 +1,5 @@
 import type { ExerciseParameters } from '@inner-hum/core/exercise';
-import { exerciseScore } from '@inner-hum/core/families';
+import { tryScore } from '@inner-hum/core/families';
 import { instrumentById, soundingRangeHz, writtenToHz } from '@inner-hum/core/theory';
 import { earService } from '../input/ear';
 import { heldNote } from '../input/heldNote';
@@ -23,9 +23,11 @@ export async function untilPlayed(
   const { settings } = store.getState();
   if (input?.microphone !== 'live') return undefined;
   const horn = instrumentById(settings.instrumentId);
-  const targetsHz = exercises.map((exercise) =>
-    writtenToHz(horn, exerciseScore(exercise).steps[0]!.soundedMidi, settings.a4Hz),
-  );
+  const targetsHz = exercises.map((exercise) => {
+    const tried = tryScore(exercise);
+    // What can't be played is not waited for.
+    return 'score' in tried ? writtenToHz(horn, tried.score.steps[0]!.soundedMidi, settings.a4Hz) : Infinity;
+  });
   input.trace.reset();
   const { sampleRate: sampleRateHz } = input.context;
   const range = soundingRangeHz(horn, settings.a4Hz);

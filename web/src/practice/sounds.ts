@@ -7,8 +7,8 @@ import { rms, soundOf } from './playback';
 export type SoundKind = 'played' | 'evened' | 'evenedVibrato' | 'best';
 
 /**
- * The sounds of a take, each made once: as played, evened without and with its vibrato, and the best take of the exercise moved so that its first beat
- * falls on this one's and as loud as this one. Undefined where none was kept.
+ * The sounds of a take, each made once: as played, evened without and with its vibrato, and the best take of the exercise
+ * moved so that its first beat falls on this one's and as loud as this one. Undefined where none was kept.
  */
 export function soundsOf(take: WholeTake, bestId: string | undefined) {
   const made = new Map<SoundKind, Promise<EvenedSound | undefined>>();

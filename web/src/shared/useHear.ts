@@ -55,7 +55,10 @@ export function useHear(takeId: string): Hearing {
   }, [takeId]);
   const play = useCallback(
     async (
-      ask: (of: Sounds, part: (sound: EvenedSound, fromS: number, toS: number) => Promise<boolean>) => Promise<void>,
+      ask: (
+        of: Sounds,
+        part: (which: Hearing['sounding'], sound: EvenedSound, fromS: number, toS: number) => Promise<boolean>,
+      ) => Promise<void>,
     ) => {
       const now = ++newest.current;
       player.current?.close();
@@ -66,8 +69,9 @@ export function useHear(takeId: string): Hearing {
       if (now !== newest.current) return;
       if (!of) return void store.dispatch(noticed({ key: 'take.noSound' }));
       /** plays a part to its end; whether it is still wanted then */
-      const part = async (sound: EvenedSound, fromS: number, toS: number) => {
+      const part = async (which: Hearing['sounding'], sound: EvenedSound, fromS: number, toS: number) => {
         if (now !== newest.current) return false;
+        setSounding(which);
         player.current?.close();
         const gaveWay = await new Promise<boolean>((resolve, reject) => {
           player.current = new of.modules.Player(sound, resolve);
@@ -75,8 +79,11 @@ export function useHear(takeId: string): Hearing {
         });
         return now === newest.current && !gaveWay;
       };
-      await ask(of, part);
-      if (now === newest.current) setSounding(undefined);
+      try {
+        await ask(of, part);
+      } finally {
+        if (now === newest.current) setSounding(undefined);
+      }
     },
     [takeId],
   );
@@ -95,12 +102,10 @@ export function useHear(takeId: string): Hearing {
             const [from, to] = [Math.max(0, fromS - BEFORE_S), Math.min(toS + AFTER_S, fromS + MOST_S)];
             const own = await of.get('played');
             if (!own) return void store.dispatch(noticed({ key: 'take.noSound' }));
-            setSounding('own');
-            if (!(await part(own, from, to)) || !of.hasBest) return;
+            if (!(await part('own', own, from, to)) || !of.hasBest) return;
             const best = await of.get('best');
             if (!best) return;
-            setSounding('best');
-            await part(of.modules.asLoudAs(best, own, from, to), from, to);
+            await part('best', of.modules.asLoudAs(best, own, from, to), from, to);
           }),
         ),
       hearEvened: () =>
@@ -108,7 +113,7 @@ export function useHear(takeId: string): Hearing {
           play(async (of, part) => {
             const evened = await of.get(of.evened);
             if (!evened) return void store.dispatch(noticed({ key: 'take.noSound' }));
-            await part(evened, 0, Infinity);
+            await part(undefined, evened, 0, Infinity);
           }),
         ),
     }),
