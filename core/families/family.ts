@@ -19,7 +19,7 @@ export type Stage = (typeof STAGES)[number];
 const ABOUT: Readonly<Record<Stage, readonly Topic[]>> = {
   lowEnd: ['start', 'break'],
   longTones: ['line', 'end', 'pitch'],
-  swells: ['level', 'line'],
+  swells: ['level', 'line', 'colour'],
   descents: ['level', 'line', 'end'],
   lowRegister: ['start', 'break', 'change'],
   overtones: ['break', 'change', 'pitch'],

@@ -63,6 +63,7 @@ export const CHANGE_IDS = [
   'fewer',
   'softer',
   'slower',
+  'quicker',
   'hideTuner',
   'wider',
   'lowerNote',

@@ -63,6 +63,7 @@ function step(turn: Turn, now: ExerciseParameters, family: Family, room: Room): 
     case 'wider':
       return oneDynamic(now, family, 'loudest', 1, turn);
     case 'fasterTempo':
+    case 'quicker':
       return tempoTo(now, family, Math.ceil(now.tempoBpm * TEMPO_STEP), turn);
     case 'slower':
       return tempoTo(now, family, Math.floor(now.tempoBpm / TEMPO_STEP), turn);

@@ -107,3 +107,21 @@ describe('what a family leaves out', () => {
   it('a Hold has no end that it could miss', () =>
     expect(ids('hold', tone({ plannedEndS: 61, hold: { beats: measured(11, 0.1), fault: 'ended' } }))).toEqual([]));
 });
+
+describe('what is not secure is not made harder', () => {
+  const decided = (family: string, measures: object) => {
+    const parameters = usualExercise(familyById(family), 'alto');
+    const score = exerciseScore(parameters);
+    return judgeTake(
+      score.steps.map(() => tone(measures)),
+      { score, parameters, demand: 'firm', before: [] },
+    ).decision;
+  };
+  const slightlyLate = { latenessS: measured(0.1, 0.01) };
+  it('where it is what the exercise is for', () => {
+    expect(decided('countedBreaths', slightlyLate)).toBe('again');
+    expect(decided('threeZones', slightlyLate)).toBe('harder');
+  });
+  it('where it is far over its limit, whatever the exercise is for', () =>
+    expect(decided('threeZones', { latenessS: measured(0.4, 0.01) })).toBe('again'));
+});

@@ -59,11 +59,11 @@ describe('judgeTake with the stand-in player', () => {
     ['rising', { driftCentsPerS: 7 }, 'again'],
     ['sinking', { driftCentsPerS: -7 }, 'again'],
     ['unsteady', { wobbleCents: 9 }, 'again'],
-    ['late', { lateS: 0.16 }, 'harder'],
-    ['early', { lateS: -0.16 }, 'harder'],
+    ['late', { lateS: 0.16 }, 'again'],
+    ['early', { lateS: -0.16 }, 'again'],
     ['peakLate', { peakShift: 0.14 }, 'again'],
     ['peakEarly', { peakShift: -0.14 }, 'again'],
-    ['airySoftEnd', { breathDb: -16, breathWhenSoftDb: 4 }, 'harder'],
+    ['airySoftEnd', { breathDb: -16, breathWhenSoftDb: 4 }, 'again'],
   ])('%s is heard and decided', (id, habits, decision) => {
     const { verdict } = take(habits);
     expect(verdict.findings.map((finding) => finding.id)).toContain(id);

@@ -43,7 +43,7 @@ export function judgeTake(measures: readonly StepMeasures[], about: TakeCase): V
     ? wellFindings(measures, about.score, findings)
     : [];
   // What is told once still weighs as it was found.
-  const decision = decide([...found, ...findings], about.before);
+  const decision = decide([...found, ...findings], about.before, topicsOf(family));
   const bounds = about.bounds ?? { goalNotes: [] };
   return {
     findings: [...well, ...findings],
@@ -263,7 +263,10 @@ function specialFindings(
   return found;
 }
 
-function decide(findings: readonly Finding[], before: readonly Decision[]): Decision {
+/** What is this far over its limit is not secure yet, whatever the exercise is for. */
+const FAR_OVER = 2;
+
+function decide(findings: readonly Finding[], before: readonly Decision[], task: readonly Topic[]): Decision {
   if (findings.some((entry) => entry.id === 'tiring')) return 'leave';
   const worst = Math.max(0, ...findings.map((entry) => entry.weight));
   if (worst === 3) {
@@ -272,7 +275,12 @@ function decide(findings: readonly Finding[], before: readonly Decision[]): Deci
       recent.length === BREAKS_BEFORE_LEAVING - 1 && recent.every((decision) => decision === 'easier');
     return keepsBreaking ? 'leave' : onlyMissed(findings) ? 'again' : 'easier';
   }
-  return worst === 2 ? 'again' : 'harder';
+  const isSecure = ({ id, weight, severity = 1 }: Finding) => {
+    const topic = ruleOf(id)?.topic;
+    const ofTask = topic !== undefined && task.includes(topic);
+    return weight === 0 || (weight === 1 && id !== 'stoppedAfter' && !ofTask && severity < FAR_OVER);
+  };
+  return findings.every(isSecure) ? 'harder' : 'again';
 }
 
 /** Nothing heard or another note says nothing about how hard the exercise is. */

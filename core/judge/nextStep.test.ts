@@ -111,7 +111,7 @@ describe('nextStep', () => {
     ['tongueOrAir', { dynamic: 'f' }, 'easier', 'higherNote', { writtenMidi: 59 }],
     ['tongueOrAir', { dynamic: 'pp', writtenMidi: 60 }, 'harder', 'lowerNote', { writtenMidi: 59 }],
     ['fullSpanScale', {}, 'easier', 'slower', { tempoBpm: 74 }],
-    ['crossingBreak', { tempoBpm: 130 }, 'harder', 'fasterTempo', { tempoBpm: 132 }],
+    ['crossingBreak', { tempoBpm: 130 }, 'harder', 'quicker', { tempoBpm: 132 }],
     ['crossingBreak', { tempoBpm: 132 }, 'harder', 'softer', { dynamic: 'mp' }],
     ['overtoneLadder', {}, 'harder', 'more', { top: 3 }],
   ])('%s %o, %s: %s', (id, change, decision, expected, parameters) => {

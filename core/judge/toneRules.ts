@@ -244,7 +244,7 @@ export const TONE_RULES: readonly AnyRule[] = [
     weight: 2,
     topic: 'line',
     aspect: 'line',
-    tries: ['supportWhenSoft'],
+    tries: ['sameAirToTheEnd'],
     explains: ['unsteady'],
     when: (m, context) =>
       driftsFar(m, context.demand)

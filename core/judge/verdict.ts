@@ -12,6 +12,7 @@ export const TRY_IDS = [
   'planTheMiddle',
   'softenJawWhenSoft',
   'supportWhenSoft',
+  'sameAirToTheEnd',
   'tuneFirst',
   'lessThroatMoreAir',
   'airBeforeBeat',

@@ -233,10 +233,11 @@ class Tone {
   }
 
   private centsAt(t: number, lengthS: number, levelDb: number, tiredness: number): number {
-    const { habits, random, plan } = this;
+    const { habits, random } = this;
     const wobble = habits.wobbleCents * REEDS[habits.reed].wobble * (1 + FATIGUE.wobble * tiredness);
     this.wander = 0.97 * this.wander + wobble * Math.sqrt(1 - 0.97 ** 2) * random.normal();
-    const middleDb = (plan.minDb + plan.maxDb) / 2;
+    const { softestDb, loudestDb } = this.settings.ruler;
+    const middleDb = (softestDb + loudestDb) / 2;
     return (
       habits.tuningCents -
       habits.sagsSoftCents * this.softness(levelDb) +

@@ -46,7 +46,7 @@ export const crossingBreak = defineFamily({
     unjudged: ['squeak'],
     within: { tempoBpm: [60, 132], beats: [1, 4], holdBeats: [2, 8], dynamic: ['p', 'f'] },
     easier: ['slower', 'startLouder'],
-    harder: ['fasterTempo', 'softer', 'hideTuner'],
+    harder: ['quicker', 'softer', 'hideTuner'],
     planned: {
       from: 'new',
       meets: ({ midi, reason }) =>

@@ -46,7 +46,7 @@ export const endSets = defineFamily({
   teaching: {
     within: { tempoBpm: [60, 132], dynamic: ['p', 'f'] },
     easier: ['slower', 'startLouder'],
-    harder: ['fasterTempo', 'hideTuner', 'softer'],
+    harder: ['quicker', 'hideTuner', 'softer'],
     planned: {
       from: 'home',
       turn: ({ turn }) => ({ end: byTurn(['bottom', 'top'], turn), set: 1 + (Math.floor(turn / 2) % 4) }),

@@ -32,7 +32,7 @@ export const fullSpanScale = defineFamily({
   teaching: {
     within: { tempoBpm: [60, 132], dynamic: ['p', 'f'] },
     easier: ['slower', 'startLouder'],
-    harder: ['fasterTempo', 'hideTuner', 'softer'],
+    harder: ['quicker', 'hideTuner', 'softer'],
     planned: {
       from: 'home',
       turn: ({ turn }) => ({ key: byTurn(['C', 'G', 'F', 'D', 'B♭', 'A', 'E♭', 'E', 'A♭', 'B', 'D♭', 'G♭'], turn) }),

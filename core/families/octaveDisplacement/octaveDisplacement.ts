@@ -22,7 +22,7 @@ export const octaveDisplacement = defineFamily({
   teaching: {
     within: { tempoBpm: [56, 120], dynamic: ['p', 'f'] },
     easier: ['slower', 'startLouder'],
-    harder: ['fasterTempo', 'hideTuner', 'softer'],
+    harder: ['quicker', 'hideTuner', 'softer'],
     planned: { from: 'new', turn: ({ turn }) => ({ direction: byTurn(['down', 'up'], turn) }) },
   },
 });

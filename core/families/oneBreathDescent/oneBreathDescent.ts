@@ -25,7 +25,7 @@ export const oneBreathDescent = defineFamily({
     aims: ['fadeOver'],
     within: { tempoBpm: [60, 132], beats: [1, 4], softest: ['pp', 'mp'], loudest: ['mf', 'ff'] },
     longestBreathS: 16,
-    easier: ['fasterTempo', 'startLouder'],
+    easier: ['startLouder', 'fasterTempo'],
     harder: ['softer', 'hideTuner', 'slower'],
     planned: { from: 'new' },
   },

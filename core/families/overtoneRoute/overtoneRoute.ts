@@ -39,7 +39,7 @@ export const overtoneRoute = defineFamily({
     longestBreathS: 6,
     within: { tempoBpm: [50, 108], dynamic: ['mp', 'f'] },
     easier: ['slower', 'startLouder'],
-    harder: ['fasterTempo', 'hideTuner', 'softer'],
+    harder: ['quicker', 'hideTuner', 'softer'],
     planned: { from: 'home', turn: ({ frontier }) => (frontier.partial > 3 ? {} : undefined) },
   },
 });

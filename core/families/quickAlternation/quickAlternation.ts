@@ -40,7 +40,7 @@ export const quickAlternation = defineFamily({
     amount: 'changes',
     within: { tempoBpm: [50, 108], changes: [4, 16], dynamic: ['mp', 'f'] },
     easier: ['slower', 'fewer'],
-    harder: ['fasterTempo', 'more'],
+    harder: ['quicker', 'more'],
     planned: {
       from: 'home',
       turn: ({ frontier, turn }) =>

@@ -49,7 +49,7 @@ export const shortTwelfths = defineFamily({
     amount: 'notes',
     within: { tempoBpm: [56, 112], beats: [1, 4], notes: [1, 10], dynamic: ['mp', 'f'] },
     easier: ['fewer', 'slower', 'startLouder'],
-    harder: ['more', 'fasterTempo', 'softer'],
+    harder: ['more', 'quicker', 'softer'],
     planned: { from: 'home', turn: ({ frontier }) => (frontier.partial > 2 ? {} : undefined) },
   },
 });

@@ -29,7 +29,7 @@ export const vibrato = defineFamily({
     amountStep: 5,
     within: { tempoBpm: [60, 88], waves: [3, 5], widthCents: [10, 35], beats: [4, 10], dynamic: ['p', 'f'] },
     easier: ['shorter', 'slower'],
-    harder: ['fasterTempo', 'more', 'longer'],
+    harder: ['quicker', 'more', 'longer'],
     planned: { from: 'home', turn: ({ turn }) => ({ writtenMidi: byTurn([67, 72, 64, 76], turn) }) },
   },
 });

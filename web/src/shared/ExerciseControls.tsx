@@ -127,6 +127,7 @@ export function ExerciseControls({ withFamily = false }: { readonly withFamily?:
           </chakra.p>
         )
       )}
+      <UsualMouthpiece />
       <MoreChoices />
       {rulerOf(settings).origin === 'assumed' && (
         <chakra.p color="inkSoft" fontSize="small" mt="4px">
@@ -135,6 +136,16 @@ export function ExerciseControls({ withFamily = false }: { readonly withFamily?:
       )}
     </chakra.section>
   );
+}
+
+/** Where players of the size usually rest, for an exercise on the mouthpiece alone. */
+function UsualMouthpiece() {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const now = exerciseOf(useAppSelector((state) => state.settings));
+  const midi = instrumentById(now.instrumentId).mouthpieceSoundingMidi;
+  if (now['tube'] !== 'mouthpiece' || midi === undefined) return null;
+  return <chakra.p color="inkSoft">{t('exercise.mouthpieceUsually', { note: nameOf(midi) })}</chakra.p>;
 }
 
 /** What is set more seldom. */

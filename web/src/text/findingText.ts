@@ -61,14 +61,21 @@ export function findingText(
     t(`verdict.findings.${finding.id}`, {
       ...words,
       ...(values['count'] && { count: values['count'] }),
-      ...(words['percent'] === '100' && { context: 'full' }),
-      ...(finding.id === 'firstTraceAt' && finding.values.db < 0.5 && { context: 'softest' }),
+      ...formOf(finding, words),
     }),
   );
   if (take.score.steps.length === 1 || !step || ABOUT_ALL.has(finding.id)) return sentence;
   const which = t('verdict.toneOf', { number: finding.stepIndex + 1, note: nameOf(step.soundedMidi) });
   const more = (finding.steps ?? 1) - 1;
   return `${which}${sentence}${more > 0 ? ` ${t('verdict.moreTones', { count: more })}` : ''}`;
+}
+
+/** Which form of a sentence fits its numbers: nothing is told as “0”. */
+function formOf(finding: Finding, words: Readonly<Record<string, string | number>>): { context?: string } {
+  if (finding.id === 'laterWorse' && words['ms'] === '0') return { context: 'inTune' };
+  if (finding.id === 'laterWorse' && words['percent'] === '0') return { context: 'toSpeak' };
+  if (finding.id === 'firstTraceAt' && finding.values.db < 0.5) return { context: 'softest' };
+  return words['percent'] === '100' ? { context: 'full' } : {};
 }
 
 /** What is decided, and why where a plain decision would mislead; nothing where what comes next says it all. */

@@ -151,6 +151,8 @@ export const exercisesWords = {
     intro:
       'In the order of a practice session. Choose one, set it, play it, or put several into a block that plays by itself.',
     settings: 'Settings of this exercise',
+    mouthpieceUsually:
+      'Alone, a mouthpiece of this size usually rests near {{note}}, sounding. Yours is kept, not judged.',
     family: 'Exercise',
     aim: 'What you want to work on',
     aims: {

@@ -36,7 +36,8 @@ export const verdictWords = {
       shorter: '{{value}} beats instead of {{was}}.',
       fewer: '{{what}}: {{value}} instead of {{was}}.',
       softer: 'Down to {{value}}.',
-      slower: 'At {{value}}, slower.',
+      slower: 'At {{value}} instead of {{was}}, slower.',
+      quicker: 'At {{value}} instead of {{was}}, quicker.',
       hideTuner: 'With the tuner hidden.',
       wider: 'Up to {{value}}.',
       lowerNote: 'On {{value}} instead of {{was}}.',
@@ -55,6 +56,8 @@ export const verdictWords = {
         'Start with less air, fast, the back of the tongue high, before you start louder; a fresher reed is worth a try too.',
       planTheMiddle: 'Know what loudness the half-way beat should have, and arrive there.',
       softenJawWhenSoft: 'As it gets softer, try to leave the lower lip where it is rather than closing.',
+      sameAirToTheEnd:
+        'Keep the air as fast at the end of the tone as at its start; breathe in for a longer tone than this one.',
       supportWhenSoft: 'As it gets softer, try to keep the air as fast as before.',
       tuneFirst: 'Play a plain middle note, tune at the mouthpiece, and come back.',
       lessThroatMoreAir:
@@ -131,6 +134,8 @@ export const verdictWords = {
       airFails: '{{airPercent}} % of the attacks with air alone failed, {{tonguePercent}} % of the tongued ones.',
       bothFail: 'Attacks failed both ways: {{tonguePercent}} % with the tongue, {{airPercent}} % with air alone.',
       laterWorse: 'The last tones were worse than the first: {{percent}} % less in tune, {{ms}} ms slower to speak.',
+      laterWorse_inTune: 'The last tones were worse than the first: {{percent}} % less in tune.',
+      laterWorse_toSpeak: 'The last tones were worse than the first: {{ms}} ms slower to speak.',
       colourApart: 'The two differ in colour: {{db}} dB (±{{uncertainty}}) per partial.',
       colourNear: 'The two match in colour: {{db}} dB per partial apart.',
       colourStays: 'The colour hardly moved over the vowels: {{partials}} partials.',
