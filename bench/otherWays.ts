@@ -44,6 +44,8 @@ const inOneHour = (habits: readonly Habits[]) =>
 const soft = withFault('sharpWhenSoft');
 const notes = [60, 64, 69, 74];
 
+const freely = (habits: Habits) => playFamily('freePlay', 'alto', SEED, habits, { held: '67:3:50 72:4:50' }).findings;
+
 /** How each sentence that no single ordered fault calls forth is reached. */
 export const OTHER_WAYS = {
   nothingHeard: () => playFamily('hold', 'alto', SEED, { ...CLEAN_HABITS, stopsAt: 0, breathDb: -90 }).findings,
@@ -80,6 +82,10 @@ export const OTHER_WAYS = {
   heldUntilPitch: () => playFamily('hold', 'alto', SEED, withFault('rising')).findings,
   heldUntilJump: () => playFamily('hold', 'alto', SEED, withFault('jump')).findings,
   heldUntilGap: () => playFamily('hold', 'alto', SEED, withFault('dropOut')).findings,
+  freeHeld: () => freely(CLEAN_HABITS),
+  freeSteadiest: () => freely(CLEAN_HABITS),
+  freeSharp: () => freely(withFault('sharp')),
+  freeFlat: () => freely(withFault('flat')),
   vibratoHeard: () => {
     const vibrato = { rateHz: 5, extentCents: 18 };
     return playFamily('countedBreaths', 'alto', SEED, { ...CLEAN_HABITS, vibrato }).findings;

@@ -45,7 +45,8 @@ function install({ sampleAt, samples, microphone }: Required<MadeSound>): void {
   Worker.prototype.postMessage = function (this: Worker, message: unknown, ...rest: never[]) {
     const path = (message as { path?: readonly string[] } | undefined)?.path?.join('.');
     if (path === 'begin') Object.assign(heard, { listening: true, startedAtS: -1 });
-    if (path && ['finishTake', 'finishFrames', 'finishLoop', 'stop'].includes(path)) heard.listening = false;
+    if (path && ['finishTake', 'finishFree', 'finishFrames', 'finishLoop', 'stop'].includes(path))
+      heard.listening = false;
     post.call(this, message, ...rest);
   } as typeof post;
   class Channel extends MessageChannel {

@@ -12,6 +12,7 @@ import { fullAndSubtone } from './fullAndSubtone/fullAndSubtone';
 import { fullSpanScale } from './fullSpanScale/fullSpanScale';
 import { heardInterval } from './heardInterval/heardInterval';
 import { altissimoVoicing } from './altissimoVoicing/altissimoVoicing';
+import { freePlay } from './freePlay/freePlay';
 import { fromNothing } from './fromNothing/fromNothing';
 import { longToneScale } from './longToneScale/longToneScale';
 import { octaveSlurs } from './octaveSlurs/octaveSlurs';
@@ -83,9 +84,14 @@ export const FAMILIES = [
   survey,
 ] as const satisfies readonly Family[];
 
+/** A family of exercises, or what is kept of free play. */
+export function familyIfKnown(id: unknown): Family | undefined {
+  return id === freePlay.id ? freePlay : FAMILIES.find((candidate) => candidate.id === id);
+}
+
 /** @throws RangeError for an id that no family has */
 export function familyById(id: string): Family {
-  const family = FAMILIES.find((candidate) => candidate.id === id);
+  const family = familyIfKnown(id);
   if (!family) throw new RangeError(`no exercise family is called ${id}`);
   return family;
 }

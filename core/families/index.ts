@@ -1,4 +1,5 @@
-export { exerciseScore, FAMILIES, familyById, usualExercise } from './catalogue';
+export { exerciseScore, FAMILIES, familyById, familyIfKnown, usualExercise } from './catalogue';
+export { freePlay, heldText, MOST_HELD_NOTES, type HeldNote } from './freePlay/freePlay';
 export { breathLimitS, fittedToBreath, type Held } from './breath';
 export { STAGES, topicsOf, type Family, type Stage } from './family';
 export {
@@ -20,5 +21,6 @@ export {
 } from './teaching';
 export { turned, type Room } from './turns';
 export { exerciseKey, ownExerciseKey } from './identity';
+export { fingeringOf } from './fingering';
 export { isExercise, playable, tryScore, type FieldChange } from './nearest';
 export { swell, SWELL_DEFAULTS, type SwellParameters } from './swell/swell';

@@ -10,7 +10,7 @@ import {
   type Field,
   type Score,
 } from '@inner-hum/core/exercise';
-import { exerciseScore, FAMILIES, familyById } from './catalogue';
+import { exerciseScore, familyById, familyIfKnown } from './catalogue';
 
 /** A field that had to be set otherwise so that the exercise plays. */
 export interface FieldChange {
@@ -38,7 +38,7 @@ const STORED = { longestText: 2000, largest: 1e4, highestMidi: 127 };
 export function isExercise(value: unknown): value is ExerciseParameters {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) return false;
   const { family: id, instrumentId, tempoBpm, tunerHidden, ...rest } = value as Record<string, unknown>;
-  const family = FAMILIES.find((candidate) => candidate.id === id);
+  const family = familyIfKnown(id);
   if (!family || !INSTRUMENTS.some((instrument) => instrument.id === instrumentId)) return false;
   if (!isNumber(tempoBpm) || tempoBpm <= 0 || typeof tunerHidden !== 'boolean') return false;
   const fields: Readonly<Record<string, Field>> = family.fields;

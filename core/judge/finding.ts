@@ -90,6 +90,10 @@ export const FINDING_VALUES = {
   heldUntilGap: ['beats', 'seconds'],
   steady: ['percent', 'tones'],
   even: ['percent', 'db'],
+  freeHeld: ['count', 'seconds', 'longestS'],
+  freeSteadiest: ['cents'],
+  freeSharp: ['cents'],
+  freeFlat: ['cents'],
   vibratoHeard: ['hz', 'cents', 'percent'],
 } as const satisfies Readonly<Record<string, readonly string[]>>;
 

@@ -1,10 +1,11 @@
 import { beatSeconds, type Score, type Step } from '@inner-hum/core/exercise';
-import { familyById, topicsOf, type Family, type Topic } from '@inner-hum/core/families';
+import { familyById, freePlay, topicsOf, type Family, type Topic } from '@inner-hum/core/families';
 import { median, valueOf, type StepMeasures } from '@inner-hum/core/measure';
 import { naturalOffsetCents, partialSemitones } from '@inner-hum/core/theory';
 import { acrossTakes, harderToday, lean, presentTake } from './acrossTakes';
 import { aimFindings, saidByAim } from './aims';
 import { finding, type Finding, type FindingId } from './finding';
+import { freeVerdict } from './freeVerdict';
 import { nextStep } from './nextStep';
 import { ALL_OF_IT, type RuleContext, type Sounded } from './rule';
 import { applies, ruleOf, RULES } from './rules';
@@ -20,6 +21,7 @@ const MANY_SWELLS = 3;
 
 /** Verdict on a take: what happened with evidence, what to try, and what comes next. */
 export function judgeTake(measures: readonly StepMeasures[], about: TakeCase): Verdict {
+  if (about.score.family === freePlay.id) return freeVerdict(measures);
   const family = familyById(about.parameters.family);
   const { unjudged = [], aims = [] } = family.teaching;
   const found = toneFindings(measures, about).filter((toneFinding) => {

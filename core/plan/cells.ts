@@ -4,6 +4,8 @@ import type { Observation } from './observation';
 
 /** How many of the newest observations a cell keeps. */
 export const RECENT = 16;
+/** And how many of free play besides, so that those never push out what was asked for. */
+const RECENT_FREE = 6;
 
 /** All that is known of a note (fingering and partial) in one third of the ruler on one set-up. */
 export interface Cell {
@@ -60,6 +62,14 @@ function withObservation(cell: Cell, observation: Observation): Cell {
     ...cell,
     got: cell.got + (observation.tried && observation.spoke ? 1 : 0),
     of: cell.of + (observation.tried ? 1 : 0),
-    recent: cell.recent.toSpliced(after, 0, observation).slice(-RECENT),
+    recent: newest(cell.recent.toSpliced(after, 0, observation)),
   };
+}
+
+function newest(observations: readonly Observation[]): Observation[] {
+  const kept = new Set([
+    ...observations.filter(({ free }) => !free).slice(-RECENT),
+    ...observations.filter(({ free }) => free).slice(-RECENT_FREE),
+  ]);
+  return observations.filter((observation) => kept.has(observation));
 }

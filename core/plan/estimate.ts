@@ -14,6 +14,8 @@ export type Estimate =
 const DAY_MS = 86_400_000;
 /** Older by this than the newest, a tone weighs half. Our choice: a fortnight of daily work is what changes a tone. */
 const HALF_LIFE_DAYS = 14;
+/** What was heard in free play weighs half of what was asked for. Our choice. */
+const FREE_WORTH = 0.5;
 /** From take to take a note usually differs by this much, until the player's own spread is known; worth two tones. */
 const USUAL_SPREAD: Readonly<Record<Quantity, number>> = {
   pitchCentreCents: 5,
@@ -32,22 +34,24 @@ const MEAN_TO_DEVIATION = 1.2533;
 
 /** Weighted median of a quantity over observations, the newer the heavier; an outlier moves it hardly. */
 export function estimate(observations: readonly Observation[], quantity: Quantity): Estimate {
-  const rows = observations.flatMap(({ atMs, values }) => {
+  const rows = observations.flatMap(({ atMs, values, free }) => {
     const value = values[quantity];
-    return value === undefined ? [] : [{ atMs, value }];
+    return value === undefined ? [] : [{ atMs, value, worth: free ? FREE_WORTH : 1 }];
   });
   if (rows.length === 0) return { kind: 'unknown' };
   const newestMs = Math.max(...rows.map((row) => row.atMs));
-  const weighed = rows.map(({ atMs, value }) => ({
+  const weighed = rows.map(({ atMs, value, worth }) => ({
     value,
-    weight: 0.5 ** ((newestMs - atMs) / (HALF_LIFE_DAYS * DAY_MS)),
+    weight: worth * 0.5 ** ((newestMs - atMs) / (HALF_LIFE_DAYS * DAY_MS)),
+    worth,
   }));
   const value = weightedMedian(weighed);
   const total = weighed.reduce((sum, row) => sum + row.weight, 0);
   const away = weighed.reduce((sum, row) => sum + row.weight * Math.abs(row.value - value), 0);
   const own = (MEAN_TO_DEVIATION * away) / total;
   const squares = weighed.reduce((sum, row) => sum + row.weight ** 2, 0);
-  const effective = total ** 2 / squares;
+  const worth = weighed.reduce((sum, row) => sum + row.weight * row.worth, 0) / total;
+  const effective = (worth * total ** 2) / squares;
   const usual = USUAL_SPREAD[quantity];
   const spread = Math.sqrt((USUAL_WORTH * usual ** 2 + effective * own ** 2) / (USUAL_WORTH + effective));
   return { kind: 'known', value, uncertainty: (1.25 * spread) / Math.sqrt(effective), count: rows.length, newestMs };

@@ -22,6 +22,7 @@ export { fingeringTrials, type FingeringTrials } from './fingeringTrials';
 export { exerciseFor, exerciseForSeam } from './exerciseFor';
 export { needs, NEED_REASONS, type Need } from './needs';
 export { adapted, VERDICT_S, type Goal, type Outcome, type Reason, type SessionBlock } from './session';
+export { freeAccount, type FreeNote } from './freeAccount';
 export { frontier } from './frontier';
 export { levelNow } from './level';
 export { blockS, MINUTES, planSession } from './planner';

@@ -1,4 +1,5 @@
 import type { Attack, Score, Step } from '@inner-hum/core/exercise';
+import { freePlay } from '@inner-hum/core/families';
 import { bandAt, LOUDNESS_BANDS, spoke, valueOf, type LoudnessBand, type StepMeasures } from '@inner-hum/core/measure';
 import { dynamicPosition, naturalOffsetCents } from '@inner-hum/core/theory';
 
@@ -30,6 +31,8 @@ export interface Observation {
   /** whether it spoke as itself and at once */
   readonly spoke: boolean;
   readonly values: Readonly<Partial<Record<Quantity, number>>>;
+  /** heard in free play, where nothing was asked for */
+  readonly free?: true;
 }
 
 /** Shorter than this a band tells nothing, seconds. */
@@ -39,6 +42,7 @@ const LEAST_RANGE_DB = 6;
 
 /** What the steps of a take told. Hums, bends, free pitches and what came after the player had stopped tell nothing. */
 export function observations(score: Score, measures: readonly StepMeasures[], startedAtMs: number): Observation[] {
+  if (score.family === freePlay.id) return freeObservations(score, measures, startedAtMs);
   const natural = score.partialTuning === 'natural';
   const played = measures.findLastIndex((measure) => measure.kind === 'sounded') + 1;
   return score.steps
@@ -47,6 +51,23 @@ export function observations(score: Score, measures: readonly StepMeasures[], st
       step.hum || step.bendCents || step.freePitch ? [] : ofStep(step, measures[i]!, startedAtMs + i, natural),
     );
 }
+
+/** Free play tells where notes lie and how steady they are; no start was asked for, and no dynamic. */
+function freeObservations(score: Score, measures: readonly StepMeasures[], startedAtMs: number): Observation[] {
+  return score.steps.flatMap((step, i) =>
+    ofStep(step, measures[i]!, startedAtMs + i, false).flatMap(({ values, ...about }): Observation[] => {
+      const told = Object.entries(values).filter(([name]) => TOLD_FREELY.has(name));
+      return told.length === 0 ? [] : [{ ...about, tried: false, free: true, values: Object.fromEntries(told) }];
+    }),
+  );
+}
+const TOLD_FREELY: ReadonlySet<string> = new Set([
+  'pitchCentreCents',
+  'pitchSteadinessCents',
+  'breathRatioDb',
+  'centroidPartials',
+  'pitchAgainstLevelCents',
+] satisfies Quantity[]);
 
 function ofStep(step: Step, measures: StepMeasures, atMs: number, natural: boolean): Observation[] {
   const start = bandAt(placeOf(step));

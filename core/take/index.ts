@@ -1,7 +1,8 @@
+export { freeTake, heldTones, type FreeTake, type HeldTone, type FreeWish, type Masked } from './freePlay';
 export { migrate } from './migrate';
 export { takeOf, type HeardTake } from './outcome';
 export { outOfBounds } from './outOfBounds';
 export { packedLength, packFrames, unpackFrames } from './packedFrames';
 export { fromInt16, toInt16 } from './pcm';
 export { assignmentOf, planTake, type OpenAssignment, type TakePlan, type TakeWish } from './plan';
-export type { TakeRecord, TakeSource, WholeTake } from './record';
+export type { TakeRecord, TakeSetup, TakeSource, WholeTake } from './record';

@@ -1,5 +1,5 @@
 import { VOWELS, type AskedVibrato, type ExerciseParameters, type Score, type Step } from '@inner-hum/core/exercise';
-import { CHANGE_IDS, FAMILIES, isExercise } from '@inner-hum/core/families';
+import { CHANGE_IDS, familyIfKnown, isExercise } from '@inner-hum/core/families';
 import { FINDING_IDS, TRY_IDS, type Finding, type Verdict } from '@inner-hum/core/judge';
 import { DEMAND_CENTS, type AudioPath, type LoudnessBand, type StepMeasures } from '@inner-hum/core/measure';
 import { A4_RANGE_HZ, DYNAMICS, INSTRUMENTS, type LevelRuler } from '@inner-hum/core/theory';
@@ -75,7 +75,11 @@ const step = wholeOf<Step>()({
 
 const score = wholeOf<Score>()({
   family: string()
-    .oneOf(FAMILIES.map((family) => family.id))
+    .test(
+      'family',
+      ({ value }) => `${String(value)} is no family`,
+      (id) => familyIfKnown(id) !== undefined,
+    )
     .required(),
   instrumentId,
   tempoBpm: real().min(30).max(200),

@@ -1,4 +1,4 @@
-import type { HeardTake, OpenAssignment } from '@inner-hum/core/take';
+import type { FreeTake, FreeWish, HeardTake, Masked, OpenAssignment } from '@inner-hum/core/take';
 import type { Assignment } from '@inner-hum/core/judge';
 import type { LoopDelay, StepMeasures } from '@inner-hum/core/measure';
 import type { Verdict } from '@inner-hum/core/judge';
@@ -36,10 +36,18 @@ export interface RecorderSettings {
   readonly maxHz: number;
   /** seconds kept; leave out for a take, which keeps all */
   readonly retainS?: number;
+  /** the set-up of free play, whose held tones are gathered; it may last as long as it likes */
+  readonly free?: FreeWish['setup'];
   /** where the sound is kept from second to second while a take runs */
   readonly draftTakeId?: string;
   /** whether runs of exact zeros mean that the device lost sound (a real input always has noise) */
   readonly zerosAreLoss: boolean;
+}
+
+/** A take of free play, planned as it was heard. */
+export interface FreeHeard {
+  readonly plan: FreeTake['plan'];
+  readonly heard: HeardTake;
 }
 
 /** What the worker does when asked, by RPC. */
@@ -49,6 +57,8 @@ export interface EarService {
   begin(settings: RecorderSettings): void;
   /** ends the recording; `firstBeatAtS` is on the context's clock, null when the first tone sets it */
   finishTake(assignment: OpenAssignment, firstBeatAtS: number | null): Promise<HeardTake | null>;
+  /** ends the recording and gives what was held in it as a take without sound; null when nothing was */
+  finishFree(wish: FreeWish, masked: Masked): FreeHeard | null;
   /** ends the recording and gives its frames */
   finishFrames(): Frames;
   /** ends the recording and gives the way round of clicks played at these times on the context's clock */

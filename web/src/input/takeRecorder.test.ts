@@ -142,3 +142,64 @@ describe('LiveTrace', () => {
     expect(trace.count).toBe(0);
   });
 });
+
+describe('ten minutes of free play', () => {
+  const FREE_RATE_HZ = 16000;
+  const WRITTEN = [60, 64, 67, 71, 76];
+  const ROUND_S = 20;
+  const reed = (hz: number, t: number) =>
+    [1, 2, 3, 4].reduce((sum, n) => sum + Math.sin(2 * Math.PI * n * hz * t) / n, 0);
+  const altoHz = (written: number) => 440 * 2 ** ((written - 9 - 69) / 12);
+  let seed = 2;
+  const uniform = () => (seed = (Math.imul(seed, 1664525) + 1013904223) >>> 0) / 2 ** 32 - 0.5;
+  /** Every twenty seconds a note is held for four; then there is talk, a run of quick notes, a radio. */
+  const sampleAt = (timeS: number) => {
+    const t = timeS % ROUND_S;
+    const noise = 3e-4 * uniform();
+    if (t > 1 && t < 5) {
+      const edge = Math.min(1, (t - 1) / 0.03, (5 - t) / 0.05);
+      return noise + 0.1 * edge * reed(altoHz(WRITTEN[Math.floor(timeS / ROUND_S) % 5]!), t);
+    }
+    if (t > 6 && t < 12) {
+      const place = (t % 0.34) / 0.22;
+      const cycles = (105 + 8 * Math.sin(t)) * t + 40 * place * place;
+      return place > 1
+        ? noise
+        : noise + 0.06 * Math.sin(Math.PI * place) * Math.exp(8 * (Math.cos(2 * Math.PI * cycles) - 1));
+    }
+    if (t > 12.5 && t < 14) {
+      const step = Math.floor((t - 12.5) / 0.3);
+      return noise + 0.1 * Math.min(1, (t - 12.5 - 0.3 * step) / 0.02) * reed(altoHz(62 + 2 * step), t);
+    }
+    const root = 220 * 2 ** (Math.floor(t % 5) / 12);
+    return t > 15
+      ? [1, 1.26, 1.498, 2.52].reduce((sum, by) => sum + 0.004 * Math.sin(2 * Math.PI * root * by * t), noise)
+      : noise;
+  };
+
+  it('is the thirty notes that were held and nothing else, its frames told without a gap', () => {
+    const setup = { instrumentId: 'alto', a4Hz: 440, ruler: ASSUMED_RULER, demand: 'firm' } as const;
+    const recorder = new TakeRecorder({
+      sampleRateHz: FREE_RATE_HZ,
+      minHz: 100,
+      maxHz: 800,
+      zerosAreLoss: false,
+      free: setup,
+    });
+    const indices: number[] = [];
+    const block = new Float32Array(FREE_RATE_HZ / 10);
+    for (let at = 0; at < 600 * FREE_RATE_HZ; at += block.length) {
+      for (let i = 0; i < block.length; i++) block[i] = sampleAt((at + i) / FREE_RATE_HZ);
+      recorder.push(at, block, ({ index }) => indices.push(index));
+    }
+    const source = { kind: 'microphone', label: '' } as const;
+    const { plan, heard } = recorder.finishFree({ startedAt: '2026-01-09T18:00:00.000Z', setup, source }, [])!;
+    expect(plan.score.steps.map((step) => step.soundedMidi)).toEqual(
+      Array.from({ length: 30 }, (_, i) => WRITTEN[i % 5]),
+    );
+    const cents = heard.measures.map((step) => (step.kind === 'sounded' ? step.pitchCentreCents : undefined));
+    for (const centre of cents)
+      expect(centre).toMatchObject({ kind: 'measured', value: expect.closeTo(0, 0) as number });
+    expect(indices.every((index, i) => i === 0 || index - indices[i - 1]! <= 2)).toBe(true);
+  });
+});

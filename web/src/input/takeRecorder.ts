@@ -1,13 +1,27 @@
-import { packFrames, toInt16, type HeardTake, type OpenAssignment } from '@inner-hum/core/take';
+import {
+  freeTake,
+  heldTones,
+  packFrames,
+  toInt16,
+  type FreeWish,
+  type HeldTone,
+  type HeardTake,
+  type Masked,
+  type OpenAssignment,
+} from '@inner-hum/core/take';
 import { assess, NOT_JUDGED } from '@inner-hum/core/judge';
 import { loopDelay, segmentSpans, type LoopDelay } from '@inner-hum/core/measure';
 import { Ear, HOP_S, sliceFrames, type Frames, type LiveFrame } from '@inner-hum/core/signal';
 import { LossCounter } from './lossCounter';
-import type { RecorderSettings } from './protocol';
+import type { FreeHeard, RecorderSettings } from './protocol';
 import { detailOf } from '../base/detailOf';
 
 /** How much before the first beat is kept with a take, seconds. */
 const LEAD_S = 0.6;
+/** Free play is heard in pieces of about this length that end in a pause, seconds; without a pause in longer ones. */
+const FREE_PIECE_S = 30;
+const FREE_PAUSE_S = 0.5;
+const LONGEST_PIECE_S = 120;
 /** A hole in the clock longer than this is another stream, seconds. */
 const LONGEST_HOLE_S = 30;
 
@@ -15,7 +29,11 @@ const LONGEST_HOLE_S = 30;
 export class TakeRecorder {
   firstSample: number | undefined;
   peak = 0;
-  private readonly ear: Ear;
+  private ear: Ear;
+  /** of free play: what was held so far, and where the present ear began, frames */
+  private readonly held: HeldTone[] = [];
+  private earFrom = 0;
+  private silentFrames = 0;
   private readonly loss: LossCounter;
   /** samples heard so far, holes in the clock counted */
   heardSamples = 0;
@@ -84,9 +102,49 @@ export class TakeRecorder {
     };
   }
 
+  /** What was held in free play, as a take without its sound. */
+  finishFree(wish: FreeWish, masked: Masked): FreeHeard | null {
+    this.harvest();
+    const free = freeTake(this.held, wish, masked);
+    if (!free) return null;
+    const { sampleRateHz } = this.settings;
+    return { plan: free.plan, heard: { ...free.heard, samples: new Int16Array(0), sampleRateHz, lostMs: this.lostMs } };
+  }
+
   private take(samples: Float32Array, onFrame?: (frame: Readonly<LiveFrame>) => void): void {
     this.heardSamples += samples.length;
-    this.ear.push(samples, onFrame);
+    if (!this.settings.free) return this.ear.push(samples, onFrame);
+    let last = -1;
+    this.ear.push(samples, (frame) => {
+      last = frame.index;
+      this.silentFrames = frame.f0Hz > 0 ? 0 : this.silentFrames + 1;
+      onFrame?.({ ...frame, index: frame.index + this.earFrom });
+    });
+    const piece = last * HOP_S;
+    const paused = this.silentFrames * HOP_S > FREE_PAUSE_S;
+    if ((piece > FREE_PIECE_S && paused) || piece > LONGEST_PIECE_S) this.goOnWithNewEar(last + 1, onFrame);
+  }
+
+  /** Another ear goes on from here, so that free play may last: what was held is kept, its sound is not. */
+  private goOnWithNewEar(reported: number, onFrame?: (frame: Readonly<LiveFrame>) => void): void {
+    const { f0Hz, confidence, levelDb, breathDb, count } = this.harvest();
+    for (let i = reported; i < count; i++)
+      onFrame?.({
+        index: i + this.earFrom,
+        f0Hz: f0Hz[i]!,
+        confidence: confidence[i]!,
+        levelDb: levelDb[i]!,
+        breathDb: breathDb[i]!,
+      });
+    this.earFrom = Math.round(this.heardSamples / this.settings.sampleRateHz / HOP_S);
+    this.silentFrames = 0;
+    this.ear = new Ear(this.settings);
+  }
+
+  private harvest(): Frames {
+    const frames = this.ear.finish();
+    this.held.push(...heldTones(frames, this.settings.free!, this.earFrom * HOP_S));
+    return frames;
   }
 }
 

@@ -34,6 +34,11 @@ const service: EarService = {
     recorder = undefined;
     return take && transfer(take, [take.frames.buffer, take.samples.buffer]);
   },
+  finishFree(wish, masked) {
+    const recording = recorder;
+    recorder = undefined;
+    return recording?.finishFree(wish, masked) ?? null;
+  },
   finishFrames() {
     const frames = recorder!.frames();
     recorder = undefined;

@@ -1,20 +1,37 @@
+import { HOP_S } from '@inner-hum/core/signal';
+import {
+  takeOf,
+  type FreeWish,
+  type Masked,
+  type TakeRecord,
+  type TakeSetup,
+  type TakeSource,
+} from '@inner-hum/core/take';
 import { instrumentById, soundingRangeHz, writtenToHz } from '@inner-hum/core/theory';
 import type { Settings } from '../db/settings/settings';
+import { keepTake } from '../db/takes';
 import { SoundProblem, type AudioInput } from '../input/audioInput';
 import { earService } from '../input/ear';
 import { store } from '../store';
-import { cameToNothing, freePlayAsked, isBusy, moved, problemMet } from '../store/practice';
+import { cameToNothing, freePlayAsked, isBusy, judged, moved, problemMet } from '../store/practice';
 import { mainNote } from '../store/settings';
 import { letGo, openInput } from './liveSound';
+import { takeSetupNow } from './planNow';
 import { playReference } from './reference';
+import { pageSounds } from './sounding';
 import { openSource, standInBuffer } from './source';
 import { GivenUp, givenUpSignal, orGivenUp, until } from './until';
 
 const FREE_RETAIN_S = 30;
+/** What the page sounds is heard a little later, and rings, seconds. */
+const MASK_S = 0.6;
 /** Silence of the stand-in player before its first beat, seconds. */
 const LEAD_S = 0.2;
 
-/** Listens without a score until stopped. */
+/**
+ * Listens without a score until stopped. What was held is kept as a take and accounted for, where the player wants that;
+ * while the page itself sounds nothing counts.
+ */
 export async function playFreely(): Promise<void> {
   if (isBusy(store.getState().practice)) return;
   const { settings } = store.getState();
@@ -22,11 +39,19 @@ export async function playFreely(): Promise<void> {
   const { signal, end } = givenUpSignal();
   try {
     const input = await orGivenUp(openInput(), signal);
-    await orGivenUp(hearFreely(input, settings, FREE_RETAIN_S, signal), signal);
+    const setup = takeSetupNow(settings);
+    const source = await orGivenUp(hearFreely(input, settings, { given: signal, free: setup }), signal);
+    const wish: FreeWish = { startedAt: new Date().toISOString(), setup, source };
     store.dispatch(moved('free'));
-    await until(input, () => false);
+    const masked: [number, number][] = [];
+    await until(
+      input,
+      () => false,
+      () => pageSounds() && mask(masked, input.trace.count * HOP_S),
+    );
+    const kept = settings.freeCounts && !store.getState().practice.earDied ? await keepHeld(wish, masked) : undefined;
     await letGo(false);
-    store.dispatch(cameToNothing(null));
+    store.dispatch(kept ? judged(kept) : cameToNothing(null));
   } catch (error) {
     await letGo(error instanceof GivenUp);
     store.dispatch(cameToNothing(error instanceof GivenUp ? null : problemOf(error)));
@@ -35,29 +60,59 @@ export async function playFreely(): Promise<void> {
   }
 }
 
+/** What sounds now counts for nothing, nor what is near it. */
+function mask(masked: [number, number][], nowS: number): void {
+  const last = masked.at(-1);
+  if (last && last[1] >= nowS - MASK_S) last[1] = nowS + MASK_S;
+  else masked.push([nowS - MASK_S, nowS + MASK_S]);
+}
+
+/** Keeps what was held as a take; undefined when nothing was. */
+async function keepHeld(wish: FreeWish, masked: Masked): Promise<TakeRecord | undefined> {
+  const free = await earService().finishFree(wish, masked);
+  if (!free) return undefined;
+  const take = takeOf(free.plan, free.heard, { id: crypto.randomUUID(), cut: false, keepSound: false });
+  await keepTake(take, store.getState().settings.pinned);
+  return take.record;
+}
+
+interface HearingWish {
+  /** how much of the sound stays readable, seconds */
+  readonly retainS?: number;
+  readonly given?: AbortSignal;
+  /** where pitches are looked for, Hz; that of the horn when left out */
+  readonly range?: Readonly<Record<'minHz' | 'maxHz', number>> | undefined;
+  /** whose held tones are gathered, from sound that is dropped as it goes */
+  readonly free?: TakeSetup;
+}
+
 /**
  * Plugs the chosen source in for listening alone; the caller ends it by the ear's `stop` or `finishFrames`.
  *
- * @param range where pitches are looked for, Hz; that of the horn when left out
+ * @returns what is heard
  */
 export async function hearFreely(
   input: AudioInput,
   settings: Settings,
-  retainS = FREE_RETAIN_S,
-  given?: AbortSignal,
-  range = soundingRangeHz(instrumentById(settings.instrumentId), settings.a4Hz),
-): Promise<void> {
+  {
+    retainS = FREE_RETAIN_S,
+    given,
+    range = soundingRangeHz(instrumentById(settings.instrumentId), settings.a4Hz),
+    free,
+  }: HearingWish = {},
+): Promise<TakeSource> {
   const { source, buffer } = await openSource(input, settings, given);
   input.trace.reset();
   await earService().begin({
     sampleRateHz: input.context.sampleRate,
     ...range,
-    retainS,
+    ...(free ? { free } : { retainS }),
     zerosAreLoss: source.kind === 'microphone',
   });
-  if (source.kind === 'microphone') return;
+  if (source.kind === 'microphone') return source;
   const samples = buffer ?? (await standInBuffer(input, settings, source, LEAD_S));
   input.plugSamples(samples, input.context.currentTime + 0.1);
+  return source;
 }
 
 /** Plays the target note of the present exercise. */

@@ -1,7 +1,14 @@
 import { hearingRangeHz } from '@inner-hum/core/exercise';
 import type { Decision } from '@inner-hum/core/judge';
 import type { AudioPath } from '@inner-hum/core/measure';
-import { assignmentOf, planTake, type OpenAssignment, type TakePlan, type TakeSource } from '@inner-hum/core/take';
+import {
+  assignmentOf,
+  planTake,
+  type TakeSetup,
+  type OpenAssignment,
+  type TakePlan,
+  type TakeSource,
+} from '@inner-hum/core/take';
 import type { DraftPlan } from '../db/database';
 import type { Before } from '../db/past';
 import { store } from '../store';
@@ -13,23 +20,24 @@ import type { Settings } from '../db/settings/settings';
 
 /** The take that would be played now of the exercise on the Stand, from a source. */
 export function planNow(settings: Settings, source: TakeSource, audioPath: AudioPath): DraftPlan {
-  const { a4Hz, demand, schools, startOn, cue, keepSound } = settings;
+  const { startOn, cue, keepSound } = settings;
   const plan = planTake({
     startedAt: new Date().toISOString(),
-    parameters: exerciseOf(settings),
-    setup: {
-      ...setupNow(settings),
-      a4Hz,
-      ruler: rulerOf(settings),
-      demand,
-      ...(schools.brightEnd === 'judged' && { evenColour: true }),
-    },
+    setup: takeSetupNow(settings),
     source,
+    parameters: exerciseOf(settings),
     audioPath,
     onBeat: startOn === 'beat',
     cue,
   });
   return { ...plan, firstBeatS: null, keepSound: keepSound && source.kind !== 'standIn' };
+}
+
+/** What the player plays on now and is measured with. */
+export function takeSetupNow(settings: Settings): TakeSetup {
+  const { a4Hz, demand, schools } = settings;
+  const evenColour = schools.brightEnd === 'judged' && { evenColour: true };
+  return { ...setupNow(settings), a4Hz, ruler: rulerOf(settings), demand, ...evenColour };
 }
 
 /** What the judge is told of a planned take, on the player's own day. */

@@ -4,6 +4,7 @@ import type { NoteTimingEvent } from 'abcjs';
 import { useEffect, useRef } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useAppSelector } from '../store';
+import { useNoteName } from '../text/useNoteName';
 
 /** Where a beat stands in a drawn part, pixels in its box; undefined after its end. */
 export type PartPlaces = (
@@ -27,6 +28,7 @@ export function Part({
 }) {
   const { t } = useTranslation();
   const spelling = useAppSelector((state) => state.settings.spelling);
+  const nameOf = useNoteName();
   const place = useRef<HTMLDivElement>(null);
   useEffect(() => {
     let gone = false;
@@ -43,15 +45,23 @@ export function Part({
         paddingleft: 0,
         paddingright: 0,
         foregroundColor: 'currentColor',
-        ariaLabel: t('exercise.score'),
+        ariaLabel: t('exercise.scoreOf', { notes: notesOf(score, nameOf) }),
       });
       const drawn = place.current.querySelector('svg');
       if (tune && drawn)
         onPlaces?.(() => placesIn(new abc.TimingCallbacks(tune, { qpm: BEAT_IS_SECOND_BPM }).noteTimings, drawn));
     });
     return () => void (gone = true);
-  }, [score, spelling, t, onPlaces]);
+  }, [score, spelling, t, nameOf, onPlaces]);
   return <Box ref={place} color="ink" width="100%" data-testid="part" />;
+}
+
+/** Notes that are read out of a part before it is cut. */
+const READ_NOTES = 16;
+
+function notesOf({ steps }: Score, nameOf: (midi: number) => string): string {
+  const notes = steps.map((step) => nameOf(step.soundedMidi));
+  return [...notes.slice(0, READ_NOTES), ...(notes.length > READ_NOTES ? ['…'] : [])].join(', ');
 }
 
 function placesIn(timings: readonly NoteTimingEvent[], drawn: SVGSVGElement): PartPlaces {

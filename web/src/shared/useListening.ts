@@ -26,7 +26,7 @@ export function useListening(anyHorn = false): { readonly on: boolean; readonly 
     if (on) return setOn(false);
     dispatch(problemMet(null));
     try {
-      await hearFreely(await openInput(), settings, undefined, undefined, anyHorn ? ANY_HORN : undefined);
+      await hearFreely(await openInput(), settings, { range: anyHorn ? ANY_HORN : undefined });
       setOn(true);
     } catch (error) {
       dispatch(problemMet(error instanceof SoundProblem ? error.id : 'failed'));

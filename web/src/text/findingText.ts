@@ -28,10 +28,22 @@ const ABOUT_ALL = new Set<Finding['id']>([
   'colourTravels',
   'fades',
   'vibratoHeard',
+  'freeHeld',
+  'freeSteadiest',
+  'freeSharp',
+  'freeFlat',
 ]);
 
 /** Decimals of the numbers in sentences, by their name; others are whole. */
-const DECIMALS: Record<string, number> = { beats: 1, seconds: 1, partials: 1, db: 0, plannedDb: 0, waves: 1 };
+const DECIMALS: Record<string, number> = {
+  beats: 1,
+  seconds: 1,
+  partials: 1,
+  db: 0,
+  plannedDb: 0,
+  waves: 1,
+  longestS: 1,
+};
 
 /** The sentence of a finding with its evidence, rounded to what can be known. */
 export function findingText(
@@ -41,6 +53,7 @@ export function findingText(
   nameOf: (midi: number) => string,
 ): string {
   const values: Readonly<Record<string, number>> = finding.values;
+  const step = take.score.steps[finding.stepIndex];
   const words: Record<string, string | number> = {};
   const [first = ''] = FINDING_VALUES[finding.id];
   for (const [name, value] of Object.entries(values)) {
@@ -48,13 +61,13 @@ export function findingText(
     const rounded = name === 'uncertainty' ? Math.max(value, 10 ** -decimals) : value;
     words[name] = formatNumber(rounded, decimals);
   }
+  if (step) words['note'] = nameOf(step.soundedMidi);
   if (finding.id === 'rests') words['note'] = nameOf(Math.round(hzToMidi(finding.values.hz, take.setup.a4Hz)));
   if (finding.id === 'otherNote' || finding.id === 'hummedOther') {
     const horn = instrumentById(take.setup.instrumentId);
     words['heard'] = nameOf(writtenMidi(horn, finding.values.soundingMidi));
     words['wanted'] = nameOf(take.score.steps[finding.stepIndex]!.soundedMidi);
   }
-  const step = take.score.steps[finding.stepIndex];
   if (finding.id === 'wrongPartial' && step)
     words['heard'] = nameOf(step.fingeredMidi + Math.round(12 * Math.log2(finding.values.partial)));
   const sentence = String(
@@ -81,6 +94,7 @@ function formOf(finding: Finding, words: Readonly<Record<string, string | number
 /** What is decided, and why where a plain decision would mislead; nothing where what comes next says it all. */
 export function decisionText(t: TFunction, { decision, findings, next }: Verdict): string {
   const found = (id: Finding['id']) => findings.some((finding) => finding.id === id);
+  if (found('freeHeld')) return t('verdict.decision.free');
   if (next.change === 'tomorrow') return '';
   if (decision === 'leave' && found('tiring')) return t('verdict.decision.tired');
   if (decision === 'again' && (found('otherNote') || found('hummedOther'))) return t('verdict.decision.other');

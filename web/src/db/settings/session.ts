@@ -29,6 +29,8 @@ export interface SessionSettings {
   readonly spoken: boolean;
   /** whether the note played again after a verdict starts the next take */
   readonly hornGoesOn: boolean;
+  /** whether what is held in free play is kept and enters the map */
+  readonly freeCounts: boolean;
   /** whether a take that is started by hand fills the screen */
   readonly fullOnStart: boolean;
   /** exercises that one key press plays one after the other */
@@ -46,6 +48,7 @@ export const FIRST_SESSION: SessionSettings = {
   goesOn: false,
   spoken: false,
   hornGoesOn: false,
+  freeCounts: true,
   fullOnStart: false,
   block: [],
   session: null,
@@ -88,6 +91,7 @@ export const SESSION_PARTS: PartsOf<SessionSettings> = {
   goesOn: whole(flag()),
   spoken: whole(flag()),
   hornGoesOn: whole(flag()),
+  freeCounts: whole(flag()),
   fullOnStart: whole(flag()),
   block: listOf(exercise()),
   session: whole(

@@ -1,3 +1,4 @@
+import { formatSigned } from '../../text/format';
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
 import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
 import { exerciseFor, needs, ofNote, type NoteOnMap, type TrendPoint } from '@inner-hum/core/plan';
@@ -119,7 +120,9 @@ function PitchAgainstLevel({ note }: { readonly note: NoteOnMap }) {
         width="100%"
         color="ink"
         role="img"
-        aria-label={t('horn.againstLevel')}
+        aria-label={t('horn.againstLevelOf', {
+          points: points.map(({ band, value }) => `${t(`horn.bands.${band}`)} ${formatSigned(value, 0)}`).join(', '),
+        })}
       >
         {[-20, 0, 20].map((cents) => (
           <g key={cents} opacity={0.6}>

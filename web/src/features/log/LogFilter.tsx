@@ -1,5 +1,5 @@
 import { Flex } from '@chakra-ui/react';
-import { FAMILIES } from '@inner-hum/core/families';
+import { FAMILIES, freePlay } from '@inner-hum/core/families';
 import { SETUP_PARTS } from '@inner-hum/core/plan';
 import { INSTRUMENTS } from '@inner-hum/core/theory';
 import { useState, type ReactNode } from 'react';
@@ -75,7 +75,7 @@ export function LogFilter({ children }: { readonly children: ReactNode }) {
         {choice('note', NOTES, (midi) => nameOf(Number(midi)))}
         {choice(
           'family',
-          FAMILIES.map((family) => family.id),
+          [...FAMILIES, freePlay].map((family) => family.id),
           (id) => t(`families.${id}.name`),
         )}
         {choice('finding', FINDINGS, (id) => t(`log.findings.${id}`))}

@@ -33,7 +33,7 @@ export function LoopCheck() {
     dispatch(problemMet(null));
     try {
       const input = await openInput();
-      await hearFreely(input, settings, Infinity);
+      await hearFreely(input, settings, { retainS: Infinity });
       const { context } = input;
       let atS = context.currentTime + LEAD_S;
       const clicksAtS = GAPS_S.map((gap) => (atS += gap));

@@ -30,7 +30,7 @@ export function RulerCheck() {
 
   const hold = async (which: 'soft' | 'loud'): Promise<Frames | null> => {
     const input = await openInput();
-    await hearFreely(input, settings, Infinity);
+    await hearFreely(input, settings, { retainS: Infinity });
     for (let left = HOLD_S; left > 0; left--) {
       if (cancelled.current) break;
       setStep({ which, left });

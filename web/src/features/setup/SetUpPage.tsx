@@ -127,6 +127,12 @@ export default function SetUpPage() {
               />
             )}
             <Tick
+              label={t('setUp.freeCounts')}
+              help={t('setUp.freeCountsHelp')}
+              checked={settings.freeCounts}
+              onChange={(freeCounts) => change({ freeCounts })}
+            />
+            <Tick
               label={t('setUp.keepSound')}
               help={t('setUp.keepSoundHelp')}
               checked={settings.keepSound}

@@ -2,12 +2,15 @@ import { beatSeconds, scoreBeats } from '@inner-hum/core/exercise';
 import { DEMAND_CENTS } from '@inner-hum/core/measure';
 import { hzToMidi, instrumentById, midiToHz, writtenMidi } from '@inner-hum/core/theory';
 import { useCallback, useEffect } from 'react';
+import { useTranslation } from 'react-i18next';
 import { DrawnRibbon } from '../../ribbon/DrawnRibbon';
 import { setLiveNote } from '../../shared/liveNote';
 import { drawRibbon } from '../../ribbon/ribbon';
 import { usePalette } from '../../ui/useColourMode';
 import { useAppSelector } from '../../store';
-import { rulerOf, scoreOf } from '../../store/settings';
+import { exerciseOf, rulerOf, scoreOf } from '../../store/settings';
+import { exerciseTitle } from '../../text/exerciseText';
+import { useNoteName } from '../../text/useNoteName';
 import { liveSound } from '../../practice/liveSound';
 import { ribbonSteps, type RibbonFrames } from '../../ribbon/view';
 
@@ -22,6 +25,8 @@ const NOW_SHARE = 0.6;
 
 /** Channel and live ribbon of the present swell, or the free ribbon against the nearest note. */
 export function LiveRibbon({ live }: { readonly live: boolean }) {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
   const palette = usePalette();
   const settings = useAppSelector((state) => state.settings);
   const phase = useAppSelector((state) => state.practice.phase);
@@ -75,7 +80,9 @@ export function LiveRibbon({ live }: { readonly live: boolean }) {
     [live, free, palette, settings],
   );
   useEffect(() => () => setLiveNote(null), [live]);
-  return <DrawnRibbon draw={draw} live={live} height="100%" />;
+  const exercise = exerciseTitle(t, exerciseOf(settings), nameOf);
+  const label = t(free ? 'stand.ribbonFree' : 'stand.ribbonLabel', { exercise });
+  return <DrawnRibbon draw={draw} live={live} label={label} height="100%" />;
 }
 
 function soundingNow(

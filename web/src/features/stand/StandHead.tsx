@@ -19,8 +19,8 @@ import { usePartialName } from '../../text/usePartialName';
 import { useNoteName } from '../../text/useNoteName';
 import { useAppSelector } from '../../store';
 import { exerciseOf, scoreOf } from '../../store/settings';
-import { ownExerciseKey } from '@inner-hum/core/families';
-import { FingeringOf } from './FingeringOf';
+import { fingeringOf, ownExerciseKey } from '@inner-hum/core/families';
+import { Fingering } from '../../shared/Fingering';
 import { liveSound, type Timing } from '../../practice/liveSound';
 
 /** How many tubes are named that could give a freely played note. */
@@ -38,7 +38,8 @@ export function StandHead() {
   const exercise = exerciseOf(settings);
   const score = scoreOf(settings);
   const tries = decisionsAbout === ownExerciseKey(exercise) ? decisions.length : 0;
-  const [fingeredMidi, setFingered] = useState(score.steps[0]!.fingeredMidi);
+  const [fingered, setFingered] = useState(score.steps[0]!);
+  const keys = phase === 'free' ? undefined : fingeringOf(fingered, exercise);
   const partialName = usePartialName();
   const number = useRef<HTMLSpanElement>(null);
   const sounding = useRef<HTMLSpanElement>(null);
@@ -54,7 +55,7 @@ export function StandHead() {
       const step = score.steps[Math.min(index, score.steps.length - 1)]!;
       const after = score.steps[index + 1];
       show(note, nameOf(step.soundedMidi));
-      setFingered(step.fingeredMidi);
+      setFingered(step);
       show(dynamics, phase === 'free' ? '' : dynamicsText(step));
       show(next, after && phase !== 'free' ? t(nextKey(step, after), { note: nameOf(after.soundedMidi) }) : '');
     };
@@ -164,7 +165,7 @@ export function StandHead() {
         </Box>
       </Flex>
       <Box hideBelow="lg" pb="6px">
-        <FingeringOf writtenMidi={fingeredMidi} />
+        {keys && <Fingering instrumentId={settings.instrumentId} keys={keys} />}
       </Box>
       <Flex align="baseline" gap="14px" aria-hidden>
         {phase === 'countIn' && (

@@ -10,7 +10,7 @@ import { useNoteName } from '../../text/useNoteName';
 import { noticed } from '../../store/notices';
 import { store, useAppDispatch, useAppSelector } from '../../store';
 import { exerciseChanged, exerciseOf, settingsChanged, usualFor } from '../../store/settings';
-import { ownExerciseKey } from '@inner-hum/core/families';
+import { freePlay, ownExerciseKey } from '@inner-hum/core/families';
 import {
   awayFrom,
   isBusy,
@@ -63,7 +63,8 @@ function useStandActions(): StandActions {
       next: () => {
         if (waiting()) return store.dispatch(goOnAsked());
         const { last, phase } = store.getState().practice;
-        if (phase === 'verdict' && last) dispatch(settingsChanged({ exercise: nextExercise(last) }));
+        if (phase === 'verdict' && last && last.parameters.family !== freePlay.id)
+          dispatch(settingsChanged({ exercise: nextExercise(last) }));
         if (resting()) start();
       },
       home: () => {

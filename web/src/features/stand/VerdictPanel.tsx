@@ -1,4 +1,5 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
+import { freePlay } from '@inner-hum/core/families';
 import { useEffect, useMemo, useRef } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
@@ -13,6 +14,7 @@ import { decisionText, findingText, nextText } from '../../text/findingText';
 import { useNoteName } from '../../text/useNoteName';
 import { Button, Key } from '../../ui/controls';
 import { useKeyDown } from '../../ui/useKeyDown';
+import { FreeAccount } from './FreeAccount';
 import type { StandActions } from './useStandKeys';
 
 /** Places of so many sentences are marked on the ribbon: more would hide it. */
@@ -41,6 +43,7 @@ export function VerdictPanel({ takeId, actions }: { readonly takeId: string; rea
   });
   const marks = useMemo(() => evidenceMarks(t, take, MARKED), [t, take]);
   const leave = take.verdict.decision === 'leave';
+  const free = take.parameters.family === freePlay.id;
   return (
     <chakra.section ref={panel} tabIndex={-1} outline="none" data-testid="verdict">
       <chakra.h2 fontFamily="heading" fontSize="section" fontWeight={500} mb="4px">
@@ -49,8 +52,9 @@ export function VerdictPanel({ takeId, actions }: { readonly takeId: string; rea
       <MiniRibbon take={take} height="290px" textPx={18} marks={marks} />
       <Box mt="14px" maxWidth="72rem">
         <VerdictText take={take} large onHear={hear} sounding={sounding} />
+        {free && <FreeAccount take={take} />}
       </Box>
-      {hornGoesOn && (
+      {hornGoesOn && !free && (
         <chakra.p role="status" mt="12px" fontSize="lead">
           {t('stand.hornListens')}
         </chakra.p>
@@ -66,12 +70,20 @@ export function VerdictPanel({ takeId, actions }: { readonly takeId: string; rea
             {t('verdict.next')} <Key>→</Key>
           </Button>
         )}
-        <Button tone={leave || take.verdict.next.change !== 'none' ? 'plain' : 'strong'} onClick={actions.again}>
-          {t('verdict.again')} <Key>R</Key>
-        </Button>
-        <Button tone="quiet" onClick={hearEvened}>
-          {t('take.sounds.evened')} <Key>E</Key>
-        </Button>
+        {free ? (
+          <Button tone="strong" onClick={actions.free}>
+            {t('stand.freeAgain')} <Key>F</Key>
+          </Button>
+        ) : (
+          <>
+            <Button tone={leave || take.verdict.next.change !== 'none' ? 'plain' : 'strong'} onClick={actions.again}>
+              {t('verdict.again')} <Key>R</Key>
+            </Button>
+            <Button tone="quiet" onClick={hearEvened}>
+              {t('take.sounds.evened')} <Key>E</Key>
+            </Button>
+          </>
+        )}
         <Link to={`/take/${takeId}`}>{t('verdict.openTake')}</Link>
       </Flex>
     </chakra.section>

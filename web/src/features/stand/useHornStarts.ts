@@ -1,3 +1,4 @@
+import { freePlay } from '@inner-hum/core/families';
 import { useEffect } from 'react';
 import { untilPlayed } from '../../practice/hornStarts';
 import { useAppSelector } from '../../store';
@@ -12,7 +13,8 @@ export function useHornStarts({ next, again }: Pick<StandActions, 'next' | 'agai
   const now = useAppSelector(({ settings }) => exerciseOf(settings));
   const following = useAppSelector(({ practice }) => practice.block?.next);
   useEffect(() => {
-    if (!wanted || !last) return undefined;
+    // After free play nothing comes next.
+    if (!wanted || !last || last.parameters.family === freePlay.id) return undefined;
     const stop = new AbortController();
     const ways = [following ?? nextExercise(last), now];
     void untilPlayed(ways, stop.signal).then((at) => {

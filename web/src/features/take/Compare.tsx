@@ -1,3 +1,4 @@
+import { useRibbonText } from '../../shared/useRibbonText';
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { unpackFrames, type TakeRecord, type WholeTake } from '@inner-hum/core/take';
 import { isWholeTake } from '@inner-hum/core/take/schema';
@@ -125,6 +126,7 @@ function mean({ measures }: TakeRecord, name: (typeof COMPARED)[number]): string
 
 /** The other take as a pale ribbon under this one, both from their first beat. */
 function Overlaid({ a, b }: { readonly a: WholeTake; readonly b: WholeTake }) {
+  const { t } = useTranslation();
   const palette = usePalette();
   const views = useMemo(() => {
     const view = ({ record, frames }: WholeTake) => takeView(record, unpackFrames(frames, record.frameCount));
@@ -141,7 +143,8 @@ function Overlaid({ a, b }: { readonly a: WholeTake; readonly b: WholeTake }) {
     },
     [views, palette],
   );
-  return <DrawnRibbon draw={draw} live={false} height="230px" />;
+  const label = t('ab.ribbonLabel', { own: useRibbonText(a.record), other: useRibbonText(b.record) });
+  return <DrawnRibbon draw={draw} live={false} label={label} height="230px" />;
 }
 
 /** Both sounds at one loudness, started together; a key switches which is heard. */

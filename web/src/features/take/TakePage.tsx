@@ -21,6 +21,7 @@ import { usePalette } from '../../ui/useColourMode';
 import { exerciseMeta, exerciseTitle } from '../../text/exerciseText';
 import { useNoteName } from '../../text/useNoteName';
 import { useHear } from '../../shared/useHear';
+import { useRibbonText } from '../../shared/useRibbonText';
 import { VerdictText } from '../../shared/VerdictText';
 import { useAppDispatch } from '../../store';
 import { hornChosen, settingsChanged } from '../../store/settings';
@@ -134,7 +135,7 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
           {record.lostMs > 20 && ` · ${t('stand.lost', { ms: record.lostMs })}`}
         </chakra.span>
       </Flex>
-      <LargeRibbon view={view} placeS={placeS} />
+      <LargeRibbon view={view} placeS={placeS} label={useRibbonText(record)} />
       <Playback
         take={take}
         bestId={best?.takeId}
@@ -197,14 +198,22 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
   );
 }
 
-function LargeRibbon({ view, placeS }: { readonly view: ReturnType<typeof takeView>; readonly placeS: number }) {
+function LargeRibbon({
+  view,
+  placeS,
+  label,
+}: {
+  readonly view: ReturnType<typeof takeView>;
+  readonly placeS: number;
+  readonly label: string;
+}) {
   const palette = usePalette();
   const draw = useCallback(
     (context: CanvasRenderingContext2D, width: number, height: number) =>
       drawRibbon(context, { ...view, palette, width, height, playheadS: placeS }),
     [view, palette, placeS],
   );
-  return <DrawnRibbon draw={draw} live={false} height="270px" mt="8px" />;
+  return <DrawnRibbon draw={draw} live={false} label={label} height="270px" mt="8px" />;
 }
 
 function NoteToSelf({ id, first }: { readonly id: string; readonly first: string }) {

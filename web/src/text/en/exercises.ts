@@ -92,6 +92,7 @@ export const exercisesWords = {
       what: 'One fingering: to the neighbouring partials and back by voicing alone.',
     },
     fingeringTrial: { name: 'Fingering trial', what: 'One fingering for one high note, three tries.' },
+    freePlay: { name: 'Free play', what: 'What you held, one note after the other.' },
     bend: { name: 'Bend', what: 'From a held note down and back by voicing alone, in an even line.' },
     bendToPitch: {
       name: 'Bend to a pitch',
@@ -225,7 +226,7 @@ export const exercisesWords = {
       phrase: 'the phrase can’t be read as notes.',
       empty: 'there would be no note to play.',
     },
-    score: 'The part',
+    scoreOf: 'The written part: {{notes}}',
     beatsAt: '{{beats}} beats at {{tempo}}',
     tempoOnly: 'at {{tempo}}',
   },

@@ -103,6 +103,7 @@ export const hornWords = {
     takes: 'Takes with this note',
     noTakes: 'None yet.',
     againstLevel: 'Pitch against loudness, cents',
+    againstLevelOf: 'Pitch against loudness, in cents: {{points}}',
   },
   compare: {
     first: 'This',

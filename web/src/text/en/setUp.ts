@@ -31,6 +31,9 @@ export const setUpWords = {
     source: 'Sound comes from',
     device: 'Microphone',
     defaultDevice: 'The browser’s choice',
+    freeCounts: 'Free play counts',
+    freeCountsHelp:
+      'Tones that you hold steady for 1.5 s and more in free play enter the map at half weight; nothing else of it is kept.',
     keepSound: 'Keep the sound of takes',
     keepSoundHelp:
       'About 5 MB a minute. Of each exercise the first, the last and the best are kept longest; measures and traces always.',

@@ -1,5 +1,12 @@
 /** Words of the Stand. */
 export const standWords = {
+  free: {
+    note: 'Note',
+    times: 'Held',
+    longest: 'Longest',
+    band: '{{band}}, cents',
+    seconds: '{{seconds}} s',
+  },
   stand: {
     openingSlow:
       'Still waiting for the sound. The browser may be asking for the microphone at its address bar. Stop works.',
@@ -19,6 +26,7 @@ export const standWords = {
     },
     title: 'Stand',
     free: 'Free play',
+    freeAgain: 'Play on freely',
     start: 'Start',
     startKey: 'Space',
     stop: 'Stop',
@@ -41,7 +49,8 @@ export const standWords = {
     rulerMeasure: 'Measure yours',
     breathLong: '{{seconds}} s is a long breath. A faster tempo or fewer beats would shorten it.',
     tunerIsHidden: 'Tuner hidden: the pitch shows when you have finished.',
-    ribbonLabel: 'Your tone against the planned swell',
+    ribbonLabel: 'Your tone against what is planned: {{exercise}}',
+    ribbonFree: 'Your tone, against the nearest note',
     freeListening: 'Listening.',
     cents: '{{value}} cents',
     lost: 'The device lost {{ms}} ms of sound. That is not counted against you.',

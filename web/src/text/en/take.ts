@@ -1,6 +1,7 @@
 /** Words of a take opened. */
 export const takeWords = {
   take: {
+    ribbonLabel: 'The tone of this take against what was planned: {{exercise}}. {{finding}}',
     title: 'Take',
     missing: 'This take is not here. It may have been deleted.',
     damaged: 'This take can’t be read.',
@@ -50,6 +51,7 @@ export const takeWords = {
     export: 'Export',
   },
   ab: {
+    ribbonLabel: 'Two takes over each other. This one: {{own}} The other: {{other}}',
     title: 'Against another take',
     against: 'Set against',
     choose: 'Choose a take of the same exercise',
@@ -66,7 +68,7 @@ export const takeWords = {
   },
   pair: {
     title: 'The pair: regular and overtone',
-    outlines: 'Outlines of the partials: {{first}} and {{second}}',
+    outlines: 'How strong each partial is, {{first}} against {{second}}',
     caption: 'Level of each partial up to 5 kHz. Filled: {{first}}. Dashed with rings: {{second}}.',
     overTries: 'Distance over the tries',
     number: 'Pair {{number}}',

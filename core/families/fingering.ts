@@ -1,0 +1,23 @@
+import type { ExerciseParameters, Step } from '@inner-hum/core/exercise';
+import { instrumentById, KEYS, regularFingering, TRY_FINGERINGS, type KeyId } from '@inner-hum/core/theory';
+
+/**
+ * The keys that are down on a step of an exercise: those of a fingering on trial, the regular ones of the tube with its
+ * octave key and a vent that is opened, above the keyed notes the starter set's first for the horn. Undefined where
+ * nothing is fingered (a hum, a mouthpiece alone) and where no fingering is known.
+ */
+export function fingeringOf(
+  step: Pick<Step, 'fingeredMidi' | 'octaveKey' | 'hum' | 'pair'>,
+  { instrumentId, tube, fingering, vent }: ExerciseParameters,
+): readonly KeyId[] | undefined {
+  if (step.hum || tube === 'mouthpiece' || tube === 'neck') return undefined;
+  if (typeof fingering === 'string' && fingering !== '') return fingering.split(' ').filter(isKey);
+  const horn = instrumentById(instrumentId);
+  const written = step.fingeredMidi + (step.octaveKey ? 12 : 0);
+  const regular = regularFingering(horn, written);
+  if (!regular) return TRY_FINGERINGS.find(({ midi, sizes }) => midi === written && sizes.includes(instrumentId))?.keys;
+  // The bright model has its vent open; what should sound like it is fingered as ever.
+  return typeof vent === 'string' && isKey(vent) && !step.pair ? [...regular, vent] : regular;
+}
+
+const isKey = (id: string): id is KeyId => KEYS.some((key) => key.id === id);
