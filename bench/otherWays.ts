@@ -44,6 +44,8 @@ const inOneHour = (habits: readonly Habits[]) =>
 const soft = withFault('sharpWhenSoft');
 const notes = [60, 64, 69, 74];
 
+const onDevice = (device: Assignment['device']) =>
+  playFamily('hold', 'alto', SEED, CLEAN_HABITS, {}, device ? { device } : {}).findings;
 const freely = (habits: Habits) => playFamily('freePlay', 'alto', SEED, habits, { held: '67:3:50 72:4:50' }).findings;
 
 /** How each sentence that no single ordered fault calls forth is reached. */
@@ -82,6 +84,9 @@ export const OTHER_WAYS = {
   heldUntilPitch: () => playFamily('hold', 'alto', SEED, withFault('rising')).findings,
   heldUntilJump: () => playFamily('hold', 'alto', SEED, withFault('jump')).findings,
   heldUntilGap: () => playFamily('hold', 'alto', SEED, withFault('dropOut')).findings,
+  levelsRide: () => onDevice({ gainRidesDb: 9 }),
+  levelsGated: () => onDevice({ gated: true }),
+  clipped: () => onDevice({ clipped: 3 }),
   freeHeld: () => freely(CLEAN_HABITS),
   freeSteadiest: () => freely(CLEAN_HABITS),
   freeSharp: () => freely(withFault('sharp')),

@@ -1,4 +1,4 @@
-import { measureTake, type StepMeasures, type TakeContext } from '@inner-hum/core/measure';
+import { gainControl, measureTake, type StepMeasures, type TakeContext } from '@inner-hum/core/measure';
 import { judgeTake } from './judgeTake';
 import type { TakeCase } from './takeCase';
 import type { Verdict } from './verdict';
@@ -12,5 +12,8 @@ export function assess(
   assignment: Assignment,
 ): { measures: StepMeasures[]; verdict: Verdict } {
   const measures = measureTake(frames, assignment);
-  return { measures, verdict: judgeTake(measures, assignment) };
+  return {
+    measures,
+    verdict: judgeTake(measures, { ...assignment, device: { ...gainControl(frames), ...assignment.device } }),
+  };
 }

@@ -65,7 +65,16 @@ export function evidenceOf(
 }
 
 /** What earlier takes told lies in no place of this one. */
-const ACROSS_TAKES: readonly FindingId[] = ['slopeEverywhere', 'leakLikely', 'steadierNow', 'tiring', 'notJudged'];
+const ACROSS_TAKES: readonly FindingId[] = [
+  'slopeEverywhere',
+  'leakLikely',
+  'steadierNow',
+  'tiring',
+  'notJudged',
+  'levelsRide',
+  'levelsGated',
+  'clipped',
+];
 
 function partOf(where: Where | undefined, { onsetS, endS }: Sounded, step: Step, score: Score): Evidence {
   if (where === 'start') return { fromS: onsetS - AROUND_S, toS: Math.min(endS, onsetS + START_S) };

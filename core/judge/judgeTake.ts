@@ -4,6 +4,7 @@ import { median, valueOf, type StepMeasures } from '@inner-hum/core/measure';
 import { naturalOffsetCents, partialSemitones } from '@inner-hum/core/theory';
 import { acrossTakes, harderToday, lean, presentTake } from './acrossTakes';
 import { aimFindings, saidByAim } from './aims';
+import { canBeTold, deviceFindings } from './deviceFindings';
 import { finding, type Finding, type FindingId } from './finding';
 import { freeVerdict } from './freeVerdict';
 import { nextStep } from './nextStep';
@@ -26,12 +27,12 @@ export function judgeTake(measures: readonly StepMeasures[], about: TakeCase): V
   const { unjudged = [], aims = [] } = family.teaching;
   const found = toneFindings(measures, about).filter((toneFinding) => {
     const aspect = ruleOf(toneFinding.id)?.aspect;
-    return aspect === undefined || !unjudged.includes(aspect);
+    return (aspect === undefined || !unjudged.includes(aspect)) && canBeTold(toneFinding, about.device);
   });
   const untold = found.filter((entry) => !isExplained(entry, found, measures));
   const now = about.now && presentTake({ ...about.now, ...about, measures });
   const past = about.past ?? [];
-  const ofAims = aimFindings(measures, about, aims);
+  const ofAims = aimFindings(measures, about, aims).filter((entry) => canBeTold(entry, about.device));
   const ofTones = untold.filter((entry) => !saidByAim(entry.id, ofAims));
   const findings = [
     ...together(ofTones, about.score),
@@ -48,7 +49,7 @@ export function judgeTake(measures: readonly StepMeasures[], about: TakeCase): V
   const decision = decide([...found, ...findings], about.before, topicsOf(family));
   const bounds = about.bounds ?? { goalNotes: [] };
   return {
-    findings: [...well, ...findings],
+    findings: [...deviceFindings(about.device), ...well, ...findings],
     tries: [...new Set(tries)].slice(0, 2),
     decision,
     next: nextStep(decision, findings, about.parameters, {

@@ -1,6 +1,6 @@
 import type { ExerciseParameters, Score } from '@inner-hum/core/exercise';
 import type { Room } from '@inner-hum/core/families';
-import type { Demand } from '@inner-hum/core/measure';
+import type { Demand, GainControl } from '@inner-hum/core/measure';
 import type { LevelRuler } from '@inner-hum/core/theory';
 import type { PastTake } from './acrossTakes';
 import type { Decision } from './verdict';
@@ -12,6 +12,8 @@ export interface TakeCase {
   readonly demand: Demand;
   /** the player's dynamics; only a measured ruler says whether p was p */
   readonly ruler?: LevelRuler;
+  /** what the device did to the levels, and how often it overloaded; as it should be when left out */
+  readonly device?: GainControl & { readonly clipped?: number };
   /** decisions of the takes of the same exercise just before, latest last */
   readonly before: readonly Decision[];
   /** earlier takes on this horn, oldest first */

@@ -3,6 +3,7 @@ export { type PartialJump } from './interruptions';
 export { type AudioPath } from './lateness';
 export { absent, measured, valueOf, type Measured } from './measured';
 export { median, movingMedian, quantile, quantiles, robustDeviation, theilSen } from './statistics';
+export { clippedStretches, gainControl, type GainControl } from './gainControl';
 export { firstNote, type FirstNote } from './firstNote';
 export { rulerFrom } from './ruler';
 export { segmentNotes, segmentSpans, type FoundNote } from './segment';

@@ -1,6 +1,6 @@
 import { scoreBeats, type ExerciseParameters, type Score } from '@inner-hum/core/exercise';
 import { exerciseKey } from '@inner-hum/core/families';
-import type { Decision, LowStart, PastTake, Verdict } from '@inner-hum/core/judge';
+import { LEVELS_UNTRUE, type Decision, type LowStart, type PastTake, type Verdict } from '@inner-hum/core/judge';
 import { valueOf, type StepMeasures } from '@inner-hum/core/measure';
 import type { InstrumentId } from '@inner-hum/core/theory';
 import { isLoud, type HeldTone } from './holds';
@@ -69,6 +69,9 @@ export function digestOf(
     instrumentId,
     ...Object.fromEntries(SETUP_PARTS.flatMap((part) => (take.setup[part] ? [[part, take.setup[part]]] : []))),
   };
+  const findings = [
+    ...new Set(take.verdict.findings.filter((finding) => finding.weight > 0).map((finding) => finding.id)),
+  ];
   const digest = {
     takeId: take.id,
     startedAtMs,
@@ -79,13 +82,13 @@ export function digestOf(
     decision: take.verdict.decision,
     parameters: take.parameters,
     next: take.verdict.next.parameters,
-    findings: [...new Set(take.verdict.findings.filter((finding) => finding.weight > 0).map((finding) => finding.id))],
+    findings,
     lastsS: (scoreBeats(take.score) * 60) / take.score.tempoBpm,
     demo: take.demo,
     ...(typeof take.parameters['fingering'] === 'string' && { fingering: take.parameters['fingering'] }),
     shareInWindow: shareOf(take),
     holds: holdsOf(take),
-    seen: observations(take.score, take.measures, startedAtMs),
+    seen: observations(take.score, take.measures, startedAtMs, !findings.some((id) => LEVELS_UNTRUE.includes(id))),
   };
   return { ...digest, tags: [...tagsOf(digest), ...(take.cues ?? []).map((cue) => `cue:${cue}`)] };
 }

@@ -40,16 +40,33 @@ const LEAST_BAND_S = 0.4;
 /** A tone tells of the range only when it is asked to move this far, dB. */
 const LEAST_RANGE_DB = 6;
 
-/** What the steps of a take told. Hums, bends, free pitches and what came after the player had stopped tell nothing. */
-export function observations(score: Score, measures: readonly StepMeasures[], startedAtMs: number): Observation[] {
+/**
+ * What the steps of a take told; `levelsTrue` is false where the device moved the levels. Hums, bends, free pitches and what came after the player
+ * had stopped tell nothing.
+ */
+export function observations(
+  score: Score,
+  measures: readonly StepMeasures[],
+  startedAtMs: number,
+  levelsTrue = true,
+): Observation[] {
   if (score.family === freePlay.id) return freeObservations(score, measures, startedAtMs);
   const natural = score.partialTuning === 'natural';
   const played = measures.findLastIndex((measure) => measure.kind === 'sounded') + 1;
-  return score.steps
-    .slice(0, played)
-    .flatMap((step, i) =>
-      step.hum || step.bendCents || step.freePitch ? [] : ofStep(step, measures[i]!, startedAtMs + i, natural),
-    );
+  return score.steps.slice(0, played).flatMap((step, i): Observation[] => {
+    if (step.hum || step.bendCents || step.freePitch) return [];
+    const seen = ofStep(step, measures[i]!, startedAtMs + i, natural);
+    return levelsTrue ? seen : withoutLevels(seen, measures[i]!);
+  });
+}
+
+/** Where the device moved the levels, a tone tells of its pitch, at the loudness that was asked for. */
+function withoutLevels(seen: readonly Observation[], measures: StepMeasures): Observation[] {
+  const start = seen.find(({ tried }) => tried);
+  if (!start || measures.kind === 'silent') return [...seen];
+  const { pitchCentreCents, responseS } = { ...numbers(pick(measures, ['pitchCentreCents'])), ...start.values };
+  const steady = numbers(pick(measures, ['pitchSteadinessCents']));
+  return [{ ...start, values: numbers({ pitchCentreCents, responseS, ...steady }) }];
 }
 
 /** Free play tells where notes lie and how steady they are; no start was asked for, and no dynamic. */

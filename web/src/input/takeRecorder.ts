@@ -10,7 +10,7 @@ import {
   type OpenAssignment,
 } from '@inner-hum/core/take';
 import { assess, NOT_JUDGED } from '@inner-hum/core/judge';
-import { loopDelay, segmentSpans, type LoopDelay } from '@inner-hum/core/measure';
+import { clippedStretches, loopDelay, segmentSpans, type LoopDelay } from '@inner-hum/core/measure';
 import { Ear, HOP_S, sliceFrames, type Frames, type LiveFrame } from '@inner-hum/core/signal';
 import { LossCounter } from './lossCounter';
 import type { FreeHeard, RecorderSettings } from './protocol';
@@ -98,7 +98,7 @@ export class TakeRecorder {
       sampleRateHz,
       firstBeatS,
       lostMs: this.lostMs,
-      ...judged(frames, { ...assignment, firstBeatS }),
+      ...judged(frames, { ...assignment, firstBeatS, device: { clipped: clippedStretches(this.ear.heard()) } }),
     };
   }
 

@@ -1,4 +1,5 @@
 import { Box, chakra } from '@chakra-ui/react';
+import { gainControl } from '@inner-hum/core/measure';
 import { levelPosition } from '@inner-hum/core/theory';
 import { useEffect, useRef } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -36,11 +37,14 @@ export function LevelCheck() {
         delay.current.textContent = t('setUp.checkDelay', { ms: Math.round(1000 * trace.delayS), lost: trace.lostMs });
     }, 80);
     const adviceFor = (
-      trace: { count: number; f0Hz: Float32Array; levelDb: Float32Array },
+      trace: { count: number; f0Hz: Float32Array<ArrayBuffer>; levelDb: Float32Array<ArrayBuffer> },
       level: number,
       clipped: boolean,
     ) => {
       if (clipped) return t('setUp.checkClip');
+      const device = gainControl(trace);
+      if (device.gated) return t('setUp.checkGated');
+      if (device.gainRidesDb !== undefined) return t('setUp.checkRides', { db: Math.round(device.gainRidesDb) });
       let loudest = -Infinity;
       for (let i = Math.max(0, trace.count - MEMORY_FRAMES); i < trace.count; i++)
         if (trace.f0Hz[i]! > 0) loudest = Math.max(loudest, trace.levelDb[i]!);

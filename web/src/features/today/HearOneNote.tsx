@@ -1,5 +1,5 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import { firstNote, type FirstNote } from '@inner-hum/core/measure';
+import { firstNote, gainControl, type FirstNote, type GainControl } from '@inner-hum/core/measure';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { A4_RANGE_HZ, instrumentById } from '@inner-hum/core/theory';
@@ -32,6 +32,7 @@ export default function HearOneNote() {
   const { on, toggle } = useListening(true);
   const [heard, setHeard] = useState<FirstNote>({ kind: 'listening' });
   const [clipped, setClipped] = useState(false);
+  const [device, setDevice] = useState<GainControl>({});
   useEffect(() => {
     if (!on) return undefined;
     const timer = setInterval(() => {
@@ -39,6 +40,7 @@ export default function HearOneNote() {
       if (!trace) return;
       if (trace.peak >= CLIPPED_PEAK) setClipped(true);
       setHeard(firstNote(trace, ASKED_MIDI));
+      setDevice(gainControl(trace));
     }, LOOK_MS);
     return () => clearInterval(timer);
   }, [on]);
@@ -64,7 +66,7 @@ export default function HearOneNote() {
           {t(heard.kind === 'heard' ? 'welcome.nowSoftAndLoud' : `welcome.${heard.kind}`, { note })}
         </chakra.p>
       )}
-      {heard.kind === 'heard' && <FoundList found={heard} clipped={clipped} />}
+      {heard.kind === 'heard' && <FoundList found={heard} clipped={clipped} device={device} />}
       <Flex gap="10px" mt="10px" align="flex-end" wrap="wrap">
         {heard.kind === 'heard' && <Take found={heard} onTaken={() => void (on && toggle())} />}
         <Button tone="quiet" onClick={listen}>
@@ -76,7 +78,15 @@ export default function HearOneNote() {
 }
 
 /** What was heard, a line each. */
-function FoundList({ found, clipped }: { readonly found: Found; readonly clipped: boolean }) {
+function FoundList({
+  found,
+  clipped,
+  device,
+}: {
+  readonly found: Found;
+  readonly clipped: boolean;
+  readonly device: GainControl;
+}) {
   const { t } = useTranslation();
   const { cents, roomDb, levelDb, ruler } = found;
   return (
@@ -89,6 +99,10 @@ function FoundList({ found, clipped }: { readonly found: Found; readonly clipped
       </li>
       {roomDb !== undefined && <li>{t(roomDb > NOISY_ROOM_DB ? 'welcome.roomNoisy' : 'welcome.roomQuiet')}</li>}
       <li>{t(clipped ? 'setUp.checkClip' : levelDb < FAINT_DB ? 'setUp.checkQuiet' : 'setUp.checkGood')}</li>
+      {device.gainRidesDb !== undefined && (
+        <li>{t('setUp.checkRides', { db: formatNumber(device.gainRidesDb, 0) })}</li>
+      )}
+      {device.gated && <li>{t('setUp.checkGated')}</li>}
       {ruler && <li>{t('welcome.span', { db: formatNumber(ruler.loudestDb - ruler.softestDb, 0) })}</li>}
     </chakra.ul>
   );

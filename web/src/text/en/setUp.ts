@@ -45,6 +45,10 @@ export const setUpWords = {
     checkStop: 'Stop',
     checkIdle: 'Play a loud and a soft note and see whether both are heard.',
     checkQuiet: 'Too quiet: even this tone is under −50 dBFS. Go nearer or turn the input up.',
+    checkRides:
+      'The device turns its gain up in pauses and down under your tones, by {{db}} dB: loudness can’t be judged so. Switch automatic gain off in its sound settings, or take another microphone.',
+    checkGated:
+      'The device cuts pauses to silence: soft starts get lost. Switch noise suppression off in its sound settings, or take another microphone.',
     checkClip: 'Too loud: the sound is clipped. Go farther away or turn the input down.',
     checkGood: 'The tone is heard well.',
     checkDelay: 'The ear answers after {{ms}} ms. Sound lost by the device so far: {{lost}} ms.',

@@ -98,6 +98,12 @@ export const verdictWords = {
     },
     findings: {
       notJudged: 'This take is kept, but not judged yet.',
+      levelsRide:
+        'The device turned its gain up and down by {{db}} dB: loudness can’t be told from this take. Switch automatic gain off in its sound settings, or take another microphone.',
+      levelsGated:
+        'The device cut the pauses to silence: loudness and soft starts can’t be told from this take. Switch noise suppression off in its sound settings, or take another microphone.',
+      clipped_one: 'The microphone overloaded once: turn its level down or move it away.',
+      clipped_other: 'The microphone overloaded {{count}} times: turn its level down or move it away.',
       nothingHeard: 'No tone was heard.',
       otherNote: 'You played {{heard}}, written; {{wanted}} was asked for.',
       jump: 'The tone jumped to partial {{partial}} on beat {{beat}} for {{lastsMs}} ms.',
