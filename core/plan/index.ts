@@ -35,3 +35,4 @@ export { tonesAfter, tonesKey, tonesWithout, type TonesOfDay } from './tones';
 export { trend, type TonesAsked, type Trend, type TrendPoint } from './trend';
 export { ownSources, type OwnCell } from './ownSources';
 export { isCell, isDigest, isMilestone, isTonesOfDay } from './told';
+export { levelDrift } from './levelDrift';

@@ -1,7 +1,7 @@
 import type { TakeSource } from '@inner-hum/core/take';
 import type { AudioPath } from '@inner-hum/core/measure';
 import { withFault } from '@inner-hum/core/simulate';
-import { rulerKey, rulerOf, scoreOf } from '../store/settings';
+import { loopKey, rulerOf, scoreOf } from '../store/settings';
 import { chosenFile } from '../input/chosenFile';
 import { SoundProblem, type AudioInput } from '../input/audioInput';
 import type { Settings } from '../db/settings/settings';
@@ -68,7 +68,7 @@ export async function standInBuffer(
 
 /** The way round as measured, or what the browser reports of it: how far off that is, is not known. */
 export function pathOf(context: AudioContext, settings: Settings): AudioPath {
-  const loop = settings.loops[rulerKey(settings)];
+  const loop = settings.loops[loopKey(settings)];
   if (loop) return loop;
   const delayS = context.baseLatency + (context.outputLatency || 0);
   return { delayS, delayErrorS: UNMEASURED_DELAY_ERROR_S };

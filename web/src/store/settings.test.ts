@@ -13,7 +13,7 @@ import {
   usualFor,
   without,
 } from './settings';
-import { FIRST_SETTINGS } from '../db/settings/settings';
+import { FIRST_SETTINGS, type Settings } from '../db/settings/settings';
 
 const changed = (...actions: Parameters<typeof settingsReducer>[1][]) =>
   actions.reduce((state, action) => settingsReducer(state, action), FIRST_SETTINGS);
@@ -53,7 +53,7 @@ describe('the ruler', () => {
     [{ source: 'microphone', deviceId: '' }, 'microphone:'],
     [{ source: 'file', deviceId: 'input' }, 'file'],
     [{ source: 'standIn', deviceId: '' }, 'standIn'],
-  ] as const)('%o is kept under %s', (from, key) => expect(rulerKey(from)).toBe(key));
+  ] as const)('%o is kept under %s', (from, key) => expect(rulerKey({ room: '', ...from })).toBe(key));
 });
 
 it('a family on the present horn follows the player’s school', () => {
@@ -75,4 +75,20 @@ it.each([
 it('a record loses one entry and no other', () => {
   expect(without({ a: 1, b: 2 }, 'a')).toEqual({ b: 2 });
   expect(without({ a: 1 }, 'c')).toEqual({ a: 1 });
+});
+
+describe('the ruler of a microphone', () => {
+  const [old, kitchen] = [
+    { softestDb: -50, loudestDb: -20, origin: 'measured' },
+    { softestDb: -44, loudestDb: -12, origin: 'measured' },
+  ] as const;
+  const inRoom = (room: string, rulers: Settings['rulers']) =>
+    rulerOf({ ...FIRST_SETTINGS, source: 'microphone', deviceId: 'input', room, rulers });
+  it('from before any room was told serves until a room has its own', () =>
+    expect(inRoom('kitchen', { 'microphone:input': old })).toBe(old));
+  it('is that of the room, and another room begins anew', () => {
+    const rulers = { 'microphone:input': old, 'microphone:input kitchen': kitchen };
+    expect(inRoom('kitchen', rulers)).toBe(kitchen);
+    expect(inRoom('hall', rulers).origin).toBe('assumed');
+  });
 });

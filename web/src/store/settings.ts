@@ -31,14 +31,28 @@ export function without<T>(record: Readonly<Record<string, T>>, key: string): Re
   return Object.fromEntries(Object.entries(record).filter(([name]) => name !== key));
 }
 
-/** Under which name the ruler and the loop of the present source is kept. */
-export function rulerKey(settings: Pick<Settings, 'source' | 'deviceId'>): string {
-  return settings.source === 'microphone' ? `microphone:${settings.deviceId}` : settings.source;
+/** Under which name the ruler of the present source in the present room is kept. */
+export function rulerKey(settings: Pick<Settings, 'source' | 'deviceId' | 'room'>): string {
+  const key = loopKey(settings);
+  return settings.source === 'microphone' && settings.room ? `${key} ${settings.room}` : key;
 }
 
-/** The player's ruler for the present source, or the assumed one. */
+/** Under which name the loop of the present source is kept: the room hardly changes it. */
+export function loopKey({ source, deviceId }: Pick<Settings, 'source' | 'deviceId'>): string {
+  return source === 'microphone' ? `microphone:${deviceId}` : source;
+}
+
+/**
+ * The player's ruler for the present source in the present room, or the assumed one. One that was measured before any room
+ * was told serves until a room has its own.
+ */
 export function rulerOf(settings: Settings): LevelRuler {
-  return settings.rulers[rulerKey(settings)] ?? ASSUMED_RULER;
+  const { rulers, source } = settings;
+  const own = rulers[rulerKey(settings)];
+  if (own || source !== 'microphone') return own ?? ASSUMED_RULER;
+  const roomless = loopKey(settings);
+  const byRoom = Object.keys(rulers).some((key) => key.startsWith(`${roomless} `));
+  return (byRoom ? undefined : rulers[roomless]) ?? ASSUMED_RULER;
 }
 
 const onHorns = new WeakMap<ExerciseParameters, ExerciseParameters>();

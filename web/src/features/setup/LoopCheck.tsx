@@ -5,7 +5,7 @@ import { SoundProblem } from '../../input/audioInput';
 import { click } from '../../practice/metronome';
 import { Button } from '../../ui/controls';
 import { store, useAppDispatch, useAppSelector } from '../../store';
-import { rulerKey, settingsChanged, without } from '../../store/settings';
+import { loopKey, settingsChanged, without } from '../../store/settings';
 import { problemMet } from '../../store/practice';
 import { earService } from '../../input/ear';
 import { hearFreely } from '../../practice/freePlay';
@@ -25,7 +25,7 @@ export function LoopCheck() {
   const settings = useAppSelector((state) => state.settings);
   const [running, setRunning] = useState(false);
   const [outcome, setOutcome] = useState('');
-  const loop = settings.loops[rulerKey(settings)];
+  const loop = settings.loops[loopKey(settings)];
 
   const measure = async () => {
     setRunning(true);
@@ -47,7 +47,7 @@ export function LoopCheck() {
       }
       const { settings: now } = store.getState();
       const path = { delayS: result.delayS, delayErrorS: Math.hypot(result.spreadS, LEAST_ERROR_S) };
-      dispatch(settingsChanged({ loops: { ...now.loops, [rulerKey(now)]: path } }));
+      dispatch(settingsChanged({ loops: { ...now.loops, [loopKey(now)]: path } }));
       setOutcome(t('setUp.loopDone', { heard, played }));
     } catch (error) {
       dispatch(problemMet(error instanceof SoundProblem ? error.id : 'failed'));
@@ -57,7 +57,7 @@ export function LoopCheck() {
   };
 
   const forget = () => {
-    dispatch(settingsChanged({ loops: without(settings.loops, rulerKey(settings)) }));
+    dispatch(settingsChanged({ loops: without(settings.loops, loopKey(settings)) }));
     setOutcome('');
   };
 

@@ -1,11 +1,11 @@
 import { LEVELS } from '@inner-hum/core/families';
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
-import { blockS, type SessionBlock } from '@inner-hum/core/plan';
+import { blockS, levelDrift, type Digest, type SessionBlock } from '@inner-hum/core/plan';
 import { format } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useCallback } from 'react';
+import { useCallback, useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { sessionQueue } from '../../practice/queue';
 import { hasTakes } from '../../db/takes';
 import { Button, Choice, Key } from '../../ui/controls';
@@ -34,6 +34,19 @@ export default function TodayPage() {
   const played = useLiveQuery(hasTakes, []);
   if (played === undefined || (!played && asksForDemo())) return <p>{t('app.loading')}</p>;
   return !played && welcomedOn === '' ? <Welcome /> : <Today />;
+}
+
+/** That everything is louder or softer than it was: the microphone stands elsewhere, and nothing shifts in silence. */
+function LevelMoved({ recent }: { readonly recent: readonly Digest[] | undefined }) {
+  const { t } = useTranslation();
+  const moved = useMemo(() => recent && levelDrift(recent), [recent]);
+  if (moved === undefined) return null;
+  return (
+    <chakra.p role="status" mt="6px">
+      {t(moved > 0 ? 'today.louderNow' : 'today.softerNow', { db: Math.round(Math.abs(moved)) })}{' '}
+      <Link to="/set-up#ruler">{t('stand.rulerMeasure')}</Link>
+    </chakra.p>
+  );
 }
 
 function Today() {
@@ -85,6 +98,7 @@ function Today() {
       </PageTitle>
       <Grid templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 340px' }} gap="36px">
         <Box minWidth={0}>
+          <LevelMoved recent={recent} />
           {kept?.change && (
             <chakra.p role="status" mt="6px">
               {t(`today.changed.${kept.change.decision as 'easier'}`)}

@@ -4,6 +4,10 @@ export const todayWords = {
     title: 'Today',
     start: 'Start',
     goOn: 'Continue',
+    louderNow:
+      'Everything you played last was {{db}} dB louder than on the days before: the microphone stands nearer, or its level was turned up. Measure your dynamics anew, or loudness is judged by the old ones.',
+    softerNow:
+      'Everything you played last was {{db}} dB softer than on the days before: the microphone stands farther off, or its level was turned down. Measure your dynamics anew, or loudness is judged by the old ones.',
     minutes: 'Minutes at hand',
     minutesOf: '{{minutes}} min',
     style: 'Style',
