@@ -25,6 +25,7 @@ it('a take whose levels the device moved is told so first, and nothing is said o
       audioPath: { delayS: 0, delayErrorS: 0 },
       onBeat: true,
       before: [],
+      device: {},
     }).verdict.findings.map(({ id }) => id);
   const ids = judged(withGainControl(samples, 7));
   expect(ids[0]).toBe('levelsRide');

@@ -186,7 +186,10 @@ function softAgainstLoud(played: Played): Finding[] {
   const { score, demand } = played.about;
   const tones = soundedOf(played).flatMap(({ step, stepIndex }) => {
     const cents = valueOf(step.pitchCentreCents);
-    return cents === undefined ? [] : [{ cents, stepIndex, place: placeOf(score.steps[stepIndex]!) }];
+    const db = levelDb(step);
+    return cents === undefined || db === undefined
+      ? []
+      : [{ cents, db, stepIndex, place: placeOf(score.steps[stepIndex]!) }];
   });
   const soft = tones.filter(({ place }) => place < LOUD_PLACE);
   const loud = tones.filter((tone) => !soft.includes(tone));
@@ -195,11 +198,17 @@ function softAgainstLoud(played: Played): Finding[] {
   const cents = median(soft.map((tone) => tone.cents)) - loudCents;
   const limit = DEMAND_CENTS[demand];
   if (Math.abs(cents) <= limit) return [];
+  const apartDb = median(loud.map(({ db }) => db)) - median(soft.map(({ db }) => db));
+  // Tones that hardly differ in loudness tell nothing of it.
+  if (apartDb < APART_DB) return [];
   const worst = soft.reduce((most, tone) => ((tone.cents - most.cents) * cents > 0 ? tone : most));
   const id = cents > 0 ? 'sharpWhenSoft' : 'flatWhenSoft';
-  const values = { cents: Math.abs(cents), uncertainty: MEDIAN_CENTS };
+  const per10Db = 10 / apartDb;
+  const values = { cents: Math.abs(cents) * per10Db, uncertainty: MEDIAN_CENTS * per10Db };
   return [finding(id, 2, worst.stepIndex, values, Math.abs(cents) / limit)];
 }
+/** Soft and loud tones must lie this far apart to be compared, dB. */
+const APART_DB = 6;
 /** From here on the ruler is loud. */
 const LOUD_PLACE = 0.5;
 /** How well the median of a few tones is known, cents. */

@@ -14,6 +14,11 @@ export function assess(
   const measures = measureTake(frames, assignment);
   return {
     measures,
-    verdict: judgeTake(measures, { ...assignment, device: { ...gainControl(frames), ...assignment.device } }),
+    verdict: judgeTake(measures, heardOn(assignment, frames)),
   };
+}
+
+/** What the device did to the sound, where there was one. */
+function heardOn(assignment: Assignment, frames: Parameters<typeof gainControl>[0]): Assignment {
+  return assignment.device ? { ...assignment, device: { ...gainControl(frames), ...assignment.device } } : assignment;
 }

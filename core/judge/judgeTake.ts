@@ -267,7 +267,7 @@ function specialFindings(
 }
 
 /** What is this far over its limit is not secure yet, whatever the exercise is for. */
-const FAR_OVER = 2;
+const FAR_OVER = 1.5;
 
 function decide(findings: readonly Finding[], before: readonly Decision[], task: readonly Topic[]): Decision {
   if (findings.some((entry) => entry.id === 'tiring')) return 'leave';

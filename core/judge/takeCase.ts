@@ -12,7 +12,7 @@ export interface TakeCase {
   readonly demand: Demand;
   /** the player's dynamics; only a measured ruler says whether p was p */
   readonly ruler?: LevelRuler;
-  /** what the device did to the levels, and how often it overloaded; as it should be when left out */
+  /** of sound that came from a microphone: what it did to the levels, and how often it overloaded */
   readonly device?: GainControl & { readonly clipped?: number };
   /** decisions of the takes of the same exercise just before, latest last */
   readonly before: readonly Decision[];

@@ -61,6 +61,7 @@ it('the judge is told all of the plan, and the reed for looking back', () => {
     past: [],
     bounds: { goalNotes: [] },
     now: { startedAtMs: 5, day: '2026-03-01', reed: 'second' },
+    device: {},
   });
 });
 

@@ -62,7 +62,9 @@ export type OpenAssignment = Omit<Assignment, 'firstBeatS'>;
 
 /** What the judge is told of a planned take. */
 export function assignmentOf(plan: TakePlan, { before, past, bounds, startedAtMs, day }: LookBack): OpenAssignment {
-  const { score, parameters, audioPath, onBeat, setup } = plan;
+  const { score, parameters, audioPath, onBeat, setup, source } = plan;
+  // Silence in a file or from the stand-in player is no device's work.
+  const device = source.kind === 'microphone' && { device: {} };
   const now = { startedAtMs, day, reed: setup.reed ?? '' };
-  return { score, parameters, audioPath, onBeat, ...setup, before, past, bounds, now };
+  return { score, parameters, audioPath, onBeat, ...setup, before, past, bounds, now, ...device };
 }

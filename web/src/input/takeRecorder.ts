@@ -91,6 +91,7 @@ export class TakeRecorder {
     const skip = Math.max(0, Math.floor((firstBeat - LEAD_S) / HOP_S));
     const frames = sliceFrames(all, skip, all.count);
     const firstBeatS = firstBeat - skip * HOP_S;
+    const device = assignment.device && { device: { clipped: clippedStretches(this.ear.heard()) } };
     return {
       frameCount: frames.count,
       frames: packFrames(frames),
@@ -98,7 +99,7 @@ export class TakeRecorder {
       sampleRateHz,
       firstBeatS,
       lostMs: this.lostMs,
-      ...judged(frames, { ...assignment, firstBeatS, device: { clipped: clippedStretches(this.ear.heard()) } }),
+      ...judged(frames, { ...assignment, firstBeatS, ...device }),
     };
   }
 
