@@ -87,6 +87,7 @@ export const OTHER_WAYS = {
   levelsRide: () => onDevice({ gainRidesDb: 9 }),
   levelsGated: () => onDevice({ gated: true }),
   clipped: () => onDevice({ clipped: 3 }),
+  bandLimited: () => onDevice({ bandHz: 3400 }),
   freeHeld: () => freely(CLEAN_HABITS),
   freeSteadiest: () => freely(CLEAN_HABITS),
   freeSharp: () => freely(withFault('sharp')),

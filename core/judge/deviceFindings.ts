@@ -19,10 +19,14 @@ const NEEDS_LEVELS: readonly FindingId[] = [
   'fromNothing',
 ];
 
+/** What can't be told where the highs are missing. */
+const NEEDS_HIGHS: readonly FindingId[] = ['colourApart', 'colourNear', 'colourOpens', 'colourStays', 'colourTravels'];
+
 /** Whether a finding means anything in the sound that the device gave. */
 export function canBeTold({ id }: Finding, device: TakeCase['device']): boolean {
   const untrue = device?.gainRidesDb !== undefined || device?.gated === true;
-  return !untrue || !(NEEDS_LEVELS.includes(id) || ruleOf(id)?.topic === 'level');
+  if (untrue && (NEEDS_LEVELS.includes(id) || ruleOf(id)?.topic === 'level')) return false;
+  return device?.bandHz === undefined || !NEEDS_HIGHS.includes(id);
 }
 
 /** What the device did to the sound, told before anything else: it can be put right. */
@@ -30,9 +34,15 @@ export function deviceFindings(device: TakeCase['device']): Finding[] {
   return [
     ...(device?.gainRidesDb === undefined ? [] : [finding('levelsRide', 1, 0, { db: device.gainRidesDb })]),
     ...(device?.gated ? [finding('levelsGated', 1, 0, {})] : []),
+    ...(device?.bandHz === undefined ? [] : [finding('bandLimited', 1, 0, { khz: device.bandHz / 1000 })]),
     ...(device?.clipped ? [finding('clipped', 1, 0, { count: device.clipped })] : []),
   ];
 }
 
-/** Findings that say that a take's levels are not to be compared with others. */
-export const LEVELS_UNTRUE: readonly string[] = ['levelsRide', 'levelsGated'];
+/** What a take tells nothing of, by what was found of its device. */
+export function untoldOf(findings: readonly string[]): { readonly levels: boolean; readonly colour: boolean } {
+  return {
+    levels: findings.includes('levelsRide') || findings.includes('levelsGated'),
+    colour: findings.includes('bandLimited'),
+  };
+}

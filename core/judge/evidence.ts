@@ -73,6 +73,7 @@ const ACROSS_TAKES: readonly FindingId[] = [
   'notJudged',
   'levelsRide',
   'levelsGated',
+  'bandLimited',
   'clipped',
 ];
 

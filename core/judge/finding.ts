@@ -7,6 +7,7 @@ export const FINDING_VALUES = {
   levelsRide: ['db'],
   levelsGated: [],
   clipped: ['count'],
+  bandLimited: ['khz'],
   nothingHeard: [],
   otherNote: ['soundingMidi'],
   jump: ['beat', 'atS', 'partial', 'lastsMs', 'count'],

@@ -1,6 +1,6 @@
 export { type PastTake } from './acrossTakes';
 export { assess, type Assignment } from './assess';
-export { LEVELS_UNTRUE } from './deviceFindings';
+export { untoldOf } from './deviceFindings';
 export { judgeTake } from './judgeTake';
 export { evidenceOf, type Evidence } from './evidence';
 export { nextStep } from './nextStep';

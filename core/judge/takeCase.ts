@@ -12,8 +12,8 @@ export interface TakeCase {
   readonly demand: Demand;
   /** the player's dynamics; only a measured ruler says whether p was p */
   readonly ruler?: LevelRuler;
-  /** of sound that came from a microphone: what it did to the levels, and how often it overloaded */
-  readonly device?: GainControl & { readonly clipped?: number };
+  /** of sound that came from a microphone: what it did to the levels, how often it overloaded, and above what it hears nothing, Hz */
+  readonly device?: GainControl & { readonly clipped?: number; readonly bandHz?: number | undefined };
   /** decisions of the takes of the same exercise just before, latest last */
   readonly before: readonly Decision[];
   /** earlier takes on this horn, oldest first */

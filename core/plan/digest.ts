@@ -1,6 +1,6 @@
 import { scoreBeats, type ExerciseParameters, type Score } from '@inner-hum/core/exercise';
 import { exerciseKey } from '@inner-hum/core/families';
-import { LEVELS_UNTRUE, type Decision, type LowStart, type PastTake, type Verdict } from '@inner-hum/core/judge';
+import { untoldOf, type Decision, type LowStart, type PastTake, type Verdict } from '@inner-hum/core/judge';
 import { valueOf, type StepMeasures } from '@inner-hum/core/measure';
 import type { InstrumentId } from '@inner-hum/core/theory';
 import { isLoud, type HeldTone } from './holds';
@@ -88,7 +88,7 @@ export function digestOf(
     ...(typeof take.parameters['fingering'] === 'string' && { fingering: take.parameters['fingering'] }),
     shareInWindow: shareOf(take),
     holds: holdsOf(take),
-    seen: observations(take.score, take.measures, startedAtMs, !findings.some((id) => LEVELS_UNTRUE.includes(id))),
+    seen: observations(take.score, take.measures, startedAtMs, untoldOf(findings)),
   };
   return { ...digest, tags: [...tagsOf(digest), ...(take.cues ?? []).map((cue) => `cue:${cue}`)] };
 }

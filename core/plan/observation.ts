@@ -1,5 +1,6 @@
 import type { Attack, Score, Step } from '@inner-hum/core/exercise';
 import { freePlay } from '@inner-hum/core/families';
+import type { untoldOf } from '@inner-hum/core/judge';
 import { bandAt, LOUDNESS_BANDS, spoke, valueOf, type LoudnessBand, type StepMeasures } from '@inner-hum/core/measure';
 import { dynamicPosition, naturalOffsetCents } from '@inner-hum/core/theory';
 
@@ -41,14 +42,14 @@ const LEAST_BAND_S = 0.4;
 const LEAST_RANGE_DB = 6;
 
 /**
- * What the steps of a take told; `levelsTrue` is false where the device moved the levels. Hums, bends, free pitches and what came after the player
+ * What the steps of a take told; `untold` is what its device did not let be heard. Hums, bends, free pitches and what came after the player
  * had stopped tell nothing.
  */
 export function observations(
   score: Score,
   measures: readonly StepMeasures[],
   startedAtMs: number,
-  levelsTrue = true,
+  untold: ReturnType<typeof untoldOf> = { levels: false, colour: false },
 ): Observation[] {
   if (score.family === freePlay.id) return freeObservations(score, measures, startedAtMs);
   const natural = score.partialTuning === 'natural';
@@ -56,7 +57,8 @@ export function observations(
   return score.steps.slice(0, played).flatMap((step, i): Observation[] => {
     if (step.hum || step.bendCents || step.freePitch) return [];
     const seen = ofStep(step, measures[i]!, startedAtMs + i, natural);
-    return levelsTrue ? seen : withoutLevels(seen, measures[i]!);
+    const told = untold.levels ? withoutLevels(seen, measures[i]!) : seen;
+    return untold.colour ? told.map(withoutColour) : told;
   });
 }
 
@@ -67,6 +69,10 @@ function withoutLevels(seen: readonly Observation[], measures: StepMeasures): Ob
   const { pitchCentreCents, responseS } = { ...numbers(pick(measures, ['pitchCentreCents'])), ...start.values };
   const steady = numbers(pick(measures, ['pitchSteadinessCents']));
   return [{ ...start, values: numbers({ pitchCentreCents, responseS, ...steady }) }];
+}
+
+function withoutColour(one: Observation): Observation {
+  return { ...one, values: numbers({ ...one.values, centroidPartials: undefined }) };
 }
 
 /** Free play tells where notes lie and how steady they are; no start was asked for, and no dynamic. */

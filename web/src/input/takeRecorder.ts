@@ -11,7 +11,7 @@ import {
 } from '@inner-hum/core/take';
 import { assess, NOT_JUDGED } from '@inner-hum/core/judge';
 import { clippedStretches, loopDelay, segmentSpans, type LoopDelay } from '@inner-hum/core/measure';
-import { Ear, HOP_S, sliceFrames, type Frames, type LiveFrame } from '@inner-hum/core/signal';
+import { bandLimitHz, Ear, HOP_S, sliceFrames, type Frames, type LiveFrame } from '@inner-hum/core/signal';
 import { LossCounter } from './lossCounter';
 import type { FreeHeard, RecorderSettings } from './protocol';
 import { detailOf } from '../base/detailOf';
@@ -91,7 +91,7 @@ export class TakeRecorder {
     const skip = Math.max(0, Math.floor((firstBeat - LEAD_S) / HOP_S));
     const frames = sliceFrames(all, skip, all.count);
     const firstBeatS = firstBeat - skip * HOP_S;
-    const device = assignment.device && { device: { clipped: clippedStretches(this.ear.heard()) } };
+    const device = assignment.device && { device: this.device() };
     return {
       frameCount: frames.count,
       frames: packFrames(frames),
@@ -101,6 +101,12 @@ export class TakeRecorder {
       lostMs: this.lostMs,
       ...judged(frames, { ...assignment, firstBeatS, ...device }),
     };
+  }
+
+  /** What the microphone did to the sound, as far as its samples tell. */
+  private device(): NonNullable<OpenAssignment['device']> {
+    const sound = this.ear.heard();
+    return { clipped: clippedStretches(sound), bandHz: bandLimitHz(sound, this.settings.sampleRateHz) };
   }
 
   /** What was held in free play, as a take without its sound. */

@@ -42,6 +42,7 @@ const FILLED: Readonly<Record<string, string | number>> = {
   layer: 'Pitch',
   level: -48,
   limit: 'C4',
+  khz: 3.4,
   longestS: 6.5,
   points: 'soft +4, loud −2',
   other: 'Swell',

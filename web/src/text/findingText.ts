@@ -31,6 +31,7 @@ const ABOUT_ALL = new Set<Finding['id']>([
   'levelsRide',
   'levelsGated',
   'clipped',
+  'bandLimited',
   'freeHeld',
   'freeSteadiest',
   'freeSharp',
@@ -46,6 +47,7 @@ const DECIMALS: Record<string, number> = {
   plannedDb: 0,
   waves: 1,
   longestS: 1,
+  khz: 1,
 };
 
 /** The sentence of a finding with its evidence, rounded to what can be known. */

@@ -102,6 +102,8 @@ export const verdictWords = {
         'The device turned its gain up and down by {{db}} dB: loudness can’t be told from this take. Switch automatic gain off in its sound settings, or take another microphone.',
       levelsGated:
         'The device cut the pauses to silence: loudness and soft starts can’t be told from this take. Switch noise suppression off in its sound settings, or take another microphone.',
+      bandLimited:
+        'Nothing above {{khz}} kHz is heard: a wireless headset’s or a call’s sound. Colour can’t be told from this take; use a wired or the built-in microphone.',
       clipped_one: 'The microphone overloaded once: turn its level down or move it away.',
       clipped_other: 'The microphone overloaded {{count}} times: turn its level down or move it away.',
       nothingHeard: 'No tone was heard.',
