@@ -101,6 +101,7 @@ export function decisionText(t: TFunction, { decision, findings, next }: Verdict
   const found = (id: Finding['id']) => findings.some((finding) => finding.id === id);
   if (found('freeHeld')) return t('verdict.decision.free');
   if (next.change === 'tomorrow') return '';
+  if (decision === 'harder' && next.change === 'none') return t('verdict.decision.asFar');
   if (decision === 'leave' && found('tiring')) return t('verdict.decision.tired');
   if (decision === 'again' && (found('otherNote') || found('hummedOther'))) return t('verdict.decision.other');
   if (decision === 'again' && found('nothingHeard')) return t('verdict.decision.missed');

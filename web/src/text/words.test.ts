@@ -9,7 +9,7 @@ import { i18next } from './i18n';
 import { en } from './en';
 import { silentTake } from '../testing/takes';
 import { exerciseMeta, exerciseTitle } from './exerciseText';
-import { findingText, nextText } from './findingText';
+import { decisionText, findingText, nextText } from './findingText';
 import { formatNumber, formatSigned } from './format';
 import { HABIT_NAMES } from '../db/settings/sound';
 import { ribbonSteps } from '../ribbon/view';
@@ -62,6 +62,11 @@ describe('sentences', () => {
   ] as const)('next: %o', (next, sentence) => {
     const take = takeWith({ next });
     expect(nextText(t, take.verdict, take, name)).toBe(sentence);
+  });
+
+  it('does not promise a harder one where the exercise goes no further', () => {
+    const { verdict } = takeWith({ next: { change: 'none', parameters: {} } });
+    expect(decisionText(t, { ...verdict, decision: 'harder' })).toMatch(/^Secure, and as far as this exercise goes/);
   });
 
   it('leaves no gap unfilled in any sentence', () => {
