@@ -40,6 +40,11 @@ test.beforeEach(({ context }) =>
 const failWrites = (page: Page, store: string, error: string, times: number) =>
   page.evaluate((fault) => Object.assign(window.madeFault, fault), { store, error, times });
 const start = (page: Page) => page.getByTestId('start').click();
+async function playFreely(page: Page, forS: number): Promise<void> {
+  await page.getByRole('button', { name: /^Free play/ }).click();
+  await expect(page.getByText('Listening.')).toBeVisible();
+  await page.evaluate((atS) => new Promise<void>((resolve) => window.madeClock.at(atS, resolve)), forS);
+}
 const verdict = (page: Page) => page.getByTestId('verdict');
 
 async function takesInLog(page: Page, count: number): Promise<void> {
@@ -85,6 +90,21 @@ test.describe('writes that fail', () => {
     await expect(offer).toContainText('could not be kept');
     await failWrites(page, '', '', 0);
     await offer.getByRole('button', { name: 'Judge and keep it' }).click();
+    await takesInLog(page, 1);
+  });
+
+  test('free play that can’t be stored is held, and is kept once that works', async ({ page }) => {
+    await page.goto('/stand');
+    await failWrites(page, 'takes', 'DataError', 2);
+    await playFreely(page, 6);
+    await page.keyboard.press('f');
+    const offer = page.getByTestId('draft-offer');
+    await expect(offer).toContainText('could not be kept');
+    await expect(offer).not.toContainText('(0 s)');
+    await offer.getByRole('button', { name: 'Keep the sound as it is' }).click();
+    await expect(page.getByText('The draft is still here.')).toBeVisible();
+    await offer.getByRole('button', { name: 'Judge and keep it' }).click();
+    await expect(offer).toBeHidden();
     await takesInLog(page, 1);
   });
 
@@ -142,6 +162,21 @@ test.describe('what may stop in the middle of a take', () => {
     await expect(page.getByText('The part that listens has stopped.')).toBeVisible();
     await page.evaluate(() => (window.madeClock.free = false));
     await takesInLog(page, 1);
+    await nextTakeWorks(page);
+  });
+
+  test('the ear’s worker dies in free play: what is lost is told, and the next take needs no reload', async ({
+    page,
+  }) => {
+    await page.goto('/stand');
+    await playFreely(page, 4);
+    await page.evaluate(() => {
+      window.madeClock.free = true;
+      for (const worker of window.madeWorkers) worker.terminate();
+    });
+    await expect(page.getByText('The part that listens has stopped.')).toBeVisible();
+    await expect(page.getByText('What you had held in this free play is lost with it.')).toBeVisible();
+    await page.evaluate(() => (window.madeClock.free = false));
     await nextTakeWorks(page);
   });
 

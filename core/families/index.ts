@@ -22,5 +22,5 @@ export {
 export { turned, type Room } from './turns';
 export { exerciseKey, ownExerciseKey } from './identity';
 export { fingeringOf } from './fingering';
-export { isExercise, playable, tryScore, type FieldChange } from './nearest';
+export { isExercise, isPlayed, playable, tryScore, type FieldChange } from './nearest';
 export { swell, SWELL_DEFAULTS, type SwellParameters } from './swell/swell';

@@ -11,6 +11,7 @@ import {
   type Score,
 } from '@inner-hum/core/exercise';
 import { exerciseScore, familyById, familyIfKnown } from './catalogue';
+import { freePlay } from './freePlay/freePlay';
 
 /** A field that had to be set otherwise so that the exercise plays. */
 export interface FieldChange {
@@ -36,6 +37,11 @@ const STORED = { longestText: 2000, largest: 1e4, highestMidi: 127 };
  * kind, within bounds that nothing breaks on. It need not be playable as it is: {@link playable} says what is nearest.
  */
 export function isExercise(value: unknown): value is ExerciseParameters {
+  return isPlayed(value) && value.family !== freePlay.id;
+}
+
+/** The same of what a take may have played: free play is kept besides, though nobody asks for it. */
+export function isPlayed(value: unknown): value is ExerciseParameters {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) return false;
   const { family: id, instrumentId, tempoBpm, tunerHidden, ...rest } = value as Record<string, unknown>;
   const family = familyIfKnown(id);

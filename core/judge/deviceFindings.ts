@@ -1,9 +1,14 @@
+import type { Topic } from '@inner-hum/core/families';
 import { finding, type Finding, type FindingId } from './finding';
 import { ruleOf } from './rules';
 import type { TakeCase } from './takeCase';
 
 /** What can't be told where the device moves the levels, besides all that is about the level. */
 const NEEDS_LEVELS: readonly FindingId[] = [
+  'even',
+  'subtone',
+  'slopeEverywhere',
+  'slopeHere',
   'sharpWhenSoft',
   'flatWhenSoft',
   'airySoftEnd',
@@ -24,10 +29,18 @@ const NEEDS_HIGHS: readonly FindingId[] = ['colourApart', 'colourNear', 'colourO
 
 /** Whether a finding means anything in the sound that the device gave. */
 export function canBeTold({ id }: Finding, device: TakeCase['device']): boolean {
-  const untrue = device?.gainRidesDb !== undefined || device?.gated === true;
-  if (untrue && (NEEDS_LEVELS.includes(id) || ruleOf(id)?.topic === 'level')) return false;
-  return device?.bandHz === undefined || !NEEDS_HIGHS.includes(id);
+  const { levels, colour } = untoldBy(device);
+  if (levels && (NEEDS_LEVELS.includes(id) || ruleOf(id)?.topic === 'level')) return false;
+  return !colour || !NEEDS_HIGHS.includes(id);
 }
+
+/** Whether what an exercise is for could not be heard through the device: then nothing is secure. */
+export function hidesTask(task: readonly Topic[], device: TakeCase['device']): boolean {
+  const { levels, colour } = untoldBy(device);
+  return (levels && task.includes('level')) || (colour && task.includes('colour'));
+}
+
+const untoldBy = (device: TakeCase['device']) => untoldOf(deviceFindings(device).map(({ id }) => id));
 
 /** What the device did to the sound, told before anything else: it can be put right. */
 export function deviceFindings(device: TakeCase['device']): Finding[] {

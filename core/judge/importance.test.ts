@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { exerciseScore, familyById, usualExercise } from '../families';
 import { absent, measured, type StepMeasures } from '../measure';
 import { judgeTake } from './judgeTake';
+import type { TakeCase } from './takeCase';
 
 const none = absent('tooShort');
 const untouched = { lastsS: 0, pitchCentreCents: none, centroidPartials: none };
@@ -124,4 +125,34 @@ describe('what is not secure is not made harder', () => {
   });
   it('where it is far over its limit, whatever the exercise is for', () =>
     expect(decided('threeZones', { latenessS: measured(0.4, 0.01) })).toBe('again'));
+});
+
+describe('what the device did to the sound', () => {
+  const judgedOn = (device: NonNullable<TakeCase['device']>, family = 'swell', change: object = {}) => {
+    const parameters = usualExercise(familyById(family), 'alto');
+    const score = exerciseScore(parameters);
+    const measures = score.steps.map(() => tone({ plannedRangeDb: 16, rangeDb: measured(4, 0.5), ...change }));
+    return judgeTake(measures, { score, parameters, demand: 'firm', before: [], device });
+  };
+  const ids = (device: NonNullable<TakeCase['device']>, family?: string, change?: object) =>
+    judgedOn(device, family, change).findings.map(({ id }) => id);
+  it('is told first, and nothing is said of the loudness that it moved', () => {
+    expect(ids({})).toEqual(['narrowRange']);
+    expect(ids({ gainRidesDb: 9 })).toEqual(['levelsRide']);
+    expect(ids({ gated: true })).toEqual(['levelsGated']);
+  });
+  it('leaves nothing secure where the exercise is for what was not heard', () => {
+    expect(judgedOn({ gainRidesDb: 9 })).toMatchObject({ decision: 'again', next: { change: 'none' } });
+    expect(judgedOn({ gainRidesDb: 9 }, 'threeZones').decision).toBe('harder');
+    expect(judgedOn({ bandHz: 3400 }, 'ventMatch').decision).toBe('again');
+  });
+  it('does not keep the pitch from being told, nor praises dynamics', () => {
+    const sharp = { pitchCentreCents: measured(18, 0.5) };
+    expect(ids({ gainRidesDb: 9 }, 'swell', sharp)).toEqual(['levelsRide', 'sharp']);
+    const even = { shareInWindow: measured(1, 0), rangeDb: measured(15, 0.5) };
+    expect(ids({}, 'swell', even)).toContain('even');
+    expect(ids({ gainRidesDb: 9 }, 'swell', even)).toEqual(['levelsRide']);
+  });
+  it('and how often it overloaded', () =>
+    expect(ids({ clipped: 4, bandHz: 8000 }).slice(0, 2)).toEqual(['bandLimited', 'clipped']));
 });

@@ -4,7 +4,7 @@ import { median, valueOf, type StepMeasures } from '@inner-hum/core/measure';
 import { naturalOffsetCents, partialSemitones } from '@inner-hum/core/theory';
 import { acrossTakes, harderToday, lean, presentTake } from './acrossTakes';
 import { aimFindings, saidByAim } from './aims';
-import { canBeTold, deviceFindings } from './deviceFindings';
+import { canBeTold, deviceFindings, hidesTask } from './deviceFindings';
 import { finding, type Finding, type FindingId } from './finding';
 import { freeVerdict } from './freeVerdict';
 import { nextStep } from './nextStep';
@@ -39,14 +39,18 @@ export function judgeTake(measures: readonly StepMeasures[], about: TakeCase): V
     ...ofAims,
     ...(aims.includes('vibrato') ? [] : vibratoFinding(measures)),
     ...(now ? acrossTakes(now, past) : []),
-  ].sort(byImportance(family));
+  ]
+    .filter((entry) => canBeTold(entry, about.device))
+    .sort(byImportance(family));
   const leaning = now ? lean(now, past) : 0;
   const tries = findings.flatMap((entry) => triesFor(entry.id, leaning));
   const well = [...found, ...findings].every((entry) => entry.weight < 2)
-    ? wellFindings(measures, about.score, findings)
+    ? wellFindings(measures, about.score, findings).filter((entry) => canBeTold(entry, about.device))
     : [];
   // What is told once still weighs as it was found.
-  const decision = decide([...found, ...findings], about.before, topicsOf(family));
+  const task = topicsOf(family);
+  const decided = decide([...found, ...findings], about.before, task);
+  const decision = decided === 'harder' && hidesTask(task, about.device) ? 'again' : decided;
   const bounds = about.bounds ?? { goalNotes: [] };
   return {
     findings: [...deviceFindings(about.device), ...well, ...findings],

@@ -10,13 +10,19 @@ const DAY_MS = 86_400_000;
 const MOVED_DB = 5;
 const SHARE = 0.8;
 
+/** How far everything moved, dB: louder, or softer, negative; and the newest take that shows it. */
+export interface LevelDrift {
+  readonly db: number;
+  readonly takeId: string;
+}
+
 /**
  * By how much everything was louder (or softer, negative) on the newest day than on the days before, on the same horn in the
  * same room, dB; undefined while it is as it was. A player gets louder on some notes; all notes at once are the microphone.
  */
 export function levelDrift(
-  digests: readonly Pick<Digest, 'day' | 'startedAtMs' | 'setup' | 'seen'>[],
-): number | undefined {
+  digests: readonly Pick<Digest, 'takeId' | 'day' | 'startedAtMs' | 'setup' | 'seen'>[],
+): LevelDrift | undefined {
   const last = digests.reduce<(typeof digests)[number] | undefined>(
     (newest, digest) => (newest && newest.startedAtMs >= digest.startedAtMs ? newest : digest),
     undefined,
@@ -36,5 +42,7 @@ export function levelDrift(
   const wasDb = median(before);
   const movedDb = median(now) - wasDb;
   const sameWay = now.filter((db) => (db - wasDb) * movedDb > 0).length;
-  return Math.abs(movedDb) >= MOVED_DB && sameWay >= SHARE * now.length ? movedDb : undefined;
+  return Math.abs(movedDb) >= MOVED_DB && sameWay >= SHARE * now.length
+    ? { db: movedDb, takeId: last.takeId }
+    : undefined;
 }

@@ -56,19 +56,9 @@ export function observations(
   const played = measures.findLastIndex((measure) => measure.kind === 'sounded') + 1;
   return score.steps.slice(0, played).flatMap((step, i): Observation[] => {
     if (step.hum || step.bendCents || step.freePitch) return [];
-    const seen = ofStep(step, measures[i]!, startedAtMs + i, natural);
-    const told = untold.levels ? withoutLevels(seen, measures[i]!) : seen;
-    return untold.colour ? told.map(withoutColour) : told;
+    const seen = ofStep(step, measures[i]!, startedAtMs + i, natural, untold.levels);
+    return untold.colour ? seen.map(withoutColour) : seen;
   });
-}
-
-/** Where the device moved the levels, a tone tells of its pitch, at the loudness that was asked for. */
-function withoutLevels(seen: readonly Observation[], measures: StepMeasures): Observation[] {
-  const start = seen.find(({ tried }) => tried);
-  if (!start || measures.kind === 'silent') return [...seen];
-  const { pitchCentreCents, responseS } = { ...numbers(pick(measures, ['pitchCentreCents'])), ...start.values };
-  const steady = numbers(pick(measures, ['pitchSteadinessCents']));
-  return [{ ...start, values: numbers({ pitchCentreCents, responseS, ...steady }) }];
 }
 
 function withoutColour(one: Observation): Observation {
@@ -92,7 +82,13 @@ const TOLD_FREELY: ReadonlySet<string> = new Set([
   'pitchAgainstLevelCents',
 ] satisfies Quantity[]);
 
-function ofStep(step: Step, measures: StepMeasures, atMs: number, natural: boolean): Observation[] {
+function ofStep(
+  step: Step,
+  measures: StepMeasures,
+  atMs: number,
+  natural: boolean,
+  levelsUntold = false,
+): Observation[] {
   const start = bandAt(placeOf(step));
   const about = {
     atMs,
@@ -111,6 +107,15 @@ function ofStep(step: Step, measures: StepMeasures, atMs: number, natural: boole
   );
   // The map tells every offset against tempered, whatever the target was.
   const offsetCents = natural ? naturalOffsetCents(step.partialNumber) : 0;
+  const tempered = (values: Partial<Record<Quantity, number>>) =>
+    values.pitchCentreCents === undefined
+      ? values
+      : { ...values, pitchCentreCents: values.pitchCentreCents + offsetCents };
+  // Where the device moved the levels, a tone tells of its pitch, at the loudness that was asked for.
+  if (levelsUntold) {
+    const told = numbers(own ? pick(measures, ['pitchCentreCents', 'pitchSteadinessCents', 'responseS']) : {});
+    return [{ ...about, band: start, tried: true, spoke: speaks, values: tempered(told) }];
+  }
   return LOUDNESS_BANDS.flatMap((band): Observation[] => {
     const heard = own && bands[band].lastsS >= LEAST_BAND_S;
     if (!heard && band !== start) return [];
@@ -129,8 +134,7 @@ function ofStep(step: Step, measures: StepMeasures, atMs: number, natural: boole
           'pitchAgainstLevelCents',
         ])),
     });
-    if (values.pitchCentreCents !== undefined) values.pitchCentreCents += offsetCents;
-    return [{ ...about, band, tried: band === start, spoke: speaks, values }];
+    return [{ ...about, band, tried: band === start, spoke: speaks, values: tempered(values) }];
   });
 }
 

@@ -1,4 +1,4 @@
-import { isExercise } from '@inner-hum/core/families';
+import { isPlayed } from '@inner-hum/core/families';
 import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
 import { INSTRUMENTS } from '@inner-hum/core/theory';
 import type { Cell } from './cells';
@@ -61,7 +61,7 @@ export function isDigest(value: unknown): value is Digest {
     [startedAtMs, lastsS, shareInWindow].every(isReal) &&
     isDay(day) &&
     isSetup(setup) &&
-    isExercise(parameters) &&
+    isPlayed(parameters) &&
     isObject(next) &&
     typeof demo === 'boolean' &&
     isList(findings, isText) &&

@@ -12,6 +12,8 @@ const CLIFF_DB = 18;
 const QUIET_SHARE = 0.34;
 const SILENT_DB = -95;
 const LEAST_BLOCKS = 3;
+/** More of them tell nothing new. */
+const MOST_BLOCKS = 60;
 
 /**
  * Above which frequency nothing of a sound's own noise is heard, Hz: a wireless headset's or a call's codec. Undefined for a
@@ -38,7 +40,7 @@ function quietBlocks(samples: Float32Array): number[] {
     if (10 * Math.log10(power + 1e-20) > SILENT_DB) blocks.push({ at, power });
   }
   blocks.sort((a, b) => a.power - b.power);
-  return blocks.slice(0, Math.ceil(QUIET_SHARE * blocks.length)).map(({ at }) => at);
+  return blocks.slice(0, Math.min(MOST_BLOCKS, Math.ceil(QUIET_SHARE * blocks.length))).map(({ at }) => at);
 }
 
 function meanSpectrum(samples: Float32Array, blocks: readonly number[]): Float64Array {

@@ -1,3 +1,4 @@
+import { beatSeconds, scoreBeats, type Score } from '@inner-hum/core/exercise';
 import { freePlay, heldText, MOST_HELD_NOTES } from '@inner-hum/core/families';
 import { assess, type Assignment } from '@inner-hum/core/judge';
 import { segmentNotes, type FoundNote } from '@inner-hum/core/measure';
@@ -16,10 +17,11 @@ const CLEAR_DB = -8;
 const FARTHEST_DB = 36;
 const UNDER_RULER_DB = 6;
 
+/** Silence before the first tone and after the last, seconds. */
 const BEFORE_S = 0.5;
+const AFTER_S = 1;
 /** The grid on which tones are laid, seconds: a tenth of a beat at 60. */
 const GRID_S = 0.1;
-const BETWEEN_S = 1;
 /** Heard around a tone: how it began and ended, seconds. */
 const EDGE_S = 0.25;
 
@@ -88,7 +90,7 @@ export function freeTake(heard: readonly HeldTone[], wish: FreeWish, masked: Mas
     held: heldText(notes),
   };
   const plan = planTake({ ...wish, parameters, audioPath: { delayS: 0, delayErrorS: 0 }, onBeat: false, cue: '' });
-  const frames = oneAfterTheOther(held);
+  const frames = oneAfterTheOther(held, plan.score);
   const assignment: Assignment = { ...plan, ...setup, firstBeatS: BEFORE_S, before: [] };
   return {
     plan,
@@ -137,18 +139,13 @@ function acrossClicks(notes: readonly FoundNote[], { levelDb }: Frames): FoundNo
 
 const longer = (a: FoundNote, b: FoundNote) => (b.endS - b.onsetS > a.endS - a.onsetS ? b : a);
 
-/** The frames of tones, laid so that each begins on its beat. */
-function oneAfterTheOther(held: readonly HeldTone[]): Frames {
-  let atS = BEFORE_S;
-  const places = held.map((tone) => {
-    const place = { tone, atS };
-    atS += gridOf(lastsS(tone)) * GRID_S + BETWEEN_S;
-    return place;
-  });
-  const out = emptyFrames(Math.round(atS / HOP_S));
-  const attacks = places.flatMap(({ tone, atS: newS }) => {
+/** The frames of tones, each where its step begins. */
+function oneAfterTheOther(held: readonly HeldTone[], score: Score): Frames {
+  const atS = (beats: number) => BEFORE_S + beats * beatSeconds(score);
+  const out = emptyFrames(Math.round((atS(scoreBeats(score)) + AFTER_S) / HOP_S));
+  const attacks = held.flatMap((tone, i) => {
     const onsetS = tone.onsetS - tone.fromS;
-    const to = Math.round((newS - onsetS) / HOP_S);
+    const to = Math.round((atS(score.steps[i]!.startBeat) - onsetS) / HOP_S);
     copyFrames(tone.frames, out, to);
     const shiftS = to * HOP_S;
     return tone.frames.attacks

@@ -1,5 +1,5 @@
 import { VOWELS, type AskedVibrato, type ExerciseParameters, type Score, type Step } from '@inner-hum/core/exercise';
-import { CHANGE_IDS, familyIfKnown, isExercise } from '@inner-hum/core/families';
+import { CHANGE_IDS, familyIfKnown, isPlayed } from '@inner-hum/core/families';
 import { FINDING_IDS, TRY_IDS, type Finding, type Verdict } from '@inner-hum/core/judge';
 import { DEMAND_CENTS, type AudioPath, type LoudnessBand, type StepMeasures } from '@inner-hum/core/measure';
 import { A4_RANGE_HZ, DYNAMICS, INSTRUMENTS, type LevelRuler } from '@inner-hum/core/theory';
@@ -91,7 +91,7 @@ const score = wholeOf<Score>()({
 });
 
 /** Parameters of a known family; what today's family would not play can be played as the nearest that it does. */
-const parameters = mixed((value): value is ExerciseParameters => isExercise(value)).required();
+const parameters = mixed((value): value is ExerciseParameters => isPlayed(value)).required();
 
 const timed = (more: Record<string, AnySchema>) =>
   array(whole({ atS: real(), ...more }))

@@ -1,4 +1,4 @@
-import { text, type Tone } from '@inner-hum/core/exercise';
+import { NotPlayable, text, type Tone } from '@inner-hum/core/exercise';
 import { defineFamily } from '../family';
 
 /** A tone that was held in free play: written note, beats (tenths of one), and how loud, 0–100 on the ruler. */
@@ -11,7 +11,7 @@ export interface HeldNote {
 /** Silence between two tones as they are kept, beats. */
 const BETWEEN_BEATS = 1;
 /** Most tones that are kept of one free play: as many as the text of a field holds. */
-export const MOST_HELD_NOTES = 150;
+export const MOST_HELD_NOTES = 140;
 
 /** Held notes as the text of the field, and back. */
 export const heldText = (held: readonly HeldNote[]) =>
@@ -33,7 +33,7 @@ export const freePlay = defineFamily({
   tones: ({ held }) =>
     heldNotes(held).map(({ midi, beats, loudness }): Tone => {
       if (!(beats > 0) || !(loudness >= 0 && loudness <= 100))
-        throw new RangeError('held must be notes:beats:loudness');
+        throw new NotPlayable({ reason: 'unknown', path: 'held' }, 'held must be notes:beats:loudness');
       return { note: midi, beats, dynamics: [loudness / 100], attack: 'breath', rest: BETWEEN_BEATS };
     }),
   teaching: { easier: [], harder: [] },

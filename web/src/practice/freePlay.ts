@@ -13,10 +13,12 @@ import { keepTake } from '../db/takes';
 import { SoundProblem, type AudioInput } from '../input/audioInput';
 import { earService } from '../input/ear';
 import { store } from '../store';
+import { noticed } from '../store/notices';
 import { cameToNothing, freePlayAsked, isBusy, judged, moved, problemMet } from '../store/practice';
 import { mainNote } from '../store/settings';
 import { letGo, openInput } from './liveSound';
 import { takeSetupNow } from './planNow';
+import { holdInMemory, unkept } from './recoverDrafts';
 import { playReference } from './reference';
 import { pageSounds } from './sounding';
 import { openSource, standInBuffer } from './source';
@@ -40,7 +42,8 @@ export async function playFreely(): Promise<void> {
   try {
     const input = await orGivenUp(openInput(), signal);
     const setup = takeSetupNow(settings);
-    const source = await orGivenUp(hearFreely(input, settings, { given: signal, free: setup }), signal);
+    const free = settings.freeCounts ? setup : undefined;
+    const source = await orGivenUp(hearFreely(input, settings, { given: signal, free }), signal);
     const wish: FreeWish = { startedAt: new Date().toISOString(), setup, source };
     store.dispatch(moved('free'));
     const masked: [number, number][] = [];
@@ -49,8 +52,11 @@ export async function playFreely(): Promise<void> {
       () => false,
       () => pageSounds() && mask(masked, input.trace.count * HOP_S),
     );
-    const kept = settings.freeCounts && !store.getState().practice.earDied ? await keepHeld(wish, masked) : undefined;
-    await letGo(false);
+    const { earDied } = store.getState().practice;
+    if (free && earDied) store.dispatch(noticed({ key: 'stand.freeLost' }));
+    if (free && !earDied) store.dispatch(moved('judging'));
+    const kept = free && !earDied ? await keepHeld(wish, masked, signal) : undefined;
+    await letGo(earDied);
     store.dispatch(kept ? judged(kept) : cameToNothing(null));
   } catch (error) {
     await letGo(error instanceof GivenUp);
@@ -67,13 +73,22 @@ function mask(masked: [number, number][], nowS: number): void {
   else masked.push([nowS - MASK_S, nowS + MASK_S]);
 }
 
-/** Keeps what was held as a take; undefined when nothing was. */
-async function keepHeld(wish: FreeWish, masked: Masked): Promise<TakeRecord | undefined> {
-  const free = await earService().finishFree(wish, masked);
+/**
+ * Keeps what was held as a take; undefined when nothing was, or when it could not be stored: then it is offered again.
+ * @throws GivenUp when the player did not wait for it
+ */
+async function keepHeld(wish: FreeWish, masked: Masked, signal: AbortSignal): Promise<TakeRecord | undefined> {
+  const free = await orGivenUp(earService().finishFree(wish, masked), signal);
   if (!free) return undefined;
   const take = takeOf(free.plan, free.heard, { id: crypto.randomUUID(), cut: false, keepSound: false });
-  await keepTake(take, store.getState().settings.pinned);
-  return take.record;
+  try {
+    await keepTake(take, store.getState().settings.pinned);
+    return take.record;
+  } catch (error) {
+    holdInMemory(take);
+    unkept(take.record.id, undefined, error);
+    return undefined;
+  }
 }
 
 interface HearingWish {
@@ -83,7 +98,7 @@ interface HearingWish {
   /** where pitches are looked for, Hz; that of the horn when left out */
   readonly range?: Readonly<Record<'minHz' | 'maxHz', number>> | undefined;
   /** whose held tones are gathered, from sound that is dropped as it goes */
-  readonly free?: TakeSetup;
+  readonly free?: TakeSetup | undefined;
 }
 
 /**

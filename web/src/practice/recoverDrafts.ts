@@ -1,7 +1,7 @@
 import { NOT_JUDGED } from '@inner-hum/core/judge';
 import { fromInt16, packFrames } from '@inner-hum/core/take';
 import type { WholeTake } from '@inner-hum/core/take';
-import { emptyFrames } from '@inner-hum/core/signal';
+import { emptyFrames, HOP_S } from '@inner-hum/core/signal';
 import { proxy } from 'comlink';
 import type { DraftRow } from '../db/database';
 import { draftIds, forgetDraft, leftDraft } from '../db/drafts';
@@ -100,6 +100,9 @@ function keepsSound({ plan }: DraftRow): boolean {
 /** Keeps the sound of a draft as an unjudged take, as it is; @throws when it can't be read or stored */
 export async function keepDraftAsSound(takeId: string): Promise<void> {
   const left = await leftDraft(takeId);
+  const whole = inMemory.get(takeId);
+  // Of free play there is no sound: what there is, is kept.
+  if (whole && !left) await keepTake(whole, pinned());
   if (left) {
     const { plan, sampleRateHz } = left.draft;
     const heard = {
@@ -145,7 +148,7 @@ export function unkept(takeId: string, left: LeftDraft | undefined, error: unkno
     leftUnkept({
       takeId,
       startedAt: String(held?.record.startedAt ?? left?.draft.plan?.startedAt ?? ''),
-      seconds: sound ? Math.round(sound.samples.length / sound.sampleRateHz) : 0,
+      seconds: Math.round(sound ? sound.samples.length / sound.sampleRateHz : (held?.record.frameCount ?? 0) * HOP_S),
       why: why ?? (isOutOfRoom(error) ? 'noRoom' : 'failed'),
       detail: detailOf(error),
     }),

@@ -1,6 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { ExerciseParameters } from '@inner-hum/core/exercise';
-import { ownExerciseKey } from '@inner-hum/core/families';
+import { freePlay, ownExerciseKey } from '@inner-hum/core/families';
 import type { Decision } from '@inner-hum/core/judge';
 import type { TakeRecord } from '@inner-hum/core/take';
 import type { ProblemId } from '../input/audioInput';
@@ -71,7 +71,7 @@ const FROM = {
   countIn: ['opening'],
   waiting: ['countIn'],
   running: ['countIn', 'waiting'],
-  judging: ['running', 'countIn', 'waiting'],
+  judging: ['running', 'countIn', 'waiting', 'free'],
   free: ['opening'],
 } as const satisfies Partial<Record<Phase, readonly Phase[]>>;
 
@@ -122,6 +122,8 @@ const slice = createSlice({
       problem: payload ?? state.problem,
     }),
     judged: (state, { payload: last }: PayloadAction<TakeRecord>): PracticeState => {
+      // What was played freely is no try at anything.
+      if (last.parameters.family === freePlay.id) return { ...state, phase: 'verdict', last };
       const about = ownExerciseKey(last.parameters);
       const before = about === state.decisionsAbout ? state.decisions : [];
       const decisions = [...before, last.verdict.decision];

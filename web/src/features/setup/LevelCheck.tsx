@@ -1,5 +1,6 @@
 import { Box, chakra } from '@chakra-ui/react';
-import { gainControl } from '@inner-hum/core/measure';
+import { gainControl, type GainControl } from '@inner-hum/core/measure';
+import { HOP_S } from '@inner-hum/core/signal';
 import { levelPosition } from '@inner-hum/core/theory';
 import { useEffect, useRef } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -12,6 +13,15 @@ import { liveSound } from '../../practice/liveSound';
 const CLIPPED_PEAK = 0.985;
 const QUIET_DB = -50;
 const MEMORY_FRAMES = 100;
+const MINUTE_FRAMES = 60 / HOP_S;
+
+/** The last minute of a trace. */
+function lastOf({ count, f0Hz, levelDb }: Heard): Heard {
+  const from = Math.max(0, count - MINUTE_FRAMES);
+  return { count: count - from, f0Hz: f0Hz.subarray(from, count), levelDb: levelDb.subarray(from, count) };
+}
+
+type Heard = Parameters<typeof gainControl>[0];
 
 /** Listens and says whether the input is too loud, too quiet or right. */
 export function LevelCheck() {
@@ -26,6 +36,8 @@ export function LevelCheck() {
     if (!on) return;
     const ruler = rulerOf(settings);
     let clippedUntil = 0;
+    let lookAt = 0;
+    let device: GainControl = {};
     const timer = setInterval(() => {
       const trace = liveSound.input?.trace;
       if (!trace || !bar.current || !words.current) return;
@@ -36,13 +48,13 @@ export function LevelCheck() {
       if (delay.current)
         delay.current.textContent = t('setUp.checkDelay', { ms: Math.round(1000 * trace.delayS), lost: trace.lostMs });
     }, 80);
-    const adviceFor = (
-      trace: { count: number; f0Hz: Float32Array<ArrayBuffer>; levelDb: Float32Array<ArrayBuffer> },
-      level: number,
-      clipped: boolean,
-    ) => {
+    const adviceFor = (trace: Heard, level: number, clipped: boolean) => {
       if (clipped) return t('setUp.checkClip');
-      const device = gainControl(trace);
+      // What it did in the last minute: it is looked at once a second.
+      if (Date.now() >= lookAt) {
+        lookAt = Date.now() + 1000;
+        device = gainControl(lastOf(trace));
+      }
       if (device.gated) return t('setUp.checkGated');
       if (device.gainRidesDb !== undefined) return t('setUp.checkRides', { db: Math.round(device.gainRidesDb) });
       let loudest = -Infinity;

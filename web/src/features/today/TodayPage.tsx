@@ -13,7 +13,8 @@ import { PatternNote } from '../../shared/PatternNote';
 import { useKeyDown } from '../../ui/useKeyDown';
 import { PageTitle } from '../../ui/PageTitle';
 import { useAppDispatch, useAppSelector } from '../../store';
-import { settingsChanged } from '../../store/settings';
+import { rulerOf, settingsChanged } from '../../store/settings';
+import { database } from '../../db/database';
 import { Consistency } from './Consistency';
 import { Goals } from './Goals';
 import { SessionList } from './SessionList';
@@ -36,14 +37,21 @@ export default function TodayPage() {
   return !played && welcomedOn === '' ? <Welcome /> : <Today />;
 }
 
-/** That everything is louder or softer than it was: the microphone stands elsewhere, and nothing shifts in silence. */
+/**
+ * That everything a microphone heard is louder or softer than it was: nothing shifts in silence. Once the dynamics are
+ * measured anew there is nothing left to do.
+ */
 function LevelMoved({ recent }: { readonly recent: readonly Digest[] | undefined }) {
   const { t } = useTranslation();
+  const ruler = useAppSelector((state) => rulerOf(state.settings));
   const moved = useMemo(() => recent && levelDrift(recent), [recent]);
-  if (moved === undefined) return null;
+  const take = useLiveQuery(async () => moved && database.takes.get(moved.takeId), [moved?.takeId]);
+  if (!moved || take?.source.kind !== 'microphone') return null;
+  const { softestDb, loudestDb } = take.setup.ruler;
+  if (softestDb !== ruler.softestDb || loudestDb !== ruler.loudestDb) return null;
   return (
     <chakra.p role="status" mt="6px">
-      {t(moved > 0 ? 'today.louderNow' : 'today.softerNow', { db: Math.round(Math.abs(moved)) })}{' '}
+      {t(moved.db > 0 ? 'today.louderNow' : 'today.softerNow', { db: Math.round(Math.abs(moved.db)) })}{' '}
       <Link to="/set-up#ruler">{t('stand.rulerMeasure')}</Link>
     </chakra.p>
   );

@@ -1,3 +1,4 @@
+import { freePlay } from '@inner-hum/core/families';
 import {
   hornMap,
   levelNow,
@@ -41,7 +42,10 @@ export function usePlan(
       goals,
       notes: hornMap(cells),
       sources: ownSources(cells),
-      level: levelNow(level, ownTakes),
+      level: levelNow(
+        level,
+        ownTakes.filter((digest) => digest.family !== freePlay.id),
+      ),
       recent: ownTakes,
       quiet: isQuiet(now, quietHours),
       nowMs: now.getTime(),

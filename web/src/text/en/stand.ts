@@ -26,6 +26,7 @@ export const standWords = {
     },
     title: 'Stand',
     free: 'Free play',
+    freeLost: 'What you had held in this free play is lost with it.',
     freeAgain: 'Play on freely',
     start: 'Start',
     startKey: 'Space',

@@ -24,6 +24,7 @@ export const verdictWords = {
       harder: 'Next, a little harder: this one is secure.',
       leave: 'Leave it for today: it broke three times. It will be fresher tomorrow.',
       tired: 'Leave it for today: you are tiring. Rest the lip; it will be fresher tomorrow.',
+      device: 'Again, unchanged, when the sound is put right.',
       asFar: 'Secure, and as far as this exercise goes for now: take it to another note, or another exercise.',
       free: 'What you held is in your map now, at half the weight of what was asked for. Today goes by it.',
       other: 'Again: first the note that was asked for.',
