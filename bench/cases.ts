@@ -57,6 +57,35 @@ export function allCases(): BenchCase[] {
     add('subtone -10', 'subtone', [
       long(at(6), 'pp', { amplitude: 0.08, brightness: 0.8, breathDb: -10, airBeforeS: 0.3 }),
     ]);
+    for (const semitones of [1, 4])
+      add(`rough subtone ${semitones}`, 'rough subtone', [
+        long(at(semitones), 'pp', {
+          amplitude: 0.06,
+          brightness: 0.7,
+          breathDb: -4,
+          airBeforeS: 0.3,
+          shimmer: 0.12,
+          jitterCents: 3,
+        }),
+      ]);
+    add(
+      'short airy notes',
+      'short airy notes',
+      [0, 1, 2, 3].map((i) => ({
+        ...long(at(3 + 2 * i), 'pp', { amplitude: 0.08, brightness: 0.8, breathDb: -10, airBeforeS: 0.1 }),
+        startS: 0.5 + 0.6 * i,
+        endS: 0.5 + 0.6 * i + 0.16 + 0.04 * i,
+      })),
+    );
+    for (const share of [0.25, 0.4, 0.55])
+      add(`doubled ${share}`, 'octave below for a while', [
+        long(at(4), 'ff', { fundamentalDownDb: 8, doubling: { share, fromS: 1, forS: 0.5 } }),
+      ]);
+    for (const forS of [0.04, 0.07, 0.1])
+      add(`doubled start ${forS}`, 'octave below in the attack', [
+        long(at(9), 'mf', { doubling: { share: 0.9, fromS: 0, forS } }),
+        long(at(2), 'ff', { startS: 3.5, endS: 5, doubling: { share: 0.6, fromS: 0, forS } }),
+      ]);
     add('soft start', 'soft starts', [
       long(at(2), 'mf', { attackS: 0.35, breathDb: -18, airBeforeS: 0.25, brightness: 4 }),
     ]);
@@ -87,7 +116,10 @@ export function allCases(): BenchCase[] {
   silent('metronome', { clicks: { everyS: 0.5, hz: 1000, amplitude: 0.3 } });
   silent('metronome fast', { clicks: { everyS: 0.25, hz: 1800, amplitude: 0.1 } });
   silent('key clicks', { keyClicks: true });
+  silent('rattling keys', { rattle: true });
   silent('speech', { speech: true });
+  silent('whisper', { whisper: true });
+  silent('whisper near', { whisper: true, noiseDb: -60, gain: 4 });
   silent('room noise', { noiseDb: -40 });
   cases.push({ name: 'breath alone', trap: 'no tone at all', lengthS: 6, tones: [], noiseDb: -30 });
   return cases;

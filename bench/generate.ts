@@ -17,6 +17,10 @@ export interface Tone {
   readonly vibrato?: { readonly hz: number; readonly cents: number };
   /** the tube's own fundamental as n-th part of the pitch, and how far under the tone it stays, dB */
   readonly residue?: { readonly partial: number; readonly db: number };
+  /** every other period is larger by this share for a while after the start: the octave below sounds with the tone */
+  readonly doubling?: { readonly share: number; readonly fromS: number; readonly forS: number };
+  /** how far single periods differ in size, as a share of it */
+  readonly shimmer?: number;
   /** breath noise under the tone, dB */
   readonly breathDb?: number;
   /** how long breath alone comes before the tone, seconds */
@@ -36,7 +40,10 @@ export interface BenchCase {
   readonly noiseDb?: number;
   readonly clicks?: { readonly everyS: number; readonly hz: number; readonly amplitude: number };
   readonly keyClicks?: boolean;
+  /** how the keys of a worn horn rattle as the room is walked about in: longer and more of one pitch than a click */
+  readonly rattle?: boolean;
   readonly speech?: boolean;
+  readonly whisper?: boolean;
   readonly reverbS?: number;
   readonly offset?: number;
   readonly gain?: number;
@@ -104,6 +111,8 @@ function addTone(out: Float64Array, f0: Float64Array, voiced: Int8Array, tone: T
   let wander = random.normal() * jitter;
   let wanderTarget = wander;
   let ripple = 0;
+  let period = -1;
+  let shimmer = 0;
   let phase = random.uniform();
   let tubePhase = random.uniform();
   const step = Math.round(HOP_S * RATE_HZ);
@@ -130,6 +139,12 @@ function addTone(out: Float64Array, f0: Float64Array, voiced: Int8Array, tone: T
       tubePhase += hz / tone.residue.partial / RATE_HZ;
       value += 10 ** (tone.residue.db / 20) * (Math.exp(8 * (Math.cos(2 * Math.PI * tubePhase) - 1)) - meanOfPulse(8));
     }
+    if (tone.doubling) value *= 1 + doublingAt(tone.doubling, t) * Math.cos(Math.PI * phase);
+    if (tone.shimmer) {
+      if (Math.floor(phase) !== period) shimmer = tone.shimmer * random.normal();
+      period = Math.floor(phase);
+      value *= 1 + shimmer;
+    }
     buffer[i] = value * envelope;
     const absolute = start + i;
     if (absolute % step === 0) {
@@ -153,6 +168,13 @@ function addTone(out: Float64Array, f0: Float64Array, voiced: Int8Array, tone: T
   const last = Math.round(tone.endS / HOP_S);
   for (const edge of [first, last])
     for (let f = edge - 1; f <= edge + 1; f++) if (f >= 0 && f < voiced.length) voiced[f] = -1;
+}
+
+/** Full at first, gone at the end, for a doubling that lasts; one of the attack falls all the way. */
+function doublingAt({ share, fromS, forS }: NonNullable<Tone['doubling']>, atS: number): number {
+  const place = (atS - fromS) / forS;
+  if (place < 0 || place > 1) return 0;
+  return fromS === 0 ? share * (1 - place) : share * Math.sin(Math.PI * place) ** 0.5;
 }
 
 function meanOfPulse(kappa: number): number {
@@ -291,7 +313,9 @@ function addSurroundings(out: Float64Array, benchCase: BenchCase, random: BenchR
             (random.normal() * 0.6 + Math.sin((2 * Math.PI * hz * i) / RATE_HZ));
       }
     }
+  if (benchCase.rattle) addRattle(out, random);
   if (benchCase.speech) addSpeech(out, random);
+  if (benchCase.whisper) addWhisper(out, random);
 }
 
 /** Babble-like syllables: a gliding pulse train through moving formants, −40 dBFS or so. */
@@ -311,15 +335,68 @@ function addSpeech(out: Float64Array, random: BenchRandom): void {
   }
 }
 
-/** RMS over 30 ms with equal weight, the offset taken off. */
+/** Noise through three narrow moving resonances, in syllables: what a whisper is. */
+function addWhisper(out: Float64Array, random: BenchRandom): void {
+  for (let t = 0.3; t < out.length / RATE_HZ - 0.5; t += 0.3 + 0.2 * random.uniform()) {
+    const length = Math.round((0.15 + 0.2 * random.uniform()) * RATE_HZ);
+    for (const [lowest, width] of [
+      [350, 500],
+      [900, 1200],
+      [2300, 700],
+    ] as const) {
+      const fromHz = lowest + width * random.uniform();
+      const toHz = fromHz * (0.85 + 0.3 * random.uniform());
+      addBand(out, random, Math.round(t * RATE_HZ), length, fromHz, toHz, 55 + 50 * random.uniform(), 0.02);
+    }
+  }
+}
+
+/** Loose metal: bursts of two to five knocks, each a few damped resonances that ring for 20 to 60 ms. */
+function addRattle(out: Float64Array, random: BenchRandom): void {
+  for (let t = 0.3; t < out.length / RATE_HZ - 0.6; t += 0.3 + 0.3 * random.uniform()) {
+    const knocks = 2 + Math.floor(4 * random.uniform());
+    const modes = Array.from({ length: 3 }, () => 250 + 1600 * random.uniform());
+    for (let knock = 0; knock < knocks; knock++) {
+      const from = Math.round((t + knock * (0.03 + 0.02 * random.uniform())) * RATE_HZ);
+      const decay = (0.02 + 0.04 * random.uniform()) * RATE_HZ;
+      for (const hz of modes)
+        for (let i = 0; i < 4 * decay && from + i < out.length; i++)
+          out[from + i]! += 0.03 * Math.exp(-i / decay) * Math.sin((2 * Math.PI * hz * i) / RATE_HZ);
+    }
+  }
+}
+
+/** A band of noise that glides, `wideHz` wide, swelling and fading over its length. */
+function addBand(
+  out: Float64Array,
+  random: BenchRandom,
+  start: number,
+  length: number,
+  fromHz: number,
+  toHz: number,
+  wideHz: number,
+  amplitude: number,
+): void {
+  const r = Math.exp((-Math.PI * wideHz) / RATE_HZ);
+  let y1 = 0;
+  let y2 = 0;
+  for (let i = 0; i < length && start + i < out.length; i++) {
+    const omega = (2 * Math.PI * (fromHz + ((toHz - fromHz) * i) / length)) / RATE_HZ;
+    const y = random.normal() * Math.sqrt(1 - r * r) + 2 * r * Math.cos(omega) * y1 - r * r * y2;
+    [y2, y1] = [y1, y];
+    out[start + i]! += 0.2 * amplitude * Math.sin((Math.PI * i) / length) * y;
+  }
+}
+
+/** RMS under a Hann weight of 40 ms, what the ear says it measures, summed sample by sample; the offset taken off. */
 function windowLevel(samples: Float32Array, frames: number, offset: number): Float64Array {
-  const half = Math.round(0.015 * RATE_HZ);
+  const half = Math.round(0.02 * RATE_HZ);
+  const weight = Float64Array.from({ length: 2 * half + 1 }, (_, i) => 0.5 - 0.5 * Math.cos((Math.PI * i) / half));
+  const whole = weight.reduce((sum, value) => sum + value, 0);
   return Float64Array.from({ length: frames }, (_, f) => {
-    const centre = Math.round(f * HOP_S * RATE_HZ);
-    const from = Math.max(0, centre - half);
-    const window = samples.subarray(from, centre + half + 1);
+    const from = Math.round(f * HOP_S * RATE_HZ) - half;
     let squares = 0;
-    for (const sample of window) squares += (sample - offset) ** 2;
-    return 10 * Math.log10(Math.max(1e-12, squares / window.length));
+    for (let i = 0; i < weight.length; i++) squares += weight[i]! * ((samples[from + i] ?? offset) - offset) ** 2;
+    return 10 * Math.log10(Math.max(1e-12, squares / whole));
   });
 }

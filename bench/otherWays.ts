@@ -1,6 +1,7 @@
 import { judgeTake, NOT_JUDGED, type Assignment, type FindingId, type PastTake } from '@inner-hum/core/judge';
 import { digestOf, pastTakeOf } from '@inner-hum/core/plan';
 import { exerciseScore, familyById, usualExercise } from '@inner-hum/core/families';
+import { measured } from '@inner-hum/core/measure';
 import { CLEAN_HABITS, withFault, type Habits } from '@inner-hum/core/simulate';
 import { ASSUMED_RULER } from '@inner-hum/core/theory';
 import { play, playFamily, playSwell } from './play';
@@ -92,6 +93,13 @@ export const OTHER_WAYS = {
   freeSteadiest: () => freely(CLEAN_HABITS),
   freeSharp: () => freely(withFault('sharp')),
   freeFlat: () => freely(withFault('flat')),
+  octaveUnder: () => {
+    const { measures, assignment } = play(usualExercise(familyById('hold'), 'alto'), SEED, CLEAN_HABITS);
+    return judgeTake(
+      measures.map((step) => (step.kind === 'sounded' ? { ...step, octaveBelowS: measured(0.08, 0.01) } : step)),
+      assignment,
+    ).findings;
+  },
   vibratoHeard: () => {
     const vibrato = { rateHz: 5, extentCents: 18 };
     return playFamily('countedBreaths', 'alto', SEED, { ...CLEAN_HABITS, vibrato }).findings;

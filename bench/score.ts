@@ -21,6 +21,8 @@ export interface Tally {
   levelErrorsDb: number[];
   onsetErrorsS: number[];
   onsets: number;
+  /** heard at their time, as a change from a tone whose room still rang */
+  onsetsAsChange: number;
   onsetsExtra: number;
   jumps: number;
   jumpsFound: number;
@@ -41,6 +43,7 @@ export function emptyTally(): Tally {
     levelErrorsDb: [],
     onsetErrorsS: [],
     onsets: 0,
+    onsetsAsChange: 0,
     onsetsExtra: 0,
     jumps: 0,
     jumpsFound: 0,
@@ -49,7 +52,8 @@ export function emptyTally(): Tally {
   };
 }
 
-export function addScore(tally: Tally, truth: Truth, answer: Answer): void {
+/** @param changesS when it heard one tone give way to another: in a room that rings on, a new tone is heard as that */
+export function addScore(tally: Tally, truth: Truth, answer: Answer, changesS: readonly number[] = []): void {
   for (let i = 0; i < truth.voiced.length; i++) {
     const heard = answer.f0Hz[i] ?? 0;
     if (truth.voiced[i] === 0) {
@@ -78,6 +82,7 @@ export function addScore(tally: Tally, truth: Truth, answer: Answer): void {
     for (const onset of truth.onsetsS) {
       const near = nearest(left, onset, 0.15);
       if (near >= 0) tally.onsetErrorsS.push(Math.abs(left.splice(near, 1)[0]! - onset));
+      else if (nearest(changesS, onset, 0.06) >= 0) tally.onsetsAsChange++;
     }
     tally.onsetsExtra += left.length;
   }

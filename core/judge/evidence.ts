@@ -24,6 +24,7 @@ type Where = 'start' | 'end' | 'softest' | 'loudest';
 const WHERE: Partial<Record<FindingId, Where>> = {
   slowResponse: 'start',
   scooped: 'start',
+  octaveUnder: 'start',
   late: 'start',
   early: 'start',
   slurGap: 'start',

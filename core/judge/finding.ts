@@ -33,6 +33,7 @@ export const FINDING_VALUES = {
   airySoftEnd: ['db', 'uncertainty'],
   slowResponse: ['ms', 'uncertainty'],
   scooped: ['cents', 'uncertainty'],
+  octaveUnder: ['ms', 'uncertainty'],
   slipsAtEnd: ['cents', 'uncertainty'],
   stoppedAfter: ['played', 'total'],
   late: ['ms', 'uncertainty'],

@@ -20,6 +20,7 @@ const tone = (change: object = {}) =>
         'responseS',
         'latenessS',
         'riseS',
+        'octaveBelowS',
         'settleS',
         'scoopCents',
         'pitchCentreCents',

@@ -306,6 +306,14 @@ export const TONE_RULES: readonly AnyRule[] = [
     when: (m, context) => said('cents', overLimit('scoopCents', negative(m.scoopCents), context)),
   }),
   rule({
+    id: 'octaveUnder',
+    weight: 1,
+    topic: 'start',
+    tries: ['voiceTheNote'],
+    explains: ['scooped'],
+    when: (m, context) => saidInMs(overLimit('octaveBelowS', m.octaveBelowS, context)),
+  }),
+  rule({
     id: 'slipsAtEnd',
     weight: 1,
     topic: 'end',

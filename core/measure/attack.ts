@@ -1,4 +1,4 @@
-import type { Attack, Frames } from '@inner-hum/core/signal';
+import { HOP_S, type Attack, type Frames } from '@inner-hum/core/signal';
 import { absent, measured, type Measured } from './measured';
 import { median } from './statistics';
 import type { ToneSpan } from './tone';
@@ -42,4 +42,9 @@ function wouldHearBreath({ f0Hz, levelDb, breathDb }: Frames, span: ToneSpan): b
 /** Rise: from 10 to 90 % of the settled amplitude, seconds. */
 export function riseS(attack: Attack | undefined): Measured {
   return attack ? measured(attack.riseS, 0.003 + 0.1 * attack.riseS) : absent('noAttack');
+}
+
+/** For how long the octave below sounded with the tone at first, seconds; 0 when it did not. */
+export function octaveBelowS(attack: Attack | undefined): Measured {
+  return attack?.octaveBelowS === undefined ? absent('noAttack') : measured(attack.octaveBelowS, HOP_S);
 }

@@ -43,6 +43,7 @@ export const QUANTITY_ROWS = {
     column: 'lateness_s',
   },
   riseS: { ...ms, better: 'none', column: 'rise_s' },
+  octaveBelowS: { ...ms, limits: same(0.05), column: 'octave_below_s' },
   settleS: { ...ms, column: 'settle_s' },
   scoopCents: { ...cents, limits: same(15), column: 'scoop_cents' },
   pitchCentreCents: { ...cents, limits: { loose: 20, firm: 12, fine: 7 }, column: 'pitch_centre_cents' },

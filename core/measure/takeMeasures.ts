@@ -2,7 +2,7 @@ import { beatSeconds, type Score, type Step } from '@inner-hum/core/exercise';
 import { HOP_S, type Frames } from '@inner-hum/core/signal';
 import { hzToMidi, instrumentById, partialTargetHz, writtenToHz, type LevelRuler } from '@inner-hum/core/theory';
 import { alignSteps, foldedCents, type ExpectedStep } from './align';
-import { responseS, riseS } from './attack';
+import { octaveBelowS, responseS, riseS } from './attack';
 import { bend, type Bend } from './bend';
 import { byLoudness, softestDb, type ByLoudness } from './byLoudness';
 import { breathAtSoftEndDb } from './breathAtSoftEnd';
@@ -47,6 +47,8 @@ export type StepMeasures =
       readonly responseS: Measured;
       readonly latenessS: Measured;
       readonly riseS: Measured;
+      /** for how long the octave below sounded with the tone at first, seconds */
+      readonly octaveBelowS: Measured;
       readonly settleS: Measured;
       readonly scoopCents: Measured;
       readonly pitchCentreCents: Measured;
@@ -216,6 +218,7 @@ function measureTone(
     responseS: responseS(attack, frames, span),
     latenessS: latenessS(onsetS, line, context.audioPath, context.onBeat),
     riseS: riseS(attack),
+    octaveBelowS: octaveBelowS(attack),
     settleS,
     scoopCents,
     pitchCentreCents: pitchCentreCents(body),

@@ -1,9 +1,12 @@
 import { DescribedFrames, write } from './describedFrames';
 import { BreathMeter } from './breath';
+import { calmAiry } from './calmAiry';
 import { Candidates } from './candidates';
 import { DcBlocker } from './dcBlocker';
 import { Decimator, decimationFactor } from './decimator';
 import { emptyFrames, HOP_S, type Frames } from './frames';
+import { silenceNoHorn } from './noHorn';
+import { doubledStretches } from './octaveBelow';
 import { Harmonics } from './harmonics';
 import { mainsHum, withoutHum, type MainsHum } from './hum';
 import { LevelMeter } from './level';
@@ -141,20 +144,28 @@ export class Ear {
     const coarseHz = Float64Array.from(states, (state, i) => (state < 0 ? 0 : source.path.candidateHz(i, state)));
     gateTones(coarseHz, source.levels.view());
     const sound = source.sound.view();
-    const starts = [...coarseHz.keys()].filter((i) => coarseHz[i]! > 0 && !(coarseHz[i - 1]! > 0));
-    const frames: Frames = {
-      ...emptyFrames(coarseHz.length),
-      attacks: starts.map((i) => {
-        const silentFromS = (coarseHz.subarray(0, i).findLastIndex((hz) => hz > 0) + 1) * HOP_S;
-        return attackOf(sound, this.sampleRateHz, i, coarseHz[i]!, silentFromS);
-      }),
-    };
+    const frames = emptyFrames(coarseHz.length);
     for (let i = 0; i < frames.count; i++) {
       frames.levelDb[i] = this.levels.at(i);
       frames.confidence[i] = source.confidenceOf(i, states[i]!);
       if (coarseHz[i]! > 0) source.describe(frames, i, coarseHz[i]!);
     }
-    return frames;
+    const doubled = doubledStretches(coarseHz, frames.partialsDb);
+    for (const { start, end } of doubled)
+      for (let i = start; i < end; i++) {
+        coarseHz[i]! *= 2;
+        source.describe(frames, i, coarseHz[i]!);
+      }
+    calmAiry(frames);
+    for (const { start, end } of silenceNoHorn(frames)) coarseHz.fill(0, start, end);
+    const starts = [...coarseHz.keys()].filter((i) => coarseHz[i]! > 0 && !(coarseHz[i - 1]! > 0));
+    const attacks = starts.map((i) => {
+      const silentFromS = (coarseHz.subarray(0, i).findLastIndex((hz) => hz > 0) + 1) * HOP_S;
+      const under = doubled.find(({ start, atStart }) => atStart && start === i);
+      const octaveBelowS = under ? (under.end - under.start) * HOP_S : 0;
+      return { ...attackOf(sound, this.sampleRateHz, i, coarseHz[i]!, silentFromS), octaveBelowS };
+    });
+    return { ...frames, attacks };
   }
 
   private end(): void {

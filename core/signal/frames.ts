@@ -15,6 +15,8 @@ export interface Attack {
   readonly breathS: number;
   /** time in which the envelope grows from 10 to 90 % of its settled size, seconds */
   readonly riseS: number;
+  /** for how long the octave below sounded with the tone at first; 0 when it did not, missing in older takes */
+  readonly octaveBelowS?: number;
 }
 
 /**
@@ -70,10 +72,10 @@ export function sliceFrames(frames: Frames, from: number, to: number): Frames {
     pitchErrorCents: frames.pitchErrorCents.slice(start, end),
     partialsDb: frames.partialsDb.slice(start * PARTIALS_KEPT, end * PARTIALS_KEPT),
     attacks: frames.attacks
-      .map(({ onsetS, breathS, riseS }) => ({
-        onsetS: onsetS - start * HOP_S,
-        breathS: breathS - start * HOP_S,
-        riseS,
+      .map((attack) => ({
+        ...attack,
+        onsetS: attack.onsetS - start * HOP_S,
+        breathS: attack.breathS - start * HOP_S,
       }))
       .filter(({ onsetS }) => onsetS >= 0 && onsetS < (end - start) * HOP_S),
   };

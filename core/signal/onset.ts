@@ -10,8 +10,19 @@ const AFTER_S = 0.13;
 const BELOW_SETTLED_DB = 30;
 /** and stands this far out of what was there before, dB. */
 const ABOVE_FLOOR_DB = 6;
-/** With less than this between tone and floor the envelope can't tell, and the frame's own time stands, dB. */
+/** With less than this between tone and floor the envelope can't tell, and the tone's own partials are followed, dB. */
 const LEAST_CONTRAST_DB = 13;
+/** So many of them, under a window as long as this, seconds, each so often. */
+const FOLLOWED_PARTIALS = 5;
+const FOLLOWED_HALF_S = 0.02;
+const FOLLOWED_STEP_S = 0.005;
+/** Before its tone the breath alone is heard in them from and to these times before the frame, seconds. */
+const BREATH_FROM_S = 0.32;
+const BREATH_TO_S = 0.14;
+/** They stand out of that breath at so many times its power. */
+const OUT_OF_BREATH = 2.5;
+/** With fewer readings of it than this the frame's own time stands. */
+const LEAST_BREATH_COUNT = 5;
 
 /** How far back breath is looked for; its envelope is coarser: RMS of 10 ms, one value each 2 ms. */
 const BREATH_REACH_S = 1.5;
@@ -43,7 +54,7 @@ export function attackOf(
   hz: number,
   silentFromS: number,
 ): Attack {
-  const onsetS = onsetTimeS(sound, sampleRateHz, frame, hz);
+  const onsetS = onsetTimeS(sound, sampleRateHz, frame, hz, silentFromS);
   return {
     onsetS,
     breathS: breathTimeS(sound, sampleRateHz, onsetS, silentFromS),
@@ -52,7 +63,7 @@ export function attackOf(
 }
 
 /** The first moment from which the envelope stays up, dips within a period of the tone aside. */
-function onsetTimeS(sound: Float32Array, sampleRateHz: number, frame: number, hz: number): number {
+function onsetTimeS(sound: Float32Array, sampleRateHz: number, frame: number, hz: number, silentFromS: number): number {
   const coarseS = frame * HOP_S;
   const count = Math.round((BEFORE_S + AFTER_S) / STEP_S);
   const envelope = Float64Array.from({ length: count }, (_, i) =>
@@ -61,12 +72,54 @@ function onsetTimeS(sound: Float32Array, sampleRateHz: number, frame: number, hz
   const index = (atS: number) => Math.round((atS + BEFORE_S) / STEP_S);
   const settled = upper(envelope.subarray(index(0.04)), 0.6);
   const floor = upper(envelope.subarray(0, index(-0.05)), 0.8);
-  if (settled < floor * 10 ** (LEAST_CONTRAST_DB / 20)) return coarseS;
+  if (settled < floor * 10 ** (LEAST_CONTRAST_DB / 20))
+    return onsetUnderBreathS(sound, sampleRateHz, coarseS, hz, silentFromS);
   const threshold = Math.max(settled * 10 ** (-BELOW_SETTLED_DB / 20), floor * 10 ** (ABOVE_FLOOR_DB / 20));
   const longestDip = Math.ceil(1.1 / hz / STEP_S) + 2;
   for (let i = 0; i < index(0.06); i++)
     if (staysUp(envelope, i, threshold, longestDip)) return coarseS - BEFORE_S + i * STEP_S;
   return coarseS;
+}
+
+/** Back from the frame for as long as the tone's partials stand out of the breath that was there before it. */
+function onsetUnderBreathS(
+  sound: Float32Array,
+  sampleRateHz: number,
+  coarseS: number,
+  hz: number,
+  silentFromS: number,
+): number {
+  const power = (atS: number) => powerOfPartials(sound, sampleRateHz, atS, hz);
+  const breathS = breathTimeS(sound, sampleRateHz, coarseS, silentFromS);
+  const fromS = Math.max(breathS + FOLLOWED_HALF_S, coarseS - BREATH_FROM_S);
+  const count = Math.floor((coarseS - BREATH_TO_S - fromS) / FOLLOWED_STEP_S);
+  if (count < LEAST_BREATH_COUNT) return coarseS;
+  const breath = upper(
+    Float64Array.from({ length: count }, (_, i) => power(fromS + i * FOLLOWED_STEP_S)),
+    0.5,
+  );
+  let onsetS = coarseS;
+  while (onsetS > fromS && power(onsetS - FOLLOWED_STEP_S) > OUT_OF_BREATH * breath) onsetS -= FOLLOWED_STEP_S;
+  return onsetS;
+}
+
+/** Power of the first partials of `hz` around a moment. */
+function powerOfPartials(sound: Float32Array, sampleRateHz: number, atS: number, hz: number): number {
+  const from = Math.max(0, Math.round((atS - FOLLOWED_HALF_S) * sampleRateHz));
+  const to = Math.min(sound.length, Math.round((atS + FOLLOWED_HALF_S) * sampleRateHz));
+  let power = 0;
+  for (let partial = 1; partial <= FOLLOWED_PARTIALS; partial++) {
+    const omega = (2 * Math.PI * partial * hz) / sampleRateHz;
+    let re = 0;
+    let im = 0;
+    for (let i = from; i < to; i++) {
+      const value = sound[i]! * (0.5 - 0.5 * Math.cos((2 * Math.PI * (i - from)) / (to - from)));
+      re += value * Math.cos(omega * i);
+      im += value * Math.sin(omega * i);
+    }
+    power += re * re + im * im;
+  }
+  return power;
 }
 
 function breathTimeS(sound: Float32Array, sampleRateHz: number, onsetS: number, silentFromS: number): number {

@@ -17,6 +17,7 @@ const ADDED = [
   'softestDb',
   'levelDb',
   'colourTravelPartials',
+  'octaveBelowS',
 ] as const;
 
 type Loose = Record<string, unknown>;

@@ -116,6 +116,7 @@ const soundedStep = wholeOf<SoundedStep>()({
   responseS: measuredValue,
   latenessS: measuredValue,
   riseS: measuredValue,
+  octaveBelowS: measuredValue,
   settleS: measuredValue,
   scoopCents: measuredValue,
   pitchCentreCents: measuredValue,

@@ -10,6 +10,7 @@ const ROWS = [
   'responseS',
   'latenessS',
   'riseS',
+  'octaveBelowS',
   'settleS',
   'scoopCents',
   'pitchCentreCents',
