@@ -16,7 +16,14 @@ export default defineConfig({
           include: ['core/**/*.test.ts', 'bench/**/*.test.ts', 'server/**/*.test.ts', 'scripts/**/*.test.ts'],
         },
       },
-      { test: { name: 'web', testTimeout, include: ['web/src/**/*.test.{ts,tsx}'] } },
+      {
+        test: {
+          name: 'web',
+          testTimeout,
+          setupFiles: ['web/src/testing/english.ts'],
+          include: ['web/src/**/*.test.{ts,tsx}'],
+        },
+      },
     ],
   },
 });

@@ -18,6 +18,9 @@ describe('note names', () => {
     ['As4', 'german', 68],
     ['Si♭3', 'fixedDo', 58],
     ['sol4', 'fixedDo', 67],
+    ['ré3', 'french', 62],
+    ['Re3', 'french', 62],
+    ['la3', 'italian', 69],
     ['H3', 'english', undefined],
     ['X4', 'english', undefined],
     ['4', 'english', undefined],
@@ -46,7 +49,7 @@ describe('phrase', () => {
     midi: fc.option(fc.integer({ min: 46, max: 102 }), { nil: null }),
     beats: fc.integer({ min: 1, max: 64 }).map((quarters) => quarters / 4),
   });
-  it.each(['english', 'german', 'fixedDo'] as const)('text and back is the same (%s)', (system) =>
+  it.each(NOTE_NAME_SYSTEMS)('text and back is the same (%s)', (system) =>
     fc.assert(
       fc.property(fc.array(note, { minLength: 1, maxLength: 30 }), (notes) => {
         fc.pre(notes.some((entry) => entry.midi !== null));

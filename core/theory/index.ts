@@ -11,7 +11,15 @@ export {
 } from './instrument';
 export { A4_RANGE_HZ, centsBetweenHz, hzToMidi, midiToHz } from './pitch';
 export { naturalOffsetCents, partialSemitones, partialTargetHz, soundingPartial, type PartialTuning } from './partials';
-export { noteName, parseNoteName, pitchClassName, spellMidi, type NoteNameSystem, type Spelling } from './noteNames';
+export {
+  NOTE_NAME_SYSTEMS,
+  noteName,
+  parseNoteName,
+  pitchClassName,
+  spellMidi,
+  type NoteNameSystem,
+  type Spelling,
+} from './noteNames';
 export {
   ASSUMED_RULER,
   DYNAMICS,

@@ -128,6 +128,14 @@ describe('note names', () => {
     ]);
   });
 
+  it.each([
+    [58, 'Si♭2', 'Si♭2'],
+    [62, 'Ré3', 'Re3'],
+    [69, 'La3', 'La3'],
+  ])('%i is %s in French and %s in Italian: their octaves count from do3', (midi, french, italian) =>
+    expect([noteName(midi, 'french'), noteName(midi, 'italian')]).toEqual([french, italian]),
+  );
+
   it('every spelling sounds its own note', () => {
     const semitones = [0, 2, 4, 5, 7, 9, 11];
     for (let midi = 36; midi < 100; midi++)

@@ -9,8 +9,10 @@ import { openDatabase } from './db/database';
 import { emptyOldBin } from './db/takes';
 import { keepInstallOffer } from './shared/install';
 import { registerOffline } from './shared/update';
+import { i18next, speak } from './text/i18n';
 import { store } from './store';
 import { noticed } from './store/notices';
+import type { Language } from './base/languages';
 import { detailOf } from './base/detailOf';
 import { openDemo } from './store/demo';
 import { keepSettings } from './store/settingsKeeper';
@@ -27,6 +29,23 @@ window.addEventListener('unhandledrejection', ({ reason }: PromiseRejectionEvent
 keepInstallOffer();
 startEarWith(() => new Worker(new URL('./practice/ear.worker.ts', import.meta.url), { type: 'module' }));
 
+/** The page speaks the language of the settings; where its words can't be loaded, it goes on with English. */
+async function speakAsChosen(): Promise<void> {
+  let spoken: Language | undefined;
+  const follow = async () => {
+    const { language } = store.getState().settings;
+    if (language === spoken) return;
+    spoken = language;
+    await speak(language).catch(async (error: unknown) => {
+      if (!i18next.hasResourceBundle(i18next.language, 'translation')) await speak('en');
+      tell('app.wentWrong', error);
+    });
+    document.documentElement.lang = i18next.language;
+  };
+  await follow();
+  store.subscribe(() => void follow()); // tells its own failure
+}
+
 async function start(): Promise<void> {
   // The page comes up whatever the storage does; what failed is said in it.
   try {
@@ -35,6 +54,7 @@ async function start(): Promise<void> {
   } catch (error) {
     tell('app.notOpened', error);
   }
+  await speakAsChosen();
   createRoot(document.getElementById('root')!).render(<App />);
   await openDemo().catch((error: unknown) => tell('app.demoFailed', error));
   try {

@@ -4,6 +4,7 @@ import { FAMILIES, familyById } from '@inner-hum/core/families';
 import { DYNAMICS, instrumentById, zoneOf, type Dynamic } from '@inner-hum/core/theory';
 import type { TFunction } from 'i18next';
 import { useTranslation } from 'react-i18next';
+import { formatNumber } from '../text/format';
 import { Link } from 'react-router';
 import { useAppDispatch, useAppSelector } from '../store';
 import { exerciseChanged, exerciseOf, mainNote, rulerOf, scoreOf, settingsChanged, usualFor } from '../store/settings';
@@ -98,14 +99,15 @@ export function ExerciseControls({ withFamily = false }: { readonly withFamily?:
           />
         )}
         <chakra.span color="inkSoft" marginLeft="auto" data-testid="breath">
-          {t('stand.breathNeeded', { seconds: budget.longestBreathS.toFixed(1) })}
-          {budget.totalS > budget.longestBreathS && ` · ${t('stand.total', { seconds: budget.totalS.toFixed(0) })}`}
+          {t('stand.breathNeeded', { seconds: formatNumber(budget.longestBreathS, 1) })}
+          {budget.totalS > budget.longestBreathS &&
+            ` · ${t('stand.total', { seconds: formatNumber(budget.totalS, 0) })}`}
         </chakra.span>
       </chakra.div>
       {own && (own.sure || own.fit.fits === 'withReserve' || budget.longestBreathS > ASKS_BREATH_S) ? (
         <chakra.p color={own.sure && own.fit.fits === 'not' ? 'accent' : 'inkSoft'} data-testid="breath-fit">
           {t(`exercise.breath.${breathWords(own)}`, {
-            hold: own.holdS.toFixed(1),
+            hold: formatNumber(own.holdS, 1),
             just: own.fit.justBpm,
             reserve: own.fit.reserveBpm,
           })}{' '}
@@ -123,7 +125,7 @@ export function ExerciseControls({ withFamily = false }: { readonly withFamily?:
       ) : (
         budget.longestBreathS > LONG_BREATH_S && (
           <chakra.p color="accent" fontWeight={600}>
-            {t('stand.breathLong', { seconds: budget.longestBreathS.toFixed(0) })}
+            {t('stand.breathLong', { seconds: formatNumber(budget.longestBreathS, 0) })}
           </chakra.p>
         )
       )}

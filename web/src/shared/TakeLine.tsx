@@ -1,12 +1,12 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import type { TakeRecord } from '@inner-hum/core/take';
-import { format } from 'date-fns';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { exerciseTitle } from '../text/exerciseText';
 import { findingText } from '../text/findingText';
 import { MiniRibbon } from '../ribbon/MiniRibbon';
 import { useNoteName } from '../text/useNoteName';
+import { formatDate } from '../text/format';
 
 /** A take in one line: when, its ribbon, what it was and what was found. */
 export function TakeLine({ take }: { readonly take: TakeRecord }) {
@@ -16,7 +16,7 @@ export function TakeLine({ take }: { readonly take: TakeRecord }) {
   return (
     <Flex align="center" gap="14px" borderTopWidth="1px" borderColor="line" py="6px">
       <chakra.span width="92px" color="inkSoft" fontSize="small" flexShrink={0}>
-        {format(new Date(take.startedAt), 'd MMM HH:mm')}
+        {formatDate(new Date(take.startedAt), 'moment')}
       </chakra.span>
       <Box width="150px" flexShrink={0} hideBelow="md">
         <MiniRibbon take={take} />

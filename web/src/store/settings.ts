@@ -2,6 +2,7 @@ import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import { type ExerciseParameters, type Score } from '@inner-hum/core/exercise';
 import { familyById, mainNoteOf, playable, usualExercise } from '@inner-hum/core/families';
 import { ASSUMED_RULER, type InstrumentId, type LevelRuler } from '@inner-hum/core/theory';
+import { LANGUAGES, type Language } from '../base/languages';
 import { withSchools } from '../db/settings/schools';
 import { FIRST_SETTINGS, type Settings } from '../db/settings/settings';
 
@@ -15,6 +16,12 @@ const slice = createSlice({
       ...state,
       exercise: { ...state.exercise, ...action.payload },
     }),
+    /** With a language come the note names that are usual in it, unless others were chosen before. */
+    languageChosen: (state, { payload: language }: PayloadAction<Language>) => ({
+      ...state,
+      language,
+      ...(state.noteNames === LANGUAGES[state.language].noteNames && { noteNames: LANGUAGES[language].noteNames }),
+    }),
     hornChosen: (state, { payload: instrumentId }: PayloadAction<InstrumentId>) => ({
       ...state,
       instrumentId,
@@ -23,7 +30,7 @@ const slice = createSlice({
   },
 });
 
-export const { settingsLoaded, settingsChanged, exerciseChanged, hornChosen } = slice.actions;
+export const { settingsLoaded, settingsChanged, exerciseChanged, languageChosen, hornChosen } = slice.actions;
 export const settingsReducer = slice.reducer;
 
 /** A record without one of its entries. */

@@ -1,8 +1,8 @@
 import { Box } from '@chakra-ui/react';
 import type { TrendPoint } from '@inner-hum/core/plan';
-import { format } from 'date-fns';
 import { Area, CartesianGrid, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { usePalette } from './useColourMode';
+import { formatDate } from '../text/format';
 
 /** More dots than this lie on one another. */
 const MOST_DOTS = 60;
@@ -37,7 +37,7 @@ export default function TrendChart({
             scale="time"
             domain={['dataMin', 'dataMax']}
             padding={{ left: 24, right: 24 }}
-            tickFormatter={(time: number) => format(time, 'd MMM')}
+            tickFormatter={(time: number) => formatDate(time, 'day')}
             tick={text}
             stroke={palette.line}
           />

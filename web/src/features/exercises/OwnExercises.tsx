@@ -76,7 +76,7 @@ export function OwnExercises({
         </Flex>
       ))}
       <form onSubmit={keep}>
-        <Flex gap="10px" align="flex-end" mt="6px">
+        <Flex gap="10px" align="flex-end" wrap="wrap" mt="6px">
           <Field label={t('exercise.keepName')} error={missing ? t('exercise.keepNameBad') : undefined} width="260px">
             <TextInput value={name} maxLength={60} onChange={(event) => setName(event.target.value)} />
           </Field>

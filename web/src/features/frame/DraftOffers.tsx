@@ -1,5 +1,5 @@
 import { chakra, Flex } from '@chakra-ui/react';
-import { format, isValid } from 'date-fns';
+import { isValid } from 'date-fns';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { keepDraftAsSound, recoverDraft, removeDraft, saveDraftSound } from '../../practice/recoverDrafts';
@@ -10,6 +10,7 @@ import { AlertPanel } from '../../ui/AlertPanel';
 import { Button } from '../../ui/controls';
 import { useIdle } from '../../shared/useIdle';
 import { detailOf } from '../../base/detailOf';
+import { formatDate } from '../../text/format';
 
 /** Takes that are drafts still, with what can be done with each; nothing of them goes before the player says so. */
 export function DraftOffers() {
@@ -52,7 +53,7 @@ function Offer({ draft }: { readonly draft: UnkeptTake }) {
     <AlertPanel testId="draft-offer">
       <chakra.p mb="8px">
         {t(`drafts.${why}`, {
-          when: isValid(day) ? format(day, 'd MMM, HH:mm') : t('drafts.unknownTime'),
+          when: isValid(day) ? formatDate(day, 'moment') : t('drafts.unknownTime'),
           seconds,
           detail,
         })}

@@ -3,10 +3,9 @@ import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
 import { ofNote } from '@inner-hum/core/plan';
 import { instrumentById } from '@inner-hum/core/theory';
 import { tendencyCsv } from '@inner-hum/core/formats';
-import { format } from 'date-fns';
 import { useTranslation } from 'react-i18next';
 import { Button } from '../../ui/controls';
-import { formatNumber, formatSigned } from '../../text/format';
+import { formatDate, formatNumber, formatSigned } from '../../text/format';
 import { SectionTitle } from '../../ui/PageTitle';
 import { PatternNote } from '../../shared/PatternNote';
 import { saveFile } from '../../base/saveFile';
@@ -51,7 +50,7 @@ export function TendencySheet() {
       </Flex>
       <SectionTitle>{t('sheet.title', { horn: t(`instruments.${instrumentId}`) })}</SectionTitle>
       <chakra.p color="inkSoft" mb="10px">
-        {[setup, t('sheet.a4', { hz: a4Hz }), format(new Date(), 'd MMMM yyyy')].filter(Boolean).join(' · ')}
+        {[setup, t('sheet.a4', { hz: a4Hz }), formatDate(new Date(), 'long')].filter(Boolean).join(' · ')}
       </chakra.p>
       <PatternNote notes={notes} />
       <Flex gap="40px" wrap="wrap" _print={{ fontSize: '11pt', color: 'black' }}>

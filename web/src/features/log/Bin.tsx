@@ -1,5 +1,4 @@
 import { chakra, Flex } from '@chakra-ui/react';
-import { format } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useTranslation } from 'react-i18next';
 import { binnedTakes, emptyBin, restoreTake } from '../../db/takes';
@@ -11,6 +10,7 @@ import { detailOf } from '../../base/detailOf';
 import { useAppDispatch } from '../../store';
 import { noticed } from '../../store/notices';
 import type { BinRow } from '../../db/database';
+import { formatDate } from '../../text/format';
 
 /** Takes deleted in the last thirty days, each to be had back. */
 export function Bin() {
@@ -53,7 +53,7 @@ function BinLine({ row: { record } }: { readonly row: BinRow }) {
   const nameOf = useNoteName();
   return (
     <>
-      {format(new Date(record.startedAt), 'd MMM yyyy, HH:mm')} · {exerciseTitle(t, record.parameters, nameOf)}
+      {formatDate(new Date(record.startedAt), 'momentOfYear')} · {exerciseTitle(t, record.parameters, nameOf)}
     </>
   );
 }

@@ -1,7 +1,6 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { bestTake, weakestTake, type Digest } from '@inner-hum/core/plan';
 import type { TakeRecord } from '@inner-hum/core/take';
-import { format } from 'date-fns';
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { useId, useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -14,6 +13,7 @@ import { exerciseMeta, exerciseTitle } from '../../text/exerciseText';
 import { findingText } from '../../text/findingText';
 import { useNoteName } from '../../text/useNoteName';
 import { Button } from '../../ui/controls';
+import { formatDate } from '../../text/format';
 
 /** So many exercises of a day are named before it is opened. */
 const NAMED = 5;
@@ -67,7 +67,7 @@ export function DayOfTakes({
             {open ? <ChevronDown size={18} aria-hidden /> : <ChevronRight size={18} aria-hidden />}
           </chakra.span>
           <chakra.span fontFamily="heading" fontSize="lead" fontWeight={600}>
-            {day && format(new Date(`${day}T12:00`), 'EEEE, d MMMM yyyy')}
+            {day && formatDate(new Date(`${day}T12:00`), 'weekdayAndYear')}
           </chakra.span>
           {digests.length > 0 && (
             <chakra.span color="inkSoft" fontSize="small">
@@ -129,7 +129,7 @@ function TakeRow({ take, mark }: { readonly take: TakeRecord; readonly mark: 'be
           {notes.map(nameOf).join('–')}
         </chakra.span>
         <chakra.span color="inkSoft" fontSize="small">
-          {format(new Date(take.startedAt), 'HH:mm')}
+          {formatDate(new Date(take.startedAt), 'time')}
         </chakra.span>
       </Box>
       <Box width={{ base: '100%', lg: '210px' }} flexShrink={0} order={{ base: 1, lg: 0 }}>
@@ -149,7 +149,7 @@ function TakeRow({ take, mark }: { readonly take: TakeRecord; readonly mark: 'be
         >
           <Link
             to={`/take/${take.id}`}
-            aria-label={t('log.open', { date: format(new Date(take.startedAt), 'd MMM HH:mm') })}
+            aria-label={t('log.open', { date: formatDate(new Date(take.startedAt), 'moment') })}
           >
             {finding && findingText(t, finding, take, nameOf)}
           </Link>

@@ -7,12 +7,10 @@ import { useTranslation } from 'react-i18next';
 import { useSearchParams } from 'react-router';
 import type { TakeFilter } from '../../db/search';
 import { Button, Choice, Field, TextInput } from '../../ui/controls';
-import { en } from '../../text/en';
 import { useNoteName } from '../../text/useNoteName';
 import { useAppSelector } from '../../store';
 
 const KINDS = ['size', 'note', 'family', 'finding', 'gear'] as const;
-const FINDINGS = Object.keys(en.log.findings);
 const NOTES = Array.from({ length: 46 }, (_, i) => String(57 + i));
 
 /** The filter of the Log, kept in the address so that a page can be gone back to. */
@@ -78,7 +76,7 @@ export function LogFilter({ children }: { readonly children: ReactNode }) {
           [...FAMILIES, freePlay].map((family) => family.id),
           (id) => t(`families.${id}.name`),
         )}
-        {choice('finding', FINDINGS, (id) => t(`log.findings.${id}`))}
+        {choice('finding', Object.keys(t('log.findings', { returnObjects: true })), (id) => t(`log.findings.${id}`))}
         {parts.length > 0 &&
           choice('gear', parts, (tag) =>
             t('compare.part', {

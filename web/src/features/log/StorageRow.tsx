@@ -37,7 +37,7 @@ export function StorageRow() {
       {usage.lasting ? (
         <span>{t('log.lasting')}</span>
       ) : (
-        <Button tone="quiet" onClick={() => void keep()}>
+        <Button tone="quiet" whiteSpace="normal" textAlign="left" onClick={() => void keep()}>
           {t('log.keepForGood')}
         </Button>
       )}

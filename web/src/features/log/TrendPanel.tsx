@@ -1,7 +1,6 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { QUANTITY_ROWS } from '@inner-hum/core/measure';
 import { QUANTITIES, type Milestone, type Quantity, type Trend as FoundTrend } from '@inner-hum/core/plan';
-import { format } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -12,6 +11,7 @@ import { SectionTitle } from '../../ui/PageTitle';
 import { LogFilter } from './LogFilter';
 import { loadTrendChart, TrendChartLater } from '../../ui/TrendChartLater';
 import { useNoteName } from '../../text/useNoteName';
+import { formatDate } from '../../text/format';
 
 /** So long after the list the trend is made ready, milliseconds. */
 const READY_AFTER_MS = 800;
@@ -97,7 +97,7 @@ function Firsts({ firsts }: { readonly firsts: readonly Milestone[] }) {
         {firsts.slice(0, SHOWN).map((first) => (
           <chakra.li key={first.key} py="2px">
             <chakra.span color="inkSoft" mr="10px">
-              {format(first.startedAtMs, 'd MMM yyyy')}
+              {formatDate(first.startedAtMs, 'dayOfYear')}
             </chakra.span>
             <Link to={`/take/${first.takeId}`}>
               {t(`log.first.${first.kind}`, {

@@ -2,12 +2,11 @@ import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
 import { familyById, usualExercise } from '@inner-hum/core/families';
 import { fingeringTrials, type FingeringTrials } from '@inner-hum/core/plan';
 import { keysOf, instrumentById, TRY_FINGERINGS, type KeyId } from '@inner-hum/core/theory';
-import { format } from 'date-fns';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Button } from '../../ui/controls';
 import { Fingering } from '../../shared/Fingering';
-import { formatNumber, formatSigned } from '../../text/format';
+import { formatDate, formatNumber, formatSigned } from '../../text/format';
 import { SectionTitle } from '../../ui/PageTitle';
 import { deleteFromSettings } from '../../store/undo';
 import { setupText } from '../../text/setupText';
@@ -130,7 +129,7 @@ function FingeringRow({
               ms: trial.responseS === undefined ? '–' : formatNumber(1000 * trial.responseS, 0),
             })}{' '}
             <chakra.span color="inkSoft" fontSize="small">
-              {[setupText(trial.setup), format(trial.newestMs, 'd MMM yyyy')].filter(Boolean).join(' · ')}
+              {[setupText(trial.setup), formatDate(trial.newestMs, 'dayOfYear')].filter(Boolean).join(' · ')}
             </chakra.span>
           </chakra.p>
         ))}

@@ -9,11 +9,10 @@ import {
   sourcesOf,
   type Source,
 } from '@inner-hum/core/theory';
-import { format } from 'date-fns';
 import { useTranslation } from 'react-i18next';
 import { Button } from '../../ui/controls';
 import { Fingering } from '../../shared/Fingering';
-import { formatSigned } from '../../text/format';
+import { formatDate, formatSigned } from '../../text/format';
 import { SectionTitle } from '../../ui/PageTitle';
 import { useNoteName } from '../../text/useNoteName';
 import { useOpenExercise } from '../../shared/useOpenExercise';
@@ -88,7 +87,7 @@ function SourceRow({
             ? t('overtones.tried', {
                 ...own.tries,
                 percent: Math.round(100 * expectedSuccess(source.prior, own.tries)),
-                date: format(own.newestMs, 'd MMM'),
+                date: formatDate(own.newestMs, 'day'),
               })
             : t('overtones.usually', { percent: Math.round(100 * expectedSuccess(source.prior)) })}
         </chakra.p>

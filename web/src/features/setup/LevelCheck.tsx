@@ -4,6 +4,7 @@ import { HOP_S } from '@inner-hum/core/signal';
 import { levelPosition } from '@inner-hum/core/theory';
 import { useEffect, useRef } from 'react';
 import { useTranslation } from 'react-i18next';
+import { formatNumber } from '../../text/format';
 import { Button } from '../../ui/controls';
 import { useAppSelector } from '../../store';
 import { rulerOf } from '../../store/settings';
@@ -60,7 +61,7 @@ export function LevelCheck() {
       let loudest = -Infinity;
       for (let i = Math.max(0, trace.count - MEMORY_FRAMES); i < trace.count; i++)
         if (trace.f0Hz[i]! > 0) loudest = Math.max(loudest, trace.levelDb[i]!);
-      if (loudest === -Infinity) return t('setUp.checkSilence', { level: level.toFixed(0).replace('-', '−') });
+      if (loudest === -Infinity) return t('setUp.checkSilence', { level: formatNumber(level, 0) });
       return loudest < QUIET_DB ? t('setUp.checkQuiet') : t('setUp.checkGood');
     };
     return () => clearInterval(timer);

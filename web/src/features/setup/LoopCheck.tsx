@@ -1,6 +1,7 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { formatNumber } from '../../text/format';
 import { SoundProblem } from '../../input/audioInput';
 import { click } from '../../practice/metronome';
 import { Button } from '../../ui/controls';
@@ -68,7 +69,10 @@ export function LoopCheck() {
       </chakra.p>
       <chakra.p mb="10px" data-testid="loop">
         {loop
-          ? t('setUp.loopMeasured', { ms: Math.round(1000 * loop.delayS), error: (1000 * loop.delayErrorS).toFixed(1) })
+          ? t('setUp.loopMeasured', {
+              ms: Math.round(1000 * loop.delayS),
+              error: formatNumber(1000 * loop.delayErrorS, 1),
+            })
           : t('setUp.loopUnknown')}
       </chakra.p>
       <Flex gap="10px" wrap="wrap">

@@ -3,6 +3,7 @@ import { rulerFrom } from '@inner-hum/core/measure';
 import type { Frames } from '@inner-hum/core/signal';
 import { useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { formatNumber } from '../../text/format';
 import { SoundProblem } from '../../input/audioInput';
 import { Button } from '../../ui/controls';
 import { useNoteName } from '../../text/useNoteName';
@@ -53,12 +54,12 @@ export function RulerCheck() {
       if (result.kind === 'measured') {
         const { settings: now } = store.getState();
         dispatch(settingsChanged({ rulers: { ...now.rulers, [rulerKey(now)]: result.ruler } }));
-        setOutcome(t('setUp.rulerDone', { db: (result.ruler.loudestDb - result.ruler.softestDb).toFixed(0) }));
+        setOutcome(t('setUp.rulerDone', { db: formatNumber(result.ruler.loudestDb - result.ruler.softestDb, 0) }));
       } else
         setOutcome(
           result.reason === 'noTone'
             ? t('setUp.rulerNoTone')
-            : t('setUp.rulerTooNarrow', { db: result.spanDb.toFixed(0) }),
+            : t('setUp.rulerTooNarrow', { db: formatNumber(result.spanDb, 0) }),
         );
     } catch (error) {
       dispatch(problemMet(error instanceof SoundProblem ? error.id : 'failed'));
@@ -72,8 +73,8 @@ export function RulerCheck() {
   };
 
   const numbers = {
-    soft: ruler.softestDb.toFixed(0).replace('-', '−'),
-    loud: ruler.loudestDb.toFixed(0).replace('-', '−'),
+    soft: formatNumber(ruler.softestDb, 0),
+    loud: formatNumber(ruler.loudestDb, 0),
   };
   return (
     <Box>

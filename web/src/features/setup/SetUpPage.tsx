@@ -1,15 +1,16 @@
 import { Box, chakra, Grid } from '@chakra-ui/react';
 import { DEMAND_CENTS } from '@inner-hum/core/measure';
-import { A4_RANGE_HZ, INSTRUMENTS } from '@inner-hum/core/theory';
+import { A4_RANGE_HZ, INSTRUMENTS, NOTE_NAME_SYSTEMS } from '@inner-hum/core/theory';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useLocation } from 'react-router';
+import { LANGUAGE_IDS, LANGUAGES } from '../../base/languages';
 import { chooseFile, chosenFile } from '../../input/chosenFile';
 import { Button, Choice, Tick } from '../../ui/controls';
 import { NumberField } from '../../ui/NumberField';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { useAppDispatch, useAppSelector } from '../../store';
-import { hornChosen, settingsChanged } from '../../store/settings';
+import { hornChosen, languageChosen, settingsChanged } from '../../store/settings';
 import { problemMet } from '../../store/practice';
 import { GearList } from './GearList';
 import { InstallPart } from './InstallPart';
@@ -60,9 +61,16 @@ export default function SetUpPage() {
               onChange={(a4Hz) => change({ a4Hz })}
             />
             <Choice
+              label={t('setUp.language')}
+              value={settings.language}
+              options={LANGUAGE_IDS}
+              textOf={(language) => LANGUAGES[language].name}
+              onChange={(language) => dispatch(languageChosen(language))}
+            />
+            <Choice
               label={t('setUp.names')}
               value={settings.noteNames}
-              options={['english', 'german', 'fixedDo'] as const}
+              options={NOTE_NAME_SYSTEMS}
               textOf={(system) => t(`setUp.namesSystem.${system}`)}
               onChange={(noteNames) => change({ noteNames })}
             />

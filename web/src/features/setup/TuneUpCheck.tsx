@@ -1,11 +1,10 @@
 import { Box, chakra } from '@chakra-ui/react';
 import { tuneUp, type TuneUp } from '@inner-hum/core/measure';
 import { HOP_S } from '@inner-hum/core/signal';
-import { format } from 'date-fns';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Button } from '../../ui/controls';
-import { formatNumber, formatSigned } from '../../text/format';
+import { formatDate, formatNumber, formatSigned } from '../../text/format';
 import { store, useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
 import { NumberField } from '../../ui/NumberField';
@@ -58,7 +57,7 @@ export function TuneUpCheck() {
       {last && (
         <chakra.p color="inkSoft" mb="8px">
           {t('setUp.tuneUpLast', {
-            date: format(new Date(last.at), 'd MMM, HH:mm'),
+            date: formatDate(new Date(last.at), 'moment'),
             cents: formatSigned(last.cents, 0),
             room: last.roomCelsius === undefined ? '' : t('setUp.tuneUpRoom', { celsius: last.roomCelsius }),
           })}

@@ -4,14 +4,13 @@ import { unpackFrames, type TakeRecord, type WholeTake } from '@inner-hum/core/t
 import { isWholeTake } from '@inner-hum/core/take/schema';
 import { QUANTITY_ROWS, valueOf, type Measured, type StepMeasures } from '@inner-hum/core/measure';
 import type { Digest } from '@inner-hum/core/plan';
-import { format } from 'date-fns';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { rivalsOf } from '../../db/rivals';
 import { wholeTake } from '../../db/takes';
 import { Button, Choice, Field, Key, TextInput } from '../../ui/controls';
 import { DrawnRibbon } from '../../ribbon/DrawnRibbon';
-import { formatNumber } from '../../text/format';
+import { formatDate, formatNumber } from '../../text/format';
 import { takeView } from '../../ribbon/takeView';
 import { SectionTitle } from '../../ui/PageTitle';
 import { drawRibbon } from '../../ribbon/ribbon';
@@ -66,7 +65,7 @@ export function Compare({
       digest === first && rivals.length > 1 && t('ab.first'),
       setupText(digest.setup),
     ];
-    return [format(digest.startedAtMs, 'd MMM yyyy, HH:mm'), ...marks].filter(Boolean).join(' · ');
+    return [formatDate(digest.startedAtMs, 'momentOfYear'), ...marks].filter(Boolean).join(' · ');
   };
   return (
     <Box mt="26px">

@@ -2,6 +2,7 @@ import { chakra, Flex } from '@chakra-ui/react';
 import type { WholeTake } from '@inner-hum/core/take';
 import { useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { formatNumber } from '../../text/format';
 import { detailOf } from '../../base/detailOf';
 import { hasVibrato } from '../../practice/evened';
 import { Player } from '../../practice/playback';
@@ -58,7 +59,7 @@ export function Playback(props: {
       setHeard(player);
       setPlaying(true);
       await player.play(from);
-      if (sound.leftS >= 0.1) say(t('take.evenedLeft', { seconds: sound.leftS.toFixed(1) }));
+      if (sound.leftS >= 0.1) say(t('take.evenedLeft', { seconds: formatNumber(sound.leftS, 1) }));
     } catch (error) {
       say(t('take.notHeard', { detail: detailOf(error) }));
     } finally {

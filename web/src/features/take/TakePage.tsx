@@ -2,7 +2,6 @@ import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
 import { bestTake } from '@inner-hum/core/plan';
 import { unpackFrames, type WholeTake } from '@inner-hum/core/take';
 import { isWholeTake } from '@inner-hum/core/take/schema';
-import { format } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -31,6 +30,7 @@ import { Events, MeasuresTable } from './MeasuresTable';
 import { PairView } from './PairView';
 import { Playback } from './Playback';
 import { detailOf } from '../../base/detailOf';
+import { formatDate, formatNumber } from '../../text/format';
 
 const Traces = lazy(() => import('./Traces'));
 
@@ -122,7 +122,7 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
           {exerciseTitle(t, parameters, nameOf)}
         </chakra.h1>
         <chakra.span color="inkSoft">
-          {format(new Date(record.startedAt), 'd MMM yyyy, HH:mm')} ·{' '}
+          {formatDate(new Date(record.startedAt), 'momentOfYear')} ·{' '}
           {t('take.meta', {
             exercise: exerciseMeta(t, parameters),
             horn: t(`instruments.${record.setup.instrumentId}`),
@@ -182,8 +182,8 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
           <chakra.p color="inkSoft" fontSize="small">
             {t('measures.uncertaintyHelp')}{' '}
             {t('take.bytes', {
-              kB: kB.toFixed(0),
-              perMinute: ((kB * 6000) / Math.max(1, record.frameCount)).toFixed(0),
+              kB: formatNumber(kB, 0),
+              perMinute: formatNumber((kB * 6000) / Math.max(1, record.frameCount), 0),
             })}
           </chakra.p>
         </Box>

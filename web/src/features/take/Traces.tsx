@@ -3,6 +3,7 @@ import { HOP_S, type Frames } from '@inner-hum/core/signal';
 import { centsBetweenHz } from '@inner-hum/core/theory';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
+import { formatNumber } from '../../text/format';
 import { CartesianGrid, Line, LineChart, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { usePalette } from '../../ui/useColourMode';
 
@@ -102,7 +103,7 @@ function Trace({
             height={24}
             tick={tick}
             stroke={palette.line}
-            tickFormatter={(value: number) => value.toFixed(0)}
+            tickFormatter={(value: number) => formatNumber(value, 0)}
           />
           <YAxis
             domain={domain}
@@ -110,7 +111,7 @@ function Trace({
             tick={tick}
             stroke={palette.line}
             tickCount={3}
-            tickFormatter={(value: number) => value.toFixed(0)}
+            tickFormatter={(value: number) => formatNumber(value, 0)}
           />
           <Line dataKey={field} stroke={palette.ink} strokeWidth={1.6} dot={false} isAnimationActive={false} />
         </LineChart>

@@ -1,11 +1,11 @@
 import { QUANTITY_ROWS } from '@inner-hum/core/measure';
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import type { Comparison, Digest } from '@inner-hum/core/plan';
-import { format, subDays } from 'date-fns';
+import { subDays } from 'date-fns';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { compareService } from '../../db/compareService';
-import { formatNumber } from '../../text/format';
+import { formatDate, formatNumber } from '../../text/format';
 import { SectionTitle } from '../../ui/PageTitle';
 import { useNoteName } from '../../text/useNoteName';
 import { useAppSelector } from '../../store';
@@ -28,7 +28,7 @@ export function Consistency({ recent }: { readonly recent: readonly Digest[] }) 
         {days.map((day) => {
           const minutes = minutesOn.get(dayOf(day)) ?? 0;
           return (
-            <Box key={dayOf(day)} flex="1" textAlign="center" title={format(day, 'd MMM')}>
+            <Box key={dayOf(day)} flex="1" textAlign="center" title={formatDate(day, 'day')}>
               <Box
                 borderRadius="3px"
                 borderWidth="1.5px"
@@ -38,7 +38,7 @@ export function Consistency({ recent }: { readonly recent: readonly Digest[] }) 
                 style={{ height: `${minutes > 0 ? 12 + Math.min(24, 2 * minutes) : 12}px` }}
               />
               <chakra.span fontSize="tiny" color="inkSoft">
-                {format(day, 'EEEEE')}
+                {formatDate(day, 'weekdayLetter')}
               </chakra.span>
             </Box>
           );

@@ -1,7 +1,7 @@
 import { Box, Flex } from '@chakra-ui/react';
 import { GOAL_KINDS, type GoalKind } from '@inner-hum/core/families';
 import { ALTISSIMO_REACH_SEMITONES, instrumentById } from '@inner-hum/core/theory';
-import { addDays, format } from 'date-fns';
+import { addDays } from 'date-fns';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Button, Choice, Field, TextInput, Tick } from '../../ui/controls';
@@ -11,6 +11,7 @@ import { useNoteName } from '../../text/useNoteName';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
 import { dayOf } from '../../base/days';
+import { formatDate } from '../../text/format';
 
 const USUAL_DAYS = 28;
 const USUAL_QUIET = { from: '21:30', to: '08:00' } as const;
@@ -38,7 +39,7 @@ export function Goals() {
         <Flex key={`${goal.kind} ${goal.midi} ${goal.by}`} align="center" gap="8px">
           <Box flex="1">
             {t(`goals.kinds.${goal.kind}`, { note: nameOf(goal.midi) })},{' '}
-            {t('goals.by', { date: format(new Date(`${goal.by}T12:00`), 'd MMM') })}
+            {t('goals.by', { date: formatDate(new Date(`${goal.by}T12:00`), 'day') })}
           </Box>
           <Button
             tone="quiet"

@@ -1,7 +1,6 @@
 import { LEVELS } from '@inner-hum/core/families';
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
 import { blockS, levelDrift, type Digest, type SessionBlock } from '@inner-hum/core/plan';
-import { format } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useCallback, useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -25,6 +24,7 @@ import { asksForDemo } from '../../store/demo';
 import { dayOf } from '../../base/days';
 import type { RunningSession } from '../../db/settings/session';
 import { startQueue } from '../../practice/flow';
+import { formatDate } from '../../text/format';
 
 const CHOICES = ['5', '10', '15', '20', '30', '45', '60', '90'] as const;
 
@@ -93,7 +93,7 @@ function Today() {
   return (
     <Box maxWidth="80rem" pb="40px">
       <PageTitle title={t('today.title')}>
-        <chakra.span color="inkSoft">{format(new Date(), 'EEEE, d MMMM')}</chakra.span>
+        <chakra.span color="inkSoft">{formatDate(new Date(), 'weekdayAndDay')}</chakra.span>
         <Box marginLeft={{ base: 0, md: 'auto' }} marginRight={{ base: 0, lg: '376px' }}>
           <Choice
             label={t('today.minutes')}

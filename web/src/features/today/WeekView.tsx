@@ -1,6 +1,6 @@
 import { chakra, Flex } from '@chakra-ui/react';
 import { planWeek, type PlanFor } from '@inner-hum/core/plan';
-import { addDays, format } from 'date-fns';
+import { addDays } from 'date-fns';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Button, Field, Select, TextInput } from '../../ui/controls';
@@ -11,6 +11,7 @@ import { useNoteName } from '../../text/useNoteName';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
 import { dayOf } from '../../base/days';
+import { formatDate } from '../../text/format';
 
 const MINUTES = [0, 5, 10, 15, 20, 30, 45, 60, 90];
 const DAYS = 7;
@@ -63,9 +64,9 @@ export function WeekView({ from }: { readonly from: PlanFor }) {
     <Fold title={t('week.title')}>
       {dates.map((date, i) => (
         <Flex key={dayOf(date)} align="center" gap="8px" py="2px">
-          <chakra.span width="42px">{format(date, 'EEE')}</chakra.span>
+          <chakra.span width="42px">{formatDate(date, 'weekdayShort')}</chakra.span>
           <Select
-            aria-label={t('week.minutes', { day: format(date, 'EEEE') })}
+            aria-label={t('week.minutes', { day: formatDate(date, 'weekday') })}
             width="104px"
             flexShrink={0}
             minHeight="36px"

@@ -1,13 +1,14 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
 import { familyById, LEVELS, usualExercise } from '@inner-hum/core/families';
-import { INSTRUMENTS } from '@inner-hum/core/theory';
+import { INSTRUMENTS, NOTE_NAME_SYSTEMS } from '@inner-hum/core/theory';
 import { lazy, Suspense } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { Button, Choice } from '../../ui/controls';
 import { useOpenExercise } from '../../shared/useOpenExercise';
 import { useAppDispatch, useAppSelector } from '../../store';
-import { hornChosen, settingsChanged } from '../../store/settings';
+import { hornChosen, languageChosen, settingsChanged } from '../../store/settings';
+import { LANGUAGE_IDS, LANGUAGES } from '../../base/languages';
 import { dayOf } from '../../base/days';
 
 const HearOneNote = lazy(() => import('./HearOneNote'));
@@ -34,6 +35,13 @@ export function Welcome() {
       <Grid templateColumns={{ base: '1fr', lg: '26rem minmax(0, 1fr)' }} gap="32px" my="18px" alignItems="start">
         <Flex direction="column" gap="16px">
           <Choice
+            label={t('setUp.language')}
+            value={settings.language}
+            options={LANGUAGE_IDS}
+            textOf={(language) => LANGUAGES[language].name}
+            onChange={(language) => dispatch(languageChosen(language))}
+          />
+          <Choice
             label={t('welcome.horn')}
             value={settings.instrumentId}
             options={INSTRUMENTS.map((instrument) => instrument.id)}
@@ -50,7 +58,7 @@ export function Welcome() {
           <Choice
             label={t('welcome.names')}
             value={settings.noteNames}
-            options={['english', 'german', 'fixedDo']}
+            options={NOTE_NAME_SYSTEMS}
             textOf={(system) => t(`setUp.namesSystem.${system}`)}
             onChange={(noteNames) => dispatch(settingsChanged({ noteNames }))}
           />

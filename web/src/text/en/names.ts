@@ -13,7 +13,6 @@ export const namesWords = {
   zones: { low: 'low', middle: 'middle', palm: 'palm', altissimo: 'altissimo' },
   sources: { microphone: 'Microphone', file: 'Sound file', standIn: 'Stand-in player' },
   partials: { partial: 'Partial {{number}}', fundamental: 'Fundamental', overtone: 'Overtone {{number}}' },
-  attacks: { breath: 'Air, no tongue', tongue: 'Tongue' },
   demands: { loose: 'Loose (±20 cents)', firm: 'Firm (±12 cents)', fine: 'Fine (±7 cents)' },
   keys: {
     none: 'no key down',

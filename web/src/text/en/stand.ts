@@ -37,7 +37,6 @@ export const standWords = {
     waiting: 'Ready. The beat starts with your tone.',
     judging: 'Listening back …',
     opening: 'Opening the sound …',
-    beat: 'beat',
     breathNeeded: 'One breath: {{seconds}} s',
     total: '{{seconds}} s in all',
     tunerHidden: 'Hide the tuner',

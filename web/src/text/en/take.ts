@@ -2,7 +2,6 @@
 export const takeWords = {
   take: {
     ribbonLabel: 'The tone of this take against what was planned: {{exercise}}. {{finding}}',
-    title: 'Take',
     missing: 'This take is not here. It may have been deleted.',
     damaged: 'This take can’t be read.',
     noteNotStored: 'This note could not be stored. Copy it before you leave the page.',

@@ -101,7 +101,7 @@ export const todayWords = {
     level: 'How far are you with this work?',
     title: 'Hear it, hum it, hold it.',
     intro:
-      'Four answers, then your first tone: a count-in, one note that grows and fades, and a sentence on what happened. Everything stays on this device.',
+      'A few answers, then your first tone: a count-in, one note that grows and fades, and a sentence on what happened. Everything stays on this device.',
     horn: 'Which horn do you play?',
     names: 'Which note names do you use?',
     sound: 'Where does the sound come from?',

@@ -1,0 +1,260 @@
+/** Words of Exercises, and what exercises are about wherever they are shown. */
+export const exercisesWords = {
+  families: {
+    airIntoTone: {
+      name: 'De l’air au son',
+      what: 'Une note grave naît d’un air qui coule déjà et y retourne ; puis une respiration.',
+    },
+    hold: {
+      name: 'Tenir',
+      what: 'Une note tant qu’elle reste bonne. Le bilan dit combien de temps, et ce qui l’a finie.',
+    },
+    countedBreaths: {
+      name: 'Souffles comptés',
+      what: 'Jouer, respirer en comptant, rejouer : le dernier aussi bon que le premier.',
+    },
+    threeZones: {
+      name: 'Trois zones',
+      what: 'Une note du médium, une grave, une aiguë : ce qui tient en cinq minutes.',
+    },
+    longToneScale: {
+      name: 'Gamme en sons tenus',
+      what: 'Une gamme, chaque note sur son propre souffle, douce et forte tour à tour : la même hauteur aux deux.',
+    },
+    vibrato: {
+      name: 'Vibrato',
+      what: 'Un son droit, le même avec des ondes comptées au métronome, et de nouveau droit.',
+    },
+    fromNothing: {
+      name: 'À partir de rien',
+      what: 'Chaque son sort du silence par le souffle seul et s’ouvre en ligne égale.',
+    },
+    octaveSlurs: {
+      name: 'Octaves liées',
+      what: 'Une note, son octave et retour dans un souffle. La clé d’octave bouge, rien d’autre.',
+    },
+    swell: { name: 'Son filé', what: 'Une note qui enfle et diminue en ligne égale, sa hauteur immobile.' },
+    relaySwell: {
+      name: 'Son filé en relais',
+      what: 'Enfler sur une note, passer au sommet au demi-ton suivant, y diminuer.',
+    },
+    anchorSwell: {
+      name: 'Son filé sur ancre',
+      what: 'Enfler sur une ancre, lier au sommet vers une note toujours plus lointaine, y diminuer.',
+    },
+    zigzagDescent: {
+      name: 'Descente en zigzag',
+      what: 'Descendre par demi-tons avec des repos, en enflant et diminuant tour à tour.',
+    },
+    oneBreathDescent: {
+      name: 'Descente d’un souffle',
+      what: 'Jusqu’à la note la plus grave, dans une liaison et une longue diminution.',
+    },
+    homeNote: {
+      name: 'Note maison',
+      what: 'De la note grave, une gamme ou un arpège et retour, plus loin chaque fois : elle parle aussitôt à chaque retour.',
+    },
+    homeCheck: { name: 'Test du grave', what: 'Tous les doigts en bas, une note grave : parle-t-elle net ?' },
+    vowelSweep: {
+      name: 'Voyelles',
+      what: 'Une note grave à travers i – a – o – ou, hauteur et force tenues.',
+    },
+    octaveRestart: {
+      name: 'Chute d’octave et reprise',
+      what: 'Lier l’octave vers le bas, puis reprendre la note grave encore et encore.',
+    },
+    crossingBreak: {
+      name: 'Changement de registre',
+      what: 'Passer au ré du deuxième registre, qui doit parler aussitôt. Quelques minutes, puis laisser.',
+    },
+    tongueOrAir: {
+      name: 'Langue ou air',
+      what: 'La même attaque grave avec la langue, puis à l’air seul : laquelle échoue ?',
+    },
+    fullAndSubtone: {
+      name: 'Plein et subtone',
+      what: 'Plein, puis en subtone, puis plein : le son reste, la hauteur ne s’affaisse pas.',
+    },
+    firstTrace: {
+      name: 'Première trace',
+      what: 'Du souffle jusqu’à la première trace d’une note grave, tenue là.',
+    },
+    fullSpanScale: {
+      name: 'Gamme sur toute l’étendue',
+      what: 'Une gamme majeure de la note la plus grave à la plus haute du saxophone, et retour.',
+    },
+    endSets: {
+      name: 'Notes des bouts',
+      what: 'Trois notes communes à beaucoup de tonalités à un bout du saxophone, depuis le bout et retour.',
+    },
+    overtoneLadder: {
+      name: 'Échelle d’harmoniques',
+      what: 'Un doigté grave, un partiel de plus chaque fois, lié. Ajoute le suivant quand le dernier est stable.',
+    },
+    humFirst: { name: 'Fredonner d’abord', what: 'Fredonne ou chante-la à n’importe quelle octave, puis joue-la.' },
+    overtoneMatch: {
+      name: 'Accorder l’harmonique',
+      what: 'Une hauteur par son propre doigté et en harmonique, changée sur le temps : rends-les pareilles.',
+    },
+    quickAlternation: {
+      name: 'Alternance rapide',
+      what: 'Normale et harmonique tour à tour en croches, puis tenue.',
+    },
+    shortTwelfths: {
+      name: 'Douzièmes courtes',
+      what: 'Doigter avec la clé d’octave, sonner la quinte au-dessus. Les têtues demandent plus de tours.',
+    },
+    overtoneRoute: {
+      name: 'Chemin d’harmoniques',
+      what: 'Une gamme ou une mélodie, chaque note en harmonique d’un doigté plus grave.',
+    },
+    altissimoVoicing: {
+      name: 'Voicing du suraigu',
+      what: 'Un doigté : vers les partiels voisins et retour, par le voicing seul.',
+    },
+    fingeringTrial: { name: 'Essai de doigté', what: 'Un doigté pour une note haute, trois essais.' },
+    freePlay: { name: 'Jeu libre', what: 'Ce que tu as tenu, une note après l’autre.' },
+    bend: { name: 'Inflexion', what: 'D’une note tenue vers le bas et retour, par le voicing seul, en ligne égale.' },
+    bendToPitch: {
+      name: 'Inflexion vers une note',
+      what: 'Chaque essai descend d’un demi-ton de plus, et revient. Jusqu’où tu vas est noté, pas jugé.',
+    },
+    smallTube: {
+      name: 'Petit tube',
+      what: 'Le bec seul, ou avec le bocal : sa propre hauteur tenue stable. La hauteur même est notée, pas jugée.',
+    },
+    ventMatch: {
+      name: 'Clé modèle',
+      what: 'Une note avec la clé aiguë nommée ouverte comme modèle brillant, puis fermée, en gardant le son.',
+    },
+    octaveDisplacement: {
+      name: 'Phrase à l’octave',
+      what: 'Une phrase à toi, puis la même une octave plus loin.',
+    },
+    survey: {
+      name: 'Relevé',
+      what: 'Des notes du saxophone à force moyenne, forte et douce. Elles remplissent sa carte.',
+    },
+    heardInterval: {
+      name: 'Intervalle entendu',
+      what: 'Tenir une note, entendre la suivante en soi, la jouer ; toujours plus large.',
+    },
+  },
+  phrase: {
+    help: 'Noms avec octave ; :2 pour deux temps, r pour un silence.',
+    empty: 'Écris au moins une note.',
+    note: 'Le mot {{word}}, « {{text}} », n’est pas un nom de note.',
+    beats: 'Le mot {{word}}, « {{text}} » : les temps sont des quarts de temps jusqu’à 16, comme :0.5 ou :2.',
+    tooLong: 'Une phrase a 200 notes au plus.',
+  },
+  cues: {
+    label: 'La consigne que j’essaie',
+    none: 'Aucune',
+    tongueHeight: { low: 'Langue basse, « a »', high: 'Arrière de la langue haut, air rapide' },
+    softPlaying: { slow: 'Plus doux : ralentir l’air', pressure: 'Plus doux : moins d’air, même pression' },
+    throat: { vowels: 'Former des voyelles, laisser la gorge', open: 'Sentir la gorge ouverte' },
+    restBreath: { nose: 'Respirer par le nez', corners: 'Respirer aux coins de la bouche' },
+  },
+  cautions: {
+    ears: 'Les longs sons aigus sont forts à l’oreille : protège les tiennes, et fais des pauses.',
+    breath:
+      'Les longs sons peuvent donner le vertige : arrête, respire normalement. Cœur, poumons, pression de l’œil, hernie, grossesse : demande d’abord à un médecin.',
+    lip: 'Harmoniques et aigus fatiguent la lèvre : repose-la ensuite, et arrête à la douleur ou à l’engourdissement.',
+    neighbours: 'Ces notes traversent les murs : pense à qui vit là.',
+    hands: 'Longtemps debout : cordon assez haut, nuque libre, mains légères ; pose le saxophone entre-temps.',
+    dismiss: 'Masquer pour aujourd’hui',
+  },
+  stages: {
+    lowEnd: 'Réveiller le grave',
+    longTones: 'Sons tenus',
+    swells: 'Sons filés',
+    descents: 'Descentes',
+    lowRegister: 'Registre grave et changement',
+    overtones: 'Harmoniques',
+    altissimo: 'Suraigu et voicing',
+    wholeHorn: 'Tout le saxophone',
+  },
+  exercise: {
+    title: 'Exercices',
+    intro:
+      'Dans l’ordre d’une séance. Choisis-en un, règle-le, joue-le, ou mets-en plusieurs dans un bloc qui se joue tout seul.',
+    settings: 'Réglages de cet exercice',
+    mouthpieceUsually:
+      'Seul, un bec de cette taille se pose d’ordinaire près de {{note}}, en sons réels. Le tien est noté, pas jugé.',
+    family: 'Exercice',
+    aim: 'Ce que tu veux travailler',
+    aims: {
+      all: 'Tout',
+      start: 'Des attaques qui parlent aussitôt',
+      line: 'Un son stable',
+      level: 'Plus fort et plus doux, également',
+      pitch: 'Hauteur',
+      colour: 'Timbre',
+      break: 'Ni accroc ni saut',
+      change: 'D’une note à l’autre',
+      time: 'Le temps',
+      end: 'La fin du son',
+    },
+    play: 'Au pupitre',
+    add: 'Ajouter au bloc',
+    added: 'Ajouté au bloc.',
+    keep: 'Garder comme mien',
+    keepName: 'Nom',
+    keepNameBad: 'Donne-lui d’abord un nom.',
+    own: 'Les miens',
+    use: 'Prendre',
+    remove: 'Retirer',
+    removed: 'Retiré : {{name}}.',
+    cleared: 'Le bloc est vide.',
+    saveFile: 'Exporter en fichier',
+    readFile: 'Ouvrir un fichier',
+    fileRead: '« {{name}} » est maintenant parmi les tiens.',
+    fileBad: 'Ce fichier ne contient aucun exercice que cette version connaît. Rien n’a changé.',
+    moveUp: 'Plus tôt',
+    more: 'Consigne, mesures muettes, temps un, mains libres',
+    duplicate: 'Dupliquer',
+    copyOf: '{{name}} (copie)',
+    favourites: 'Favoris',
+    favour: 'Ajouter aux favoris',
+    unfavour: 'Retirer des favoris',
+    print: 'Imprimer la feuille',
+    musicXml: 'MusicXML',
+    midi: 'MIDI',
+    block: 'Bloc',
+    blockEmpty:
+      'Rien dans le bloc. Ce que tu ajoutes se joue l’un après l’autre sur une touche, avec les bilans entre deux.',
+    blockStart: 'Jouer le bloc',
+    blockMinutes: 'Environ {{minutes}} min avec bilans',
+    clear: 'Vider le bloc',
+    share: 'Copier un lien vers lui',
+    shared: 'Copié. Qui ouvre le lien a cet exercice au pupitre.',
+    shareBad: 'Ce lien ne contient aucun exercice que cette version connaît. Rien n’a changé.',
+    breath: {
+      withReserve: 'Ton plus long bon son là, dernièrement : {{hold}} s. Il suffit, avec du souffle en réserve.',
+      just: 'Ton plus long bon son là, dernièrement : {{hold}} s. Il suffit tout juste.',
+      not: 'Ton plus long bon son là, dernièrement : {{hold}} s. Il suffit à partir du tempo {{just}}, avec réserve à partir de {{reserve}}.',
+      never:
+        'Ton plus long bon son là, dernièrement : {{hold}} s. Il faut moins de temps ou de notes ; aucun tempo n’est assez rapide.',
+      atLeast:
+        'Tu as tenu au moins {{hold}} s là ; combien dure ton souffle n’est pas encore connu. L’exercice Tenir le dirait.',
+      take: 'Prendre {{reserve}}',
+    },
+    notPossible: {
+      sentence: 'Impossible tel quel : {{why}} Le plus proche qui se joue : {{changes}}.',
+      take: 'Prendre cela',
+      limits: '{{field}} : {{min}} à {{max}}.',
+      whole: '{{field}} : nombres entiers seulement.',
+      unknown: 'cette version ne connaît pas ce choix de « {{field}} ».',
+      tooHigh: 'il faudrait {{note}}, et la note la plus haute demandée à ce saxophone est {{limit}}.',
+      tooLow: 'il faudrait {{note}}, et la note la plus grave de ce saxophone est {{limit}}.',
+      order: 'la nuance la plus douce doit être plus douce que la plus forte.',
+      fingered: 'cela se doigte de {{min}} à {{max}}.',
+      noSource: '{{note}} n’est harmonique d’aucun doigté plus grave.',
+      phrase: 'la phrase ne se lit pas comme des notes.',
+      empty: 'il n’y aurait aucune note à jouer.',
+    },
+    scoreOf: 'La partie écrite : {{notes}}',
+    beatsAt: '{{beats}} temps à {{tempo}}',
+    tempoOnly: 'à {{tempo}}',
+  },
+} as const;

@@ -1,0 +1,257 @@
+/** Words of Exercises, and what exercises are about wherever they are shown. */
+export const exercisesWords = {
+  families: {
+    airIntoTone: {
+      name: 'Dall’aria al suono',
+      what: 'Una nota grave nasce da aria che già scorre e vi ritorna; poi un respiro.',
+    },
+    hold: { name: 'Tieni', what: 'Una nota finché resta buona. Il giudizio dice quanto, e che cosa l’ha finita.' },
+    countedBreaths: {
+      name: 'Fiati contati',
+      what: 'Suona, respira contando, suona ancora: l’ultimo buono come il primo.',
+    },
+    threeZones: {
+      name: 'Tre zone',
+      what: 'Una nota media, una grave, una acuta: quello che sta in cinque minuti.',
+    },
+    longToneScale: {
+      name: 'Scala a suoni lunghi',
+      what: 'Una scala, ogni nota con il suo fiato, piano e forte a turno: la stessa altezza in entrambi.',
+    },
+    vibrato: {
+      name: 'Vibrato',
+      what: 'Un suono dritto, lo stesso con onde contate dal metronomo, e di nuovo dritto.',
+    },
+    fromNothing: {
+      name: 'Dal nulla',
+      what: 'Ogni suono esce dal silenzio con la sola aria e si apre in linea uguale.',
+    },
+    octaveSlurs: {
+      name: 'Ottave legate',
+      what: 'Una nota, la sua ottava e ritorno in un fiato. Il portavoce si muove, nient’altro.',
+    },
+    swell: { name: 'Messa di voce', what: 'Una nota che cresce e cala in linea uguale, l’altezza ferma.' },
+    relaySwell: {
+      name: 'Messa di voce a staffetta',
+      what: 'Cresci su una nota, al culmine passa al semitono seguente, lì cala.',
+    },
+    anchorSwell: {
+      name: 'Messa di voce con àncora',
+      what: 'Cresci su un’àncora, al culmine lega a una nota sempre più lontana, lì cala.',
+    },
+    zigzagDescent: {
+      name: 'Discesa a zigzag',
+      what: 'In giù per semitoni con pause, crescendo e calando a turno.',
+    },
+    oneBreathDescent: {
+      name: 'Discesa in un fiato',
+      what: 'Giù fino alla nota più grave, in una legatura e un lungo calare.',
+    },
+    homeNote: {
+      name: 'Nota di casa',
+      what: 'Dalla nota grave su per una scala o un arpeggio e ritorno, ogni volta più lontano: parla subito a ogni ritorno.',
+    },
+    homeCheck: { name: 'Prova del grave', what: 'Tutte le dita giù, una nota grave: parla pulita?' },
+    vowelSweep: {
+      name: 'Vocali',
+      what: 'Una nota grave attraverso i – a – o – u, altezza e forza tenute.',
+    },
+    octaveRestart: {
+      name: 'Salto d’ottava e ripartenza',
+      what: 'Lega l’ottava in giù, poi riattacca la nota grave ancora e ancora.',
+    },
+    crossingBreak: {
+      name: 'Cambio di registro',
+      what: 'Passa al re del secondo registro, che deve parlare subito. Pochi minuti, poi lascia.',
+    },
+    tongueOrAir: {
+      name: 'Lingua o aria',
+      what: 'Lo stesso attacco grave con la lingua, poi con la sola aria: quale fallisce?',
+    },
+    fullAndSubtone: {
+      name: 'Pieno e subtone',
+      what: 'Pieno, poi subtone, poi pieno: il suono resta, l’altezza non cede.',
+    },
+    firstTrace: {
+      name: 'Prima traccia',
+      what: 'Dal fiato fino alla prima traccia di una nota grave, tenuta lì.',
+    },
+    fullSpanScale: {
+      name: 'Scala su tutta l’estensione',
+      what: 'Una scala maggiore dalla nota più grave alla più alta dello strumento, e ritorno.',
+    },
+    endSets: {
+      name: 'Note degli estremi',
+      what: 'Tre note comuni a molte tonalità a un estremo dello strumento, dall’estremo e ritorno.',
+    },
+    overtoneLadder: {
+      name: 'Scala di armonici',
+      what: 'Una posizione grave, un parziale in più ogni volta, legato. Aggiungi il prossimo quando l’ultimo è fermo.',
+    },
+    humFirst: { name: 'Prima canticchia', what: 'Canticchiala o cantala in qualsiasi ottava, poi suonala.' },
+    overtoneMatch: {
+      name: 'Pareggia l’armonico',
+      what: 'Un’altezza con la sua posizione e come armonico, cambiando sul battito: rendile uguali.',
+    },
+    quickAlternation: {
+      name: 'Alternanza rapida',
+      what: 'Normale e armonico a turno in crome, poi tenuto.',
+    },
+    shortTwelfths: {
+      name: 'Dodicesime corte',
+      what: 'Posizione con portavoce, suona la quinta sopra. Quelle ostinate vogliono più giri.',
+    },
+    overtoneRoute: {
+      name: 'Percorso di armonici',
+      what: 'Una scala o una melodia, ogni nota come armonico di una posizione più grave.',
+    },
+    altissimoVoicing: {
+      name: 'Voicing del sovracuto',
+      what: 'Una posizione: ai parziali vicini e ritorno, con il solo voicing.',
+    },
+    fingeringTrial: { name: 'Prova di posizione', what: 'Una posizione per una nota alta, tre tentativi.' },
+    freePlay: { name: 'Suona libero', what: 'Quello che hai tenuto, una nota dopo l’altra.' },
+    bend: { name: 'Piegata', what: 'Da una nota tenuta in giù e ritorno con il solo voicing, in linea uguale.' },
+    bendToPitch: {
+      name: 'Piegata a una nota',
+      what: 'Ogni tentativo piega un semitono più giù, e torna. Fin dove arrivi si annota, non si giudica.',
+    },
+    smallTube: {
+      name: 'Tubo corto',
+      what: 'Solo il bocchino, o con il collo: la sua altezza tenuta ferma. L’altezza stessa si annota, non si giudica.',
+    },
+    ventMatch: {
+      name: 'Chiave modello',
+      what: 'Una nota con la chiave acuta indicata aperta come modello brillante, poi chiusa, tenendo il suono.',
+    },
+    octaveDisplacement: {
+      name: 'Frase all’ottava',
+      what: 'Una frase tua, poi la stessa un’ottava più in là.',
+    },
+    survey: {
+      name: 'Rilievo',
+      what: 'Note dello strumento a forza media, forte e piano. Riempiono la sua mappa.',
+    },
+    heardInterval: {
+      name: 'Intervallo sentito',
+      what: 'Tieni una nota, senti dentro la seguente, suonala; sempre più largo.',
+    },
+  },
+  phrase: {
+    help: 'Nomi con l’ottava; :2 per due battiti, r per una pausa.',
+    empty: 'Scrivi almeno una nota.',
+    note: 'La parola {{word}}, «{{text}}», non è un nome di nota.',
+    beats: 'La parola {{word}}, «{{text}}»: i battiti sono quarti di battito fino a 16, come :0.5 o :2.',
+    tooLong: 'Una frase ha al massimo 200 note.',
+  },
+  cues: {
+    label: 'Lo spunto che provo',
+    none: 'Nessuno',
+    tongueHeight: { low: 'Lingua bassa, «a»', high: 'Dietro la lingua alta, aria veloce' },
+    softPlaying: { slow: 'Più piano: rallenta l’aria', pressure: 'Più piano: meno aria, stessa pressione' },
+    throat: { vowels: 'Forma vocali, lascia la gola', open: 'Senti la gola aperta' },
+    restBreath: { nose: 'Respira dal naso', corners: 'Respira dagli angoli della bocca' },
+  },
+  cautions: {
+    ears: 'I suoni lunghi e acuti sono forti all’orecchio: proteggi i tuoi, e fai pause.',
+    breath:
+      'I suoni lunghi possono far girare la testa: fermati, respira normalmente. Cuore, polmoni, pressione dell’occhio, ernia, gravidanza: prima chiedi a un medico.',
+    lip: 'Armonici e note alte stancano il labbro: fallo riposare dopo, e fermati al dolore o al formicolio.',
+    neighbours: 'Queste note passano i muri: pensa a chi ci abita.',
+    hands: 'A lungo in piedi: cinghia abbastanza alta, collo libero, mani leggere; posa lo strumento ogni tanto.',
+    dismiss: 'Nascondi per oggi',
+  },
+  stages: {
+    lowEnd: 'Sveglia il grave',
+    longTones: 'Suoni lunghi',
+    swells: 'Messe di voce',
+    descents: 'Discese',
+    lowRegister: 'Registro grave e cambio',
+    overtones: 'Armonici',
+    altissimo: 'Sovracuto e voicing',
+    wholeHorn: 'Tutto lo strumento',
+  },
+  exercise: {
+    title: 'Esercizi',
+    intro:
+      'Nell’ordine di uno studio. Scegline uno, regolalo, suonalo, o mettine diversi in un blocco che suona da solo.',
+    settings: 'Impostazioni di questo esercizio',
+    mouthpieceUsually:
+      'Da solo, un bocchino di questa taglia sta di solito vicino a {{note}}, suoni reali. Il tuo si annota, non si giudica.',
+    family: 'Esercizio',
+    aim: 'Su che cosa vuoi lavorare',
+    aims: {
+      all: 'Tutto',
+      start: 'Attacchi che parlano subito',
+      line: 'Un suono fermo',
+      level: 'Più forte e più piano, uguali',
+      pitch: 'Altezza',
+      colour: 'Timbro',
+      break: 'Niente rotture, niente salti',
+      change: 'Da nota a nota',
+      time: 'Tempo',
+      end: 'La fine del suono',
+    },
+    play: 'Al leggio',
+    add: 'Nel blocco',
+    added: 'Nel blocco.',
+    keep: 'Tieni come mio',
+    keepName: 'Nome',
+    keepNameBad: 'Prima dagli un nome.',
+    own: 'I miei',
+    use: 'Usa',
+    remove: 'Togli',
+    removed: 'Tolto: {{name}}.',
+    cleared: 'Il blocco è vuoto.',
+    saveFile: 'Esporta in un file',
+    readFile: 'Apri un file',
+    fileRead: '«{{name}}» è ora tra i tuoi.',
+    fileBad: 'Questo file non contiene un esercizio che questa versione conosce. Nulla è cambiato.',
+    moveUp: 'Prima',
+    more: 'Spunto, battute mute, battito uno, mani libere',
+    duplicate: 'Duplica',
+    copyOf: '{{name}} (copia)',
+    favourites: 'Preferiti',
+    favour: 'Aggiungi ai preferiti',
+    unfavour: 'Togli dai preferiti',
+    print: 'Stampa il foglio',
+    musicXml: 'MusicXML',
+    midi: 'MIDI',
+    block: 'Blocco',
+    blockEmpty:
+      'Ancora nulla nel blocco. Quello che metti suona uno dopo l’altro con un tasto, con i giudizi in mezzo.',
+    blockStart: 'Suona il blocco',
+    blockMinutes: 'Circa {{minutes}} min con i giudizi',
+    clear: 'Svuota il blocco',
+    share: 'Copia un collegamento',
+    shared: 'Copiato. Chi apre il collegamento ha questo esercizio al leggio.',
+    shareBad: 'Questo collegamento non contiene un esercizio che questa versione conosce. Nulla è cambiato.',
+    breath: {
+      withReserve: 'Il tuo suono buono più lungo lì, di recente: {{hold}} s. Basta, con fiato che avanza.',
+      just: 'Il tuo suono buono più lungo lì, di recente: {{hold}} s. Basta appena.',
+      not: 'Il tuo suono buono più lungo lì, di recente: {{hold}} s. Basta dal tempo {{just}}, con fiato che avanza da {{reserve}}.',
+      never:
+        'Il tuo suono buono più lungo lì, di recente: {{hold}} s. Servono meno battiti o note; nessun tempo è abbastanza veloce.',
+      atLeast:
+        'Lì hai tenuto almeno {{hold}} s; quanto dura il tuo fiato non si sa ancora. L’esercizio Tieni lo direbbe.',
+      take: 'Prendi {{reserve}}',
+    },
+    notPossible: {
+      sentence: 'Così non si può: {{why}} Il più vicino che si suona: {{changes}}.',
+      take: 'Usa quello',
+      limits: '{{field}}: da {{min}} a {{max}}.',
+      whole: '{{field}}: solo numeri interi.',
+      unknown: 'questa versione non conosce questa scelta di «{{field}}».',
+      tooHigh: 'servirebbe {{note}}, e la nota più alta chiesta a questo strumento è {{limit}}.',
+      tooLow: 'servirebbe {{note}}, e la nota più grave di questo strumento è {{limit}}.',
+      order: 'la dinamica più piano deve essere più piano della più forte.',
+      fingered: 'la posizione va da {{min}} a {{max}}.',
+      noSource: '{{note}} non è armonico di una posizione più grave.',
+      phrase: 'la frase non si legge come note.',
+      empty: 'non ci sarebbe nessuna nota da suonare.',
+    },
+    scoreOf: 'La parte scritta: {{notes}}',
+    beatsAt: '{{beats}} battiti a {{tempo}}',
+    tempoOnly: 'a {{tempo}}',
+  },
+} as const;
