@@ -3,7 +3,7 @@ import {
   DYNAMICS,
   type Dynamic,
   type Instrument,
-  type InstrumentId,
+  type HornId,
 } from '@inner-hum/core/theory';
 import { NotPlayable } from './issue';
 import { parsePhrase } from './phrase';
@@ -30,7 +30,7 @@ export type ValuesOf<F extends Fields> = { readonly [name in keyof F]: ValueOf<F
 /** Everything that can be set on an exercise: what all have, and the fields of its family. */
 export type ExerciseParameters = {
   readonly family: string;
-  readonly instrumentId: InstrumentId;
+  readonly instrumentId: HornId;
   readonly tempoBpm: number;
   readonly tunerHidden: boolean;
   readonly [field: string]: number | string | boolean;

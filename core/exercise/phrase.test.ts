@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { parseNoteName } from '../theory';
+import { NOTE_NAME_SYSTEMS, parseNoteName } from '../theory';
 import { parsePhrase, phraseText } from './index';
 import { exerciseScore, familyById, usualExercise } from '../families';
 

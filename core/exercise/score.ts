@@ -1,4 +1,4 @@
-import type { Dynamic, InstrumentId, PartialTuning } from '@inner-hum/core/theory';
+import type { Dynamic, HornId, PartialTuning } from '@inner-hum/core/theory';
 
 /** Vowels to think of, from bright to dark. */
 export const VOWELS = ['ee', 'ah', 'oh', 'oo'] as const;
@@ -53,7 +53,7 @@ export interface Step {
 export interface Score {
   /** id of the family that made it */
   readonly family: string;
-  readonly instrumentId: InstrumentId;
+  readonly instrumentId: HornId;
   readonly tempoBpm: number;
   readonly countInBeats: number;
   readonly beatsPerBar: number;

@@ -1,5 +1,5 @@
 import { breathBudget, scoreOf, TEMPO_RANGE_BPM, type ExerciseParameters, type Score } from '@inner-hum/core/exercise';
-import { zoneOf, type InstrumentId } from '@inner-hum/core/theory';
+import { zoneOf, type InstrumentId, sizeOf } from '@inner-hum/core/theory';
 import type { Family } from './family';
 
 /** What is asked of a breath before anything is measured: larger horns take more air. Our choice, careful. */
@@ -40,7 +40,7 @@ export function breathLimitS(
 ): number {
   const soundsHigh = steps.some((step) => zoneOf(step.soundedMidi) === 'altissimo');
   const high = soundsHigh || family.stage === 'overtones' || family.stage === 'altissimo';
-  const firstS = family.teaching.firstBreathS ?? (high ? HIGH_PARTIALS_S : FIRST_BREATH_S[instrumentId]);
+  const firstS = family.teaching.firstBreathS ?? (high ? HIGH_PARTIALS_S : FIRST_BREATH_S[sizeOf(instrumentId)]);
   const most = Math.min(family.teaching.longestBreathS ?? Infinity, soundsHigh ? ALTISSIMO_S : Infinity);
   if (!held) return Math.min(most, firstS);
   const ownS = SHARE_OF_HELD * held.holdS;

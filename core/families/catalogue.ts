@@ -1,4 +1,4 @@
-import { instrumentById, type InstrumentId } from '@inner-hum/core/theory';
+import { instrumentById, type HornId } from '@inner-hum/core/theory';
 import { highestNote, scoreOf, type ExerciseParameters, type Score } from '@inner-hum/core/exercise';
 import { breathLimitS, fittedToBreath } from './breath';
 import type { Family } from './family';
@@ -105,7 +105,7 @@ export function exerciseScore(parameters: ExerciseParameters): Score {
 }
 
 /** What is usual of a family on a horn: its notes within the horn's range, its breaths not longer than the horn allows. */
-export function usualExercise(family: Family, instrumentId: InstrumentId): ExerciseParameters {
+export function usualExercise(family: Family, instrumentId: HornId): ExerciseParameters {
   const values = Object.entries(family.fields).map(([name, field]) => [name, field.usual] as const);
   const usual = fitToHorn({
     family: family.id,

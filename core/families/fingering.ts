@@ -1,5 +1,5 @@
 import type { ExerciseParameters, Step } from '@inner-hum/core/exercise';
-import { instrumentById, KEYS, regularFingering, TRY_FINGERINGS, type KeyId } from '@inner-hum/core/theory';
+import { canFinger, instrumentById, KEYS, regularFingering, TRY_FINGERINGS, type KeyId } from '@inner-hum/core/theory';
 
 /**
  * The keys that are down on a step of an exercise: those of a fingering on trial, the regular ones of the tube with its
@@ -15,7 +15,10 @@ export function fingeringOf(
   const horn = instrumentById(instrumentId);
   const written = step.fingeredMidi + (step.octaveKey ? 12 : 0);
   const regular = regularFingering(horn, written);
-  if (!regular) return TRY_FINGERINGS.find(({ midi, sizes }) => midi === written && sizes.includes(instrumentId))?.keys;
+  if (!regular)
+    return TRY_FINGERINGS.find(
+      ({ midi, sizes, keys }) => midi === written && sizes.includes(horn.id) && canFinger(horn, keys),
+    )?.keys;
   // The bright model has its vent open; what should sound like it is fingered as ever.
   return typeof vent === 'string' && isKey(vent) && !step.pair ? [...regular, vent] : regular;
 }

@@ -1,4 +1,5 @@
 import type { ExerciseParameters, Field } from '@inner-hum/core/exercise';
+import { sizeOf } from '@inner-hum/core/theory';
 import { familyById } from './catalogue';
 
 /**
@@ -11,9 +12,9 @@ export function exerciseKey(parameters: ExerciseParameters): string {
   return [parameters.family, ...decisive.map(([name]) => parameters[name])].join(' ');
 }
 
-/** The same on one horn. */
+/** The same on one size of horn. */
 export function ownExerciseKey(parameters: ExerciseParameters): string {
-  return `${parameters.instrumentId} ${exerciseKey(parameters)}`;
+  return `${sizeOf(parameters.instrumentId)} ${exerciseKey(parameters)}`;
 }
 
 function isOtherChoice(field: Field): boolean {

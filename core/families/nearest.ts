@@ -1,4 +1,4 @@
-import { DYNAMICS, instrumentById, INSTRUMENTS, type Instrument } from '@inner-hum/core/theory';
+import { DYNAMICS, instrumentById, isHornId, type Instrument } from '@inner-hum/core/theory';
 import {
   highestNote,
   NoSourceError,
@@ -45,7 +45,7 @@ export function isPlayed(value: unknown): value is ExerciseParameters {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) return false;
   const { family: id, instrumentId, tempoBpm, tunerHidden, ...rest } = value as Record<string, unknown>;
   const family = familyIfKnown(id);
-  if (!family || !INSTRUMENTS.some((instrument) => instrument.id === instrumentId)) return false;
+  if (!family || !isHornId(instrumentId)) return false;
   if (!isNumber(tempoBpm) || tempoBpm <= 0 || typeof tunerHidden !== 'boolean') return false;
   const fields: Readonly<Record<string, Field>> = family.fields;
   return Object.entries(rest).every(([name, one]) => {

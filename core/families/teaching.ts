@@ -1,5 +1,5 @@
 import type { ExerciseParameters } from '@inner-hum/core/exercise';
-import type { Dynamic, Instrument } from '@inner-hum/core/theory';
+import type { Dynamic, Horn } from '@inner-hum/core/theory';
 
 /** How far a player is. Bounds range, partials and dynamics of what is proposed. */
 export const LEVELS = ['new', 'home', 'advanced'] as const;
@@ -88,7 +88,7 @@ export interface WantedWork {
 
 /** What a family is told of the player when it is asked for an exercise without a need. */
 export interface PlayerNow {
-  readonly horn: Instrument;
+  readonly horn: Horn;
   readonly level: Level;
   /** how often the family was played before: turns the notes */
   readonly turn: number;

@@ -1,5 +1,5 @@
 import { limitOf, LOUDNESS_BANDS, type LoudnessBand } from '@inner-hum/core/measure';
-import { instrumentById, type InstrumentId } from '@inner-hum/core/theory';
+import { instrumentById, type HornId } from '@inner-hum/core/theory';
 import { estimate, type Estimate } from './estimate';
 import { ofNote, type NoteOnMap } from './hornMap';
 
@@ -29,7 +29,7 @@ const UNMEASURED = 0.9;
 const STARTS = 4;
 
 /** The most pressing need of each keyed note of a horn, largest first. */
-export function needs(map: readonly NoteOnMap[], instrumentId: InstrumentId, nowMs: number): Need[] {
+export function needs(map: readonly NoteOnMap[], instrumentId: HornId, nowMs: number): Need[] {
   const horn = instrumentById(instrumentId);
   const known = new Map(map.map((note) => [note.midi, note]));
   const found: Need[] = [];

@@ -1,5 +1,5 @@
 import type { Level } from '@inner-hum/core/families';
-import type { InstrumentId } from '@inner-hum/core/theory';
+import type { HornId } from '@inner-hum/core/theory';
 import type { Digest } from './digest';
 import type { NoteOnMap } from './hornMap';
 import type { OwnCell } from './ownSources';
@@ -7,7 +7,8 @@ import type { Goal } from './session';
 
 /** What a session is planned from. */
 export interface PlanFor {
-  readonly instrumentId: InstrumentId;
+  /** the horn as it is built; what was played on its size is known of it */
+  readonly instrumentId: HornId;
   readonly minutes: number;
   readonly level: Level;
   /** sweep: many things; dwell: fewer things for longer */

@@ -25,7 +25,8 @@ import {
   sourceKey,
   zoneOf,
   type Dynamic,
-  type Instrument,
+  type Horn,
+  sizeOf,
 } from '@inner-hum/core/theory';
 import { dayNumber } from './days';
 import type { Digest } from './digest';
@@ -94,7 +95,7 @@ export function threeNotes(plan: PlanFor): Proposal[] {
   });
 }
 
-function ofFamily(family: Family, plan: PlanFor, horn: Instrument, wanted: readonly Need[]): Unplaced[] {
+function ofFamily(family: Family, plan: PlanFor, horn: Horn, wanted: readonly Need[]): Unplaced[] {
   const { planned } = family.teaching;
   if (!planned) return [];
   const usual = usualExercise(family, plan.instrumentId);
@@ -102,7 +103,7 @@ function ofFamily(family: Family, plan: PlanFor, horn: Instrument, wanted: reado
   const age = ageOf(family, plan);
   const bonus = age.weight;
   const goals = plan.goals
-    .filter((goal) => goal.instrumentId === plan.instrumentId && goal.by >= plan.day)
+    .filter((goal) => goal.instrumentId === sizeOf(plan.instrumentId) && goal.by >= plan.day)
     .flatMap((goal): Unplaced[] => {
       const values = planned.goals?.[goal.kind]?.(goal.midi);
       if (!values) return [];
@@ -129,7 +130,7 @@ function ofFamily(family: Family, plan: PlanFor, horn: Instrument, wanted: reado
 }
 
 /** What a family is told of the player. */
-function playerNow(family: Family, plan: PlanFor, horn: Instrument, wanted: readonly Need[]): PlayerNow {
+function playerNow(family: Family, plan: PlanFor, horn: Horn, wanted: readonly Need[]): PlayerNow {
   const played = plan.recent.filter((digest) => digest.family === family.id);
   const days = new Set(played.map((digest) => digest.day)).size;
   const middleOf = { low: 60, middle: 71, palm: 86 } as const;

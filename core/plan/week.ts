@@ -1,3 +1,4 @@
+import { sizeOf } from '@inner-hum/core/theory';
 import type { Digest } from './digest';
 import type { PlanFor } from './planFor';
 import { planSession } from './planner';
@@ -31,7 +32,13 @@ export function planWeek(
 
 /** What a block will have been, without what it will have told. */
 function asPlayed({ exercise }: SessionBlock, { instrumentId }: PlanFor, day: string, startedAtMs: number): Digest {
-  const about = { setup: { instrumentId }, setupKey: '', family: exercise.family, parameters: exercise, next: {} };
+  const about = {
+    setup: { instrumentId: sizeOf(instrumentId) },
+    setupKey: '',
+    family: exercise.family,
+    parameters: exercise,
+    next: {},
+  };
   const empty = { findings: [], holds: [], seen: [], tags: [], demo: false, lastsS: 0, shareInWindow: 0 } as const;
   return { takeId: `${day} ${startedAtMs}`, startedAtMs, day, decision: 'again', ...about, ...empty };
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { TRY_FINGERINGS } from './altissimo.data';
 import { keysOf } from './fingerings';
-import { instrumentById } from './instrument';
+import { instrumentById } from './hornBuild';
 import { INSTRUMENTS } from './instruments.data';
 
 describe('TRY_FINGERINGS', () => {

@@ -4,7 +4,8 @@ import { INSTRUMENTS, instrumentById, keysOf, KEYS, regularFingering } from './i
 const alto = instrumentById('alto');
 
 describe('regular fingerings', () => {
-  it.each(INSTRUMENTS)('$id: every keyed note has one, of keys the horn has, and none other', (horn) => {
+  it.each(INSTRUMENTS)('$id: every keyed note has one, of keys the horn has, and none other', ({ id }) => {
+    const horn = instrumentById(id);
     const own = new Set(keysOf(horn).map((key) => key.id));
     const seen = new Set<string>();
     for (let midi = horn.lowestWrittenMidi; midi <= horn.highestKeyedWrittenMidi; midi++) {

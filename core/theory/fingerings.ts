@@ -1,3 +1,4 @@
+import type { Horn } from './hornBuild';
 import type { Instrument } from './instruments.data';
 import { KEYS, type HornKey, type KeyId } from './keys.data';
 
@@ -25,13 +26,14 @@ const LOWER: Readonly<Record<number, readonly KeyId[]>> = {
   72: ['left2'],
   73: [],
 };
-/** Palm and side keys: D6 to F♯6. */
+/** Palm and side keys: D6 to F♯6, and G6 on horns with a key for it. */
 const PALM: Readonly<Record<number, readonly KeyId[]>> = {
   86: ['palmD'],
   87: ['palmD', 'palmEFlat'],
   88: ['palmD', 'palmEFlat', 'highE'],
   89: ['palmD', 'palmEFlat', 'palmF', 'highE'],
   90: ['palmD', 'palmEFlat', 'palmF', 'highE', 'highFSharp'],
+  91: ['palmD', 'palmEFlat', 'palmF', 'highE', 'highFSharp', 'highG'],
 };
 const LOWEST_OVER_THE_BREAK = 74;
 
@@ -46,7 +48,12 @@ export function regularFingering(horn: Instrument, writtenMidi: number): readonl
 }
 
 /** The keys a horn has. */
-export function keysOf(horn: Instrument): readonly (HornKey & { readonly id: KeyId })[] {
-  const has = { lowA: horn.lowestWrittenMidi <= 57, highFSharp: horn.highestKeyedWrittenMidi >= 90 };
-  return KEYS.filter((key) => !('on' in key) || has[key.on]);
+export function keysOf(horn: Horn): readonly (HornKey & { readonly id: KeyId })[] {
+  return KEYS.filter((key) => !('on' in key) || horn.keys[key.on]);
+}
+
+/** Whether a horn has every key of a fingering. */
+export function canFinger(horn: Horn, keys: readonly KeyId[]): boolean {
+  const own = new Set(keysOf(horn).map((key) => key.id));
+  return keys.every((key) => own.has(key));
 }

@@ -1,7 +1,17 @@
 export { INSTRUMENTS, type Instrument, type InstrumentId } from './instruments.data';
 export {
-  ALTISSIMO_REACH_SEMITONES,
+  HORN_OPTIONS,
+  hornIdOf,
   instrumentById,
+  isHornId,
+  sizeOf,
+  type Horn,
+  type HornId,
+  type HornOption,
+  type HornOptions,
+} from './hornBuild';
+export {
+  ALTISSIMO_REACH_SEMITONES,
   soundingMidi,
   soundingRangeHz,
   writtenMidi,
@@ -30,7 +40,7 @@ export {
   type Dynamic,
   type LevelRuler,
 } from './dynamics';
-export { keysOf, regularFingering } from './fingerings';
+export { canFinger, keysOf, regularFingering } from './fingerings';
 export { TRY_FINGERINGS } from './altissimo.data';
 export { KEYS, type HornKey, type KeyId } from './keys.data';
 export {

@@ -1,18 +1,8 @@
-import { INSTRUMENTS, type Instrument, type InstrumentId } from './instruments.data';
+import type { Instrument } from './instruments.data';
 import { midiToHz } from './pitch';
 
 /** How far above the highest keyed note the rail and the pitch search go, semitones (an octave of altissimo). */
 export const ALTISSIMO_REACH_SEMITONES = 12;
-
-/**
- * The instrument with this id.
- * @throws RangeError when no size has the id
- */
-export function instrumentById(id: InstrumentId): Instrument {
-  const found = INSTRUMENTS.find((instrument) => instrument.id === id);
-  if (!found) throw new RangeError(`no instrument is called ${id}`);
-  return found;
-}
 
 /** Sounding MIDI number of a written one. */
 export function soundingMidi(instrument: Instrument, writtenMidi: number): number {

@@ -1,3 +1,5 @@
+import type { HornOption } from './hornBuild';
+
 /** Who works a key: which hand, and what of it. */
 type KeyGroup = 'main' | 'thumb' | 'palm' | 'table' | 'side' | 'foot';
 
@@ -8,7 +10,7 @@ export interface HornKey {
   readonly x: number;
   readonly row: number;
   /** only on horns that have it */
-  readonly on?: 'lowA' | 'highFSharp';
+  readonly on?: HornOption;
 }
 
 /**
@@ -17,7 +19,7 @@ export interface HornKey {
  */
 export const KEYS = [
   { id: 'octave', group: 'thumb', x: 0, row: -1 },
-  { id: 'frontF', group: 'palm', x: 1, row: 0 },
+  { id: 'frontF', group: 'palm', x: 1, row: 0, on: 'frontF' },
   { id: 'palmD', group: 'palm', x: 1, row: -1 },
   { id: 'palmEFlat', group: 'palm', x: 2, row: -1 },
   { id: 'palmF', group: 'palm', x: 3, row: -1 },
@@ -34,6 +36,7 @@ export const KEYS = [
   { id: 'sideC', group: 'side', x: 6, row: -1 },
   { id: 'sideBFlat', group: 'side', x: 7, row: -1 },
   { id: 'highFSharp', group: 'side', x: 8, row: -1, on: 'highFSharp' },
+  { id: 'highG', group: 'side', x: 9, row: -1, on: 'highG' },
   { id: 'right1', group: 'main', x: 6, row: 0 },
   { id: 'right2', group: 'main', x: 7, row: 0 },
   { id: 'fSharpSide', group: 'side', x: 7.5, row: 1 },

@@ -1,4 +1,4 @@
-import { TRY_FINGERINGS } from '@inner-hum/core/theory';
+import { canFinger, TRY_FINGERINGS } from '@inner-hum/core/theory';
 import { choice, dynamic, note, number, series, text } from '@inner-hum/core/exercise';
 import { defineFamily } from '../family';
 import { byTurn } from '../teaching';
@@ -33,7 +33,8 @@ export const fingeringTrial = defineFamily({
       turn: ({ horn, turn, frontier }) => {
         if (frontier.partial <= 3) return undefined;
         const known = TRY_FINGERINGS.filter(
-          ({ midi, sizes }) => midi > horn.highestKeyedWrittenMidi && sizes.includes(horn.id),
+          ({ midi, sizes, keys }) =>
+            midi > horn.highestKeyedWrittenMidi && sizes.includes(horn.id) && canFinger(horn, keys),
         );
         const { midi, keys } = byTurn(known, turn);
         return { writtenMidi: midi, fingering: keys.join(' ') };

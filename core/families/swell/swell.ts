@@ -1,5 +1,5 @@
 import { choice, dynamic, note, number, scoreOf, series, softerThan, type Score } from '@inner-hum/core/exercise';
-import type { Dynamic, InstrumentId } from '@inner-hum/core/theory';
+import type { Dynamic, HornId } from '@inner-hum/core/theory';
 import { defineFamily } from '../family';
 import { byTurn } from '../teaching';
 
@@ -10,7 +10,7 @@ type SwellShape = (typeof SWELL_SHAPES)[number];
 /** Everything that can be set on a swell. Pitch is written. */
 export type SwellParameters = {
   readonly family: 'swell';
-  readonly instrumentId: InstrumentId;
+  readonly instrumentId: HornId;
   readonly writtenMidi: number;
   readonly shape: SwellShape;
   readonly softest: Dynamic;

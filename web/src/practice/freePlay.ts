@@ -7,7 +7,7 @@ import {
   type TakeSetup,
   type TakeSource,
 } from '@inner-hum/core/take';
-import { instrumentById, soundingRangeHz, writtenToHz } from '@inner-hum/core/theory';
+import { soundingRangeHz, writtenToHz } from '@inner-hum/core/theory';
 import type { Settings } from '../db/settings/settings';
 import { keepTake } from '../db/takes';
 import { SoundProblem, type AudioInput } from '../input/audioInput';
@@ -23,6 +23,7 @@ import { playReference } from './reference';
 import { pageSounds } from './sounding';
 import { openSource, standInBuffer } from './source';
 import { GivenUp, givenUpSignal, orGivenUp, until } from './until';
+import { hornNow } from '../db/settings/horn';
 
 const FREE_RETAIN_S = 30;
 /** What the page sounds is heard a little later, and rings, seconds. */
@@ -109,12 +110,7 @@ interface HearingWish {
 export async function hearFreely(
   input: AudioInput,
   settings: Settings,
-  {
-    retainS = FREE_RETAIN_S,
-    given,
-    range = soundingRangeHz(instrumentById(settings.instrumentId), settings.a4Hz),
-    free,
-  }: HearingWish = {},
+  { retainS = FREE_RETAIN_S, given, range = soundingRangeHz(hornNow(settings), settings.a4Hz), free }: HearingWish = {},
 ): Promise<TakeSource> {
   const { source, buffer } = await openSource(input, settings, given);
   input.trace.reset();
@@ -136,7 +132,7 @@ export async function soundReference(): Promise<void> {
   const { settings } = store.getState();
   try {
     const input = await openInput();
-    const horn = instrumentById(settings.instrumentId);
+    const horn = hornNow(settings);
     playReference(input.context, writtenToHz(horn, mainNote(settings.exercise), settings.a4Hz));
   } catch (error) {
     store.dispatch(problemMet(problemOf(error)));

@@ -1,12 +1,13 @@
 import type { ExerciseParameters } from '@inner-hum/core/exercise';
 import { tryScore } from '@inner-hum/core/families';
-import { instrumentById, soundingRangeHz, writtenToHz } from '@inner-hum/core/theory';
+import { soundingRangeHz, writtenToHz } from '@inner-hum/core/theory';
 import { earService } from '../input/ear';
 import { heldNote } from '../input/heldNote';
 import { store } from '../store';
 import { liveSound } from './liveSound';
 import { pageSounds } from './sounding';
 import { pause } from './until';
+import { hornNow } from '../db/settings/horn';
 
 const LOOK_MS = 60;
 const RETAIN_S = 2;
@@ -22,7 +23,7 @@ export async function untilPlayed(
   const { input } = liveSound;
   const { settings } = store.getState();
   if (input?.microphone !== 'live') return undefined;
-  const horn = instrumentById(settings.instrumentId);
+  const horn = hornNow(settings);
   const targetsHz = exercises.map((exercise) => {
     const tried = tryScore(exercise);
     // What can't be played is not waited for.

@@ -47,7 +47,7 @@ export function assignmentFor(
   before: readonly Decision[] = [],
 ): OpenAssignment {
   const { goals } = store.getState().settings;
-  const goalNotes = goals.filter((goal) => goal.instrumentId === plan.score.instrumentId).map((goal) => goal.midi);
+  const goalNotes = goals.filter((goal) => goal.instrumentId === plan.setup.instrumentId).map((goal) => goal.midi);
   const bounds = { goalNotes, ...(held && { held }) };
   return assignmentOf(plan, { before, past, bounds, ...whenOf(plan.startedAt) });
 }

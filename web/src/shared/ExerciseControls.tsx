@@ -15,6 +15,7 @@ import { NumberField } from '../ui/NumberField';
 import { useBreathFit, type OwnBreath } from './useBreathFit';
 import { useNoteName } from '../text/useNoteName';
 import { CUES } from '../db/settings/schools';
+import { useHorn } from '../store/useHorn';
 
 /** Longer breaths than this are remarked on until the player's own hold times are known, seconds. */
 const LONG_BREATH_S = 20;
@@ -221,7 +222,7 @@ function FieldControl({
   const nameOf = useNoteName();
   const settings = useAppSelector((state) => state.settings);
   const now = exerciseOf(settings);
-  const horn = instrumentById(settings.instrumentId);
+  const horn = useHorn();
   const label = t(`fields.${name}`);
   if (field.kind === 'number')
     return (

@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { instrumentById, keysOf, type HornKey, type InstrumentId, type KeyId } from '@inner-hum/core/theory';
+import { instrumentById, keysOf, type HornKey, type HornId, type KeyId } from '@inner-hum/core/theory';
 import { useTranslation } from 'react-i18next';
 
 const UNIT = 26;
@@ -17,7 +17,7 @@ export function Fingering({
   label,
   onToggle,
 }: {
-  readonly instrumentId: InstrumentId;
+  readonly instrumentId: HornId;
   readonly keys: readonly KeyId[];
   readonly width?: string;
   readonly label?: string;

@@ -3,6 +3,7 @@ import { type ExerciseParameters, type Score } from '@inner-hum/core/exercise';
 import { familyById, mainNoteOf, playable, usualExercise } from '@inner-hum/core/families';
 import { ASSUMED_RULER, type InstrumentId, type LevelRuler } from '@inner-hum/core/theory';
 import { LANGUAGES, type Language } from '../base/languages';
+import { hornNow } from '../db/settings/horn';
 import { withSchools } from '../db/settings/schools';
 import { FIRST_SETTINGS, type Settings } from '../db/settings/settings';
 
@@ -62,10 +63,14 @@ export function rulerOf(settings: Settings): LevelRuler {
   return (byRoom ? undefined : rulers[roomless]) ?? ASSUMED_RULER;
 }
 
+type HasExercise = Pick<Settings, 'exercise' | 'instrumentId' | 'fitted' | 'builds'>;
+
 const onHorns = new WeakMap<ExerciseParameters, ExerciseParameters>();
 
 /** The exercise on the Stand as the player chose it, on the present horn; the same objects give the same answer. */
-export function chosenExercise({ exercise, instrumentId }: Pick<Settings, 'exercise' | 'instrumentId'>) {
+export function chosenExercise(settings: HasExercise) {
+  const { exercise } = settings;
+  const { hornId: instrumentId } = hornNow(settings);
   if (exercise.instrumentId === instrumentId) return exercise;
   const before = onHorns.get(exercise);
   if (before?.instrumentId === instrumentId) return before;
@@ -75,18 +80,18 @@ export function chosenExercise({ exercise, instrumentId }: Pick<Settings, 'exerc
 }
 
 /** The exercise on the Stand: what the player chose, or the nearest to it that plays on the present horn. */
-export function exerciseOf(settings: Pick<Settings, 'exercise' | 'instrumentId'>): ExerciseParameters {
+export function exerciseOf(settings: HasExercise): ExerciseParameters {
   return playable(chosenExercise(settings)).exercise;
 }
 
 /** The score of the exercise on the Stand. */
-export function scoreOf(settings: Pick<Settings, 'exercise' | 'instrumentId'>): Score {
+export function scoreOf(settings: HasExercise): Score {
   return playable(chosenExercise(settings)).score;
 }
 
 /** What is usual of a family on the present horn, in the player's own school. */
 export function usualFor(settings: Settings, family: string): ExerciseParameters {
-  return withSchools(usualExercise(familyById(family), settings.instrumentId), settings.schools);
+  return withSchools(usualExercise(familyById(family), hornNow(settings).hornId), settings.schools);
 }
 
 /** Stands for a family that is about no note, written G4. */

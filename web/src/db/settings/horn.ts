@@ -1,6 +1,16 @@
 import { SETUP_PARTS } from '@inner-hum/core/plan';
-import { A4_RANGE_HZ, KEYS, type InstrumentId, type KeyId } from '@inner-hum/core/theory';
-import { array, number, object, string } from 'yup';
+import {
+  A4_RANGE_HZ,
+  HORN_OPTIONS,
+  hornIdOf,
+  instrumentById,
+  KEYS,
+  type Horn,
+  type HornOptions,
+  type InstrumentId,
+  type KeyId,
+} from '@inner-hum/core/theory';
+import { array, boolean, number, object, string } from 'yup';
 import type { Fitted, GearItem } from './gear';
 import { day, horn, listOf, midi, oneOf, real, recordOf, text, whole, type PartsOf } from './parts';
 
@@ -9,6 +19,12 @@ interface OwnFingering {
   readonly instrumentId: InstrumentId;
   readonly midi: number;
   readonly keys: readonly KeyId[];
+}
+
+/** How one horn is built, where it differs from what is usual for its size. */
+export interface HornBuild extends HornOptions {
+  /** when it was built, as the player says */
+  readonly year?: string | undefined;
 }
 
 /** The horns, what is on them, and how they sit. */
@@ -25,8 +41,23 @@ export interface HornSettings {
   readonly gear: readonly GearItem[];
   readonly fitted: Fitted;
   readonly room: string;
+  /** how each horn is built, by {@link buildKey} */
+  readonly builds: Readonly<Record<string, HornBuild>>;
   /** own fingerings of altissimo notes */
   readonly fingerings: readonly OwnFingering[];
+}
+
+type HasBuild = Pick<HornSettings, 'instrumentId' | 'fitted' | 'builds'>;
+
+/** Under which name the build of the present horn is kept: its size and, where several are told apart, its own name. */
+export function buildKey({ instrumentId, fitted }: Pick<HornSettings, 'instrumentId' | 'fitted'>): string {
+  const name = fitted[instrumentId]?.horn;
+  return name ? `${instrumentId} ${name}` : instrumentId;
+}
+
+/** The horn that is played on now, with the keys it has. */
+export function hornNow(settings: HasBuild): Horn {
+  return instrumentById(hornIdOf(settings.instrumentId, settings.builds[buildKey(settings)]));
 }
 
 export const FIRST_HORN: HornSettings = {
@@ -36,6 +67,7 @@ export const FIRST_HORN: HornSettings = {
   gear: [],
   fitted: {},
   room: '',
+  builds: {},
   fingerings: [],
 };
 
@@ -57,6 +89,9 @@ export const HORN_PARTS: PartsOf<HornSettings> = {
   ),
   fitted: recordOf(object(Object.fromEntries(SETUP_PARTS.map((part) => [part, string()])))),
   room: whole(text()),
+  builds: recordOf(
+    object({ ...Object.fromEntries(HORN_OPTIONS.map((key) => [key, boolean()])), year: string().max(40) }),
+  ),
   fingerings: listOf(
     object({
       instrumentId: horn.required(),

@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { ALTISSIMO_REACH_SEMITONES, instrumentById, spellMidi, zoneOf, type Zone } from '@inner-hum/core/theory';
+import { ALTISSIMO_REACH_SEMITONES, spellMidi, zoneOf, type Zone } from '@inner-hum/core/theory';
 import { familyById, usualExercise } from '@inner-hum/core/families';
 import { DEMAND_CENTS } from '@inner-hum/core/measure';
 import { hornMap, ofNote, seams, type NoteOnMap } from '@inner-hum/core/plan';
@@ -11,6 +11,7 @@ import { useOpenExercise } from '../../shared/useOpenExercise';
 import { useCells } from '../../shared/useCells';
 import { liveNote, onLiveNote } from '../../shared/liveNote';
 import { useNoteName } from '../../text/useNoteName';
+import { useHorn } from '../../store/useHorn';
 
 const LATELY_MS = 14 * 86_400_000;
 const STEADY_CENTS = 5;
@@ -62,15 +63,15 @@ export function Rail() {
   const openExercise = useOpenExercise();
   const nameOf = useNoteName();
   const chosen = useAppSelector((state) => mainNote(state.settings.exercise));
-  const horn = instrumentById(useAppSelector((state) => state.settings.instrumentId));
+  const horn = useHorn();
   const { states, parted } = useNoteStates();
   const lit = useSyncExternalStore(onLiveNote, liveNote);
   const top = horn.highestKeyedWrittenMidi + ALTISSIMO_REACH_SEMITONES;
   const notes = Array.from({ length: top - horn.lowestWrittenMidi + 1 }, (_, i) => top - i);
   const open = (written: number) => {
-    const { exercise, instrumentId } = store.getState().settings;
+    const { exercise } = store.getState().settings;
     // A note opens the present exercise there, or its swell when the exercise has no note of its own.
-    const base = 'writtenMidi' in exercise ? exercise : usualExercise(familyById('swell'), instrumentId);
+    const base = 'writtenMidi' in exercise ? exercise : usualExercise(familyById('swell'), horn.hornId);
     openExercise({ ...base, writtenMidi: written });
   };
   const naturals = notes.filter((written) => spellMidi(written).alter === 0);

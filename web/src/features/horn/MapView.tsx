@@ -11,7 +11,6 @@ import {
   type Seam,
 } from '@inner-hum/core/plan';
 import { QUANTITY_ROWS } from '@inner-hum/core/measure';
-import { instrumentById } from '@inner-hum/core/theory';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
@@ -24,20 +23,19 @@ import { SectionTitle } from '../../ui/PageTitle';
 import { useWidth } from '../../ui/useWidth';
 import { useNoteName } from '../../text/useNoteName';
 import { useOpenExercise } from '../../shared/useOpenExercise';
-import { useAppSelector } from '../../store';
 import { LayerChoice } from './LayerChoice';
 import { LAYERS, type LayerId } from './layers';
 import { LargeRow, MapDrawing } from './MapDrawing';
 import { noteSentence } from './noteSentence';
 import { useHornMap } from './useHornMap';
+import { useHorn } from '../../store/useHorn';
 
 /** The map of the horn in one layer at a time, its seams and evenness, and what they lead to. */
 export function MapView() {
   const { t } = useTranslation();
   const nameOf = useNoteName();
   const navigate = useNavigate();
-  const instrumentId = useAppSelector((state) => state.settings.instrumentId);
-  const horn = instrumentById(instrumentId);
+  const horn = useHorn();
   const { notes, setups, chosen, choose } = useHornMap();
   const [layerId, setLayer] = useState<LayerId>('pitch');
   const [pointed, setNote] = useState<number>();
@@ -49,7 +47,7 @@ export function MapView() {
   const top = Math.max(horn.highestKeyedWrittenMidi, ...byMidi.keys());
   const midis = Array.from({ length: top - horn.lowestWrittenMidi + 1 }, (_, i) => horn.lowestWrittenMidi + i);
   if (!notes) return <p>{t('app.loading')}</p>;
-  const need = needs(notes, instrumentId, now())[0];
+  const need = needs(notes, horn.hornId, now())[0];
   const note = pointed ?? need?.midi ?? horn.lowestWrittenMidi;
   // A phone shows an octave at a time, in rows for a thumb.
   const narrow = width > 0 && width < NARROW;
@@ -196,8 +194,8 @@ function WhatNext({
   const { t } = useTranslation();
   const nameOf = useNoteName();
   const open = useOpenExercise();
-  const instrumentId = useAppSelector((state) => state.settings.instrumentId);
-  const survey = usualExercise(familyById('survey'), instrumentId);
+  const { hornId } = useHorn();
+  const survey = usualExercise(familyById('survey'), hornId);
   return (
     <Box borderTopWidth="2px" borderColor="ink" pt="10px" mt="16px">
       <SectionTitle>{t('horn.next')}</SectionTitle>
@@ -210,15 +208,15 @@ function WhatNext({
             step: formatSigned(seam.step * QUANTITY_ROWS[seam.quantity].factor, QUANTITY_ROWS[seam.quantity].digits),
             z: formatNumber(seam.z, 1),
           })}
-          action={exerciseTitle(t, exerciseForSeam(seam, instrumentId), nameOf)}
-          onOpen={() => open(exerciseForSeam(seam, instrumentId))}
+          action={exerciseTitle(t, exerciseForSeam(seam, hornId), nameOf)}
+          onOpen={() => open(exerciseForSeam(seam, hornId))}
         />
       )}
       {need && !empty && (
         <Suggestion
           text={needText(t, nameOf, need)}
-          action={exerciseTitle(t, exerciseFor(need, instrumentId), nameOf)}
-          onOpen={() => open(exerciseFor(need, instrumentId))}
+          action={exerciseTitle(t, exerciseFor(need, hornId), nameOf)}
+          onOpen={() => open(exerciseFor(need, hornId))}
         />
       )}
       <Flex gap="8px" wrap="wrap" mt="10px">

@@ -2,7 +2,7 @@ import { formatSigned } from '../../text/format';
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
 import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
 import { exerciseFor, needs, ofNote, type NoteOnMap, type TrendPoint } from '@inner-hum/core/plan';
-import { instrumentById, regularFingering } from '@inner-hum/core/theory';
+import { regularFingering } from '@inner-hum/core/theory';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
@@ -22,6 +22,7 @@ import { LayerChoice } from './LayerChoice';
 import { LAYERS, type LayerId } from './layers';
 import { noteSentence } from './noteSentence';
 import { useHornMap } from './useHornMap';
+import { useHorn } from '../../store/useHorn';
 
 const SHOWN_TAKES = 12;
 const NO_NOTES: readonly NoteOnMap[] = [];
@@ -34,7 +35,7 @@ export function NotePage() {
   const open = useOpenExercise();
   const midi = Number(useParams()['midi']);
   const instrumentId = useAppSelector((state) => state.settings.instrumentId);
-  const horn = instrumentById(instrumentId);
+  const horn = useHorn();
   const { notes = NO_NOTES } = useHornMap();
   const note = notes.find((noteOnMap) => noteOnMap.midi === midi);
   const [layerId, setLayer] = useState<LayerId>('pitch');
@@ -43,7 +44,7 @@ export function NotePage() {
   const points =
     useKeyed(`${layer.quantity} ${tags.join()}`, () => findTrend(layer.quantity, { tags, since: '' }, { partial: 1 }))
       ?.points ?? NO_POINTS;
-  const need = needs(notes, instrumentId, now()).find((candidate) => candidate.midi === midi);
+  const need = needs(notes, horn.hornId, now()).find((candidate) => candidate.midi === midi);
   const keys = regularFingering(horn, midi);
   return (
     <Box>
@@ -51,7 +52,7 @@ export function NotePage() {
         <chakra.h2 fontFamily="heading" fontSize="figure" fontWeight={500} lineHeight={1.1}>
           {nameOf(midi)}
         </chakra.h2>
-        {keys && <Fingering instrumentId={instrumentId} keys={keys} width="220px" />}
+        {keys && <Fingering instrumentId={horn.hornId} keys={keys} width="220px" />}
         {note && <span>{t('horn.spoke', { got: note.got, of: note.of })}</span>}
         <Link to="/horn">{t('horn.back')}</Link>
       </Flex>
@@ -78,8 +79,8 @@ export function NotePage() {
             <Box borderTopWidth="2px" borderColor="ink" pt="10px" mt="16px">
               <SectionTitle>{t('horn.next')}</SectionTitle>
               <p>{needText(t, nameOf, need)}</p>
-              <Button tone="strong" mt="8px" onClick={() => open(exerciseFor(need, instrumentId))}>
-                {exerciseTitle(t, exerciseFor(need, instrumentId), nameOf)}
+              <Button tone="strong" mt="8px" onClick={() => open(exerciseFor(need, horn.hornId))}>
+                {exerciseTitle(t, exerciseFor(need, horn.hornId), nameOf)}
               </Button>
             </Box>
           )}

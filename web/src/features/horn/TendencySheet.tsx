@@ -1,7 +1,6 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
 import { ofNote } from '@inner-hum/core/plan';
-import { instrumentById } from '@inner-hum/core/theory';
 import { tendencyCsv } from '@inner-hum/core/formats';
 import { useTranslation } from 'react-i18next';
 import { Button } from '../../ui/controls';
@@ -12,13 +11,14 @@ import { saveFile } from '../../base/saveFile';
 import { useNoteName } from '../../text/useNoteName';
 import { useAppSelector } from '../../store';
 import { useHornMap } from './useHornMap';
+import { useHorn } from '../../store/useHorn';
 
 /** Cents per note at three dynamics, as players keep by hand: to print and as CSV. */
 export function TendencySheet() {
   const { t } = useTranslation();
   const nameOf = useNoteName();
   const { instrumentId, a4Hz } = useAppSelector((state) => state.settings);
-  const horn = instrumentById(instrumentId);
+  const horn = useHorn();
   const { notes = [], setups, chosen } = useHornMap();
   const midis = Array.from(
     { length: horn.highestKeyedWrittenMidi - horn.lowestWrittenMidi + 1 },

@@ -1,14 +1,7 @@
 import { Box, chakra, Grid } from '@chakra-ui/react';
 import { usualExercise, familyById } from '@inner-hum/core/families';
 import { frontier, ownSources, type OwnCell } from '@inner-hum/core/plan';
-import {
-  expectedSuccess,
-  instrumentById,
-  lattice,
-  LATTICE_PARTIALS,
-  sourceKey,
-  type Source,
-} from '@inner-hum/core/theory';
+import { expectedSuccess, lattice, LATTICE_PARTIALS, sourceKey, type Source } from '@inner-hum/core/theory';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Button } from '../../ui/controls';
@@ -21,6 +14,7 @@ import { useOpenExercise } from '../../shared/useOpenExercise';
 import { usePartialName, usePartialNumber } from '../../text/usePartialName';
 import { useAppSelector } from '../../store';
 import { SourcesOf } from './SourcesOf';
+import { useHorn } from '../../store/useHorn';
 
 const PARTIALS = Array.from({ length: LATTICE_PARTIALS }, (_, i) => i + 1);
 const NO_OWN: ReadonlyMap<string, OwnCell> = new Map();
@@ -33,9 +27,8 @@ export function LatticeView() {
   const partialName = usePartialName();
   const palette = usePalette();
   const open = useOpenExercise();
-  const instrumentId = useAppSelector((state) => state.settings.instrumentId);
   const numbers = useAppSelector((state) => state.settings.partialNumbers);
-  const horn = instrumentById(instrumentId);
+  const horn = useHorn();
   const cells = useCells();
   const own = useMemo(() => (cells ? ownSources(cells) : NO_OWN), [cells]);
   const all = useMemo(() => lattice(horn), [horn]);
@@ -50,7 +43,7 @@ export function LatticeView() {
   const tubes = [...new Set(long.map((source) => source.tubeMidi))].sort((a, b) => a - b);
   const short = all.filter((source) => source.octaveKey);
   const ladder = (tube: number) =>
-    open({ ...usualExercise(familyById('overtoneLadder'), instrumentId), writtenMidi: tube });
+    open({ ...usualExercise(familyById('overtoneLadder'), horn.hornId), writtenMidi: tube });
   const cell = (source: Source | undefined) =>
     source && (
       <LatticeCell

@@ -1,7 +1,7 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
 import { familyById, usualExercise } from '@inner-hum/core/families';
 import { fingeringTrials, type FingeringTrials } from '@inner-hum/core/plan';
-import { keysOf, instrumentById, TRY_FINGERINGS, type KeyId } from '@inner-hum/core/theory';
+import { canFinger, keysOf, TRY_FINGERINGS, type KeyId } from '@inner-hum/core/theory';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Button } from '../../ui/controls';
@@ -15,6 +15,7 @@ import { useOpenExercise } from '../../shared/useOpenExercise';
 import { useTagged } from '../../shared/useCells';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
+import { useHorn } from '../../store/useHorn';
 
 const LOWEST = 90;
 const HIGHEST = 102;
@@ -25,6 +26,7 @@ export function Notebook() {
   const { t } = useTranslation();
   const nameOf = useNoteName();
   const { instrumentId, fingerings } = useAppSelector((state) => state.settings);
+  const horn = useHorn();
   const [midi, setMidi] = useState(LOWEST + 1);
   const digests = useTagged('family:fingeringTrial');
   const trials = useMemo(
@@ -33,7 +35,7 @@ export function Notebook() {
   );
   const own = fingerings.filter((fingering) => fingering.instrumentId === instrumentId && fingering.midi === midi);
   const starters = TRY_FINGERINGS.filter(
-    (tryFingering) => tryFingering.midi === midi && tryFingering.sizes.includes(instrumentId),
+    ({ midi: given, sizes, keys }) => given === midi && sizes.includes(instrumentId) && canFinger(horn, keys),
   ).map((tryFingering) => ({
     keys: tryFingering.keys,
     starter: true,
@@ -98,6 +100,7 @@ function FingeringRow({
   const { t } = useTranslation();
   const open = useOpenExercise();
   const { instrumentId, fingerings } = useAppSelector((state) => state.settings);
+  const horn = useHorn();
   const fingering = keys.join(' ');
   const forget = () =>
     deleteFromSettings(
@@ -115,7 +118,7 @@ function FingeringRow({
     );
   return (
     <Flex gap="20px" align="center" wrap="wrap" borderTopWidth="1px" borderColor="line" py="10px">
-      <Fingering instrumentId={instrumentId} keys={keys} width="240px" />
+      <Fingering instrumentId={horn.hornId} keys={keys} width="240px" />
       <Box flex="1 1 260px">
         {trials.length === 0 && <p>{t(starter ? 'notebook.try' : 'notebook.untried')}</p>}
         {trials.map((trial) => (
@@ -137,7 +140,7 @@ function FingeringRow({
       <Flex gap="8px" _print={{ display: 'none' }}>
         <Button
           onClick={() =>
-            open({ ...usualExercise(familyById('fingeringTrial'), instrumentId), writtenMidi: midi, fingering })
+            open({ ...usualExercise(familyById('fingeringTrial'), horn.hornId), writtenMidi: midi, fingering })
           }
         >
           {t('notebook.trials')}
@@ -158,8 +161,9 @@ function NewFingering({ midi }: { readonly midi: number }) {
   const nameOf = useNoteName();
   const dispatch = useAppDispatch();
   const { instrumentId, fingerings } = useAppSelector((state) => state.settings);
+  const horn = useHorn();
   const [keys, setKeys] = useState<readonly KeyId[]>(['octave']);
-  const order = keysOf(instrumentById(instrumentId)).map((key) => key.id);
+  const order = keysOf(horn).map((key) => key.id);
   const toggle = (key: KeyId) =>
     setKeys(order.filter((choice) => (choice === key ? !keys.includes(choice) : keys.includes(choice))));
   const text = keys.join(' ');
@@ -174,7 +178,7 @@ function NewFingering({ midi }: { readonly midi: number }) {
         {t('notebook.newHelp')}
       </chakra.p>
       <Flex gap="20px" align="center" wrap="wrap">
-        <Fingering instrumentId={instrumentId} keys={keys} onToggle={toggle} width="420px" />
+        <Fingering instrumentId={horn.hornId} keys={keys} onToggle={toggle} width="420px" />
         <Button
           disabled={keys.length === 0 || known}
           onClick={() =>

@@ -1,13 +1,12 @@
 import { chakra, Flex } from '@chakra-ui/react';
 import { isPhrase, parsePhrase, phraseText, type PhraseNote } from '@inner-hum/core/exercise';
 import type { ImportedPart, ImportedParts } from '@inner-hum/core/formats';
-import { instrumentById } from '@inner-hum/core/theory';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Button, Choice } from '../../ui/controls';
 import { FileButton } from '../../ui/FileButton';
 import { useNoteName } from '../../text/useNoteName';
-import { useAppSelector } from '../../store';
+import { useHorn } from '../../store/useHorn';
 
 const LENGTHS = ['0.5', '1', '2', '4'] as const;
 const FIRST_SHOWN_MIDI = 70;
@@ -22,7 +21,7 @@ export function PhraseEntry({
 }) {
   const { t } = useTranslation();
   const nameOf = useNoteName();
-  const horn = instrumentById(useAppSelector((state) => state.settings.instrumentId));
+  const horn = useHorn();
   const [midi, setMidi] = useState(FIRST_SHOWN_MIDI);
   const [beats, setBeats] = useState<(typeof LENGTHS)[number]>('1');
   const [parts, setParts] = useState<readonly ImportedPart[]>([]);

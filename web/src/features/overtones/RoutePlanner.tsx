@@ -11,7 +11,7 @@ import {
 } from '@inner-hum/core/exercise';
 import { familyById, tryScore, usualExercise } from '@inner-hum/core/families';
 import { ownSources } from '@inner-hum/core/plan';
-import { instrumentById, sourceKey } from '@inner-hum/core/theory';
+import { sourceKey } from '@inner-hum/core/theory';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Button, Select } from '../../ui/controls';
@@ -24,6 +24,7 @@ import { useOpenExercise } from '../../shared/useOpenExercise';
 import { usePartialName } from '../../text/usePartialName';
 import { useAppSelector } from '../../store';
 import { PhraseEntry } from './PhraseEntry';
+import { useHorn } from '../../store/useHorn';
 
 type Routes = Readonly<Record<RouteAim, Route>>;
 
@@ -33,10 +34,10 @@ export function RoutePlanner() {
   const nameOf = useNoteName();
   const open = useOpenExercise();
   const instrumentId = useAppSelector((state) => state.settings.instrumentId);
-  const horn = instrumentById(instrumentId);
+  const horn = useHorn();
   const cells = useCells();
   const own = useMemo(() => ownSources(cells ?? []), [cells]);
-  const usual = (family: string) => usualExercise(familyById(family), instrumentId);
+  const usual = (family: string) => usualExercise(familyById(family), horn.hornId);
   const [phrase, setPhrase] = useState(String(usual('overtoneRoute')['phrase']));
   const [aim, setAim] = useState<RouteAim>('easiest');
   const [pins, setPins] = useState<ReadonlyMap<number, string>>(new Map());
@@ -168,7 +169,7 @@ function Steps({
   const { t } = useTranslation();
   const nameOf = useNoteName();
   const partialName = usePartialName();
-  const horn = instrumentById(useAppSelector((state) => state.settings.instrumentId));
+  const horn = useHorn();
   return (
     <Box mt="18px">
       <SectionTitle>{t('overtones.steps')}</SectionTitle>

@@ -1,14 +1,7 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { familyById, usualExercise } from '@inner-hum/core/families';
 import type { OwnCell } from '@inner-hum/core/plan';
-import {
-  expectedSuccess,
-  instrumentById,
-  regularFingering,
-  sourceKey,
-  sourcesOf,
-  type Source,
-} from '@inner-hum/core/theory';
+import { expectedSuccess, regularFingering, sourceKey, sourcesOf, type Source } from '@inner-hum/core/theory';
 import { useTranslation } from 'react-i18next';
 import { Button } from '../../ui/controls';
 import { Fingering } from '../../shared/Fingering';
@@ -17,14 +10,13 @@ import { SectionTitle } from '../../ui/PageTitle';
 import { useNoteName } from '../../text/useNoteName';
 import { useOpenExercise } from '../../shared/useOpenExercise';
 import { usePartialName } from '../../text/usePartialName';
-import { useAppSelector } from '../../store';
+import { useHorn } from '../../store/useHorn';
 
 /** All sources of a note with offset and own success, its regular fingering beside them. */
 export function SourcesOf({ midi, own }: { readonly midi: number; readonly own: ReadonlyMap<string, OwnCell> }) {
   const { t } = useTranslation();
   const nameOf = useNoteName();
-  const instrumentId = useAppSelector((state) => state.settings.instrumentId);
-  const horn = instrumentById(instrumentId);
+  const horn = useHorn();
   const regular = regularFingering(horn, midi);
   const sources = sourcesOf(horn, midi).filter((source) => source.partialNumber > 1);
   return (
@@ -35,7 +27,7 @@ export function SourcesOf({ midi, own }: { readonly midi: number; readonly own: 
           <chakra.p color="inkSoft" fontSize="small">
             {t('overtones.regular')}
           </chakra.p>
-          <Fingering instrumentId={instrumentId} keys={regular} label={nameOf(midi)} />
+          <Fingering instrumentId={horn.hornId} keys={regular} label={nameOf(midi)} />
         </Box>
       ) : (
         <p>{t('overtones.noRegular')}</p>
@@ -61,10 +53,10 @@ function SourceRow({
   const nameOf = useNoteName();
   const partialName = usePartialName();
   const open = useOpenExercise();
-  const instrumentId = useAppSelector((state) => state.settings.instrumentId);
+  const { hornId } = useHorn();
   const { partialNumber, tubeMidi, fingeredMidi, octaveKey } = source;
   const practise = () => {
-    const usual = (family: string) => usualExercise(familyById(family), instrumentId);
+    const usual = (family: string) => usualExercise(familyById(family), hornId);
     if (octaveKey) open({ ...usual('shortTwelfths'), writtenMidi: fingeredMidi, notes: 1 });
     else if (matched && partialNumber <= 8)
       open({ ...usual('overtoneMatch'), writtenMidi: tubeMidi, partial: partialNumber });

@@ -8,6 +8,7 @@ import { Button, Choice, Field, TextInput } from '../../ui/controls';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
 import { dayOf } from '../../base/days';
+import { BuildOfHorn } from './BuildOfHorn';
 import { gearFor, type GearItem } from '../../db/settings/gear';
 
 /** What is on the present horn, and the things to choose from; each take keeps it. */
@@ -48,6 +49,7 @@ export function GearList() {
           );
         })}
       </Grid>
+      <BuildOfHorn />
       <NewItem onAdd={add} />
       <Reeds />
     </>

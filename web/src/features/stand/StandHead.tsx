@@ -5,7 +5,6 @@ import {
   centsBetweenHz,
   dynamicPosition,
   hzToMidi,
-  instrumentById,
   midiToHz,
   soundingPartial,
   sourcesOf,
@@ -22,6 +21,7 @@ import { exerciseOf, scoreOf } from '../../store/settings';
 import { fingeringOf, ownExerciseKey } from '@inner-hum/core/families';
 import { Fingering } from '../../shared/Fingering';
 import { liveSound, type Timing } from '../../practice/liveSound';
+import { useHorn } from '../../store/useHorn';
 
 /** How many tubes are named that could give a freely played note. */
 const MOST_SOURCES = 3;
@@ -35,6 +35,7 @@ export function StandHead() {
   const nameOf = useNoteName();
   const { phase, decisions, decisionsAbout } = useAppSelector((state) => state.practice);
   const settings = useAppSelector((state) => state.settings);
+  const horn = useHorn();
   const exercise = exerciseOf(settings);
   const score = scoreOf(settings);
   const tries = decisionsAbout === ownExerciseKey(exercise) ? decisions.length : 0;
@@ -50,7 +51,6 @@ export function StandHead() {
   const overtones = score.steps.some((step) => step.partialNumber > 1 || step.hum);
   const running = ['countIn', 'waiting', 'running', 'free'].includes(phase);
   useEffect(() => {
-    const horn = instrumentById(settings.instrumentId);
     const showStep = (index: number) => {
       const step = score.steps[Math.min(index, score.steps.length - 1)]!;
       const after = score.steps[index + 1];
@@ -119,18 +119,7 @@ export function StandHead() {
     };
     request = requestAnimationFrame(tick);
     return () => cancelAnimationFrame(request);
-  }, [
-    phase,
-    running,
-    nameOf,
-    score,
-    exercise.tunerHidden,
-    settings.instrumentId,
-    settings.a4Hz,
-    t,
-    overtones,
-    partialName,
-  ]);
+  }, [phase, running, nameOf, score, exercise.tunerHidden, horn, settings.a4Hz, t, overtones, partialName]);
   return (
     <Flex align="center" justify="space-between" gap="24px" minHeight={{ base: '88px', md: '136px' }} flex="none">
       <Flex align="center" gap={{ base: '14px', md: '28px' }} minWidth={0}>
@@ -165,7 +154,7 @@ export function StandHead() {
         </Box>
       </Flex>
       <Box hideBelow="lg" pb="6px">
-        {keys && <Fingering instrumentId={settings.instrumentId} keys={keys} />}
+        {keys && <Fingering instrumentId={exercise.instrumentId} keys={keys} />}
       </Box>
       <Flex align="baseline" gap="14px" aria-hidden>
         {phase === 'countIn' && (

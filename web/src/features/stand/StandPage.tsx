@@ -1,6 +1,5 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { highestNote, TEMPO_RANGE_BPM } from '@inner-hum/core/exercise';
-import { instrumentById } from '@inner-hum/core/theory';
 import { useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Button, Key } from '../../ui/controls';
@@ -34,6 +33,7 @@ import { VerdictPanel } from './VerdictPanel';
 import { dayOf } from '../../base/days';
 import { startFlow, leave } from '../../practice/flow';
 import { soundReference, playFreely } from '../../practice/freePlay';
+import { hornNow } from '../../db/settings/horn';
 
 function useStandActions(): StandActions {
   const dispatch = useAppDispatch();
@@ -95,7 +95,7 @@ function useStandActions(): StandActions {
         if (resting() && tempoBpm >= min && tempoBpm <= max) dispatch(exerciseChanged({ tempoBpm }));
       },
       note: (by) => {
-        const horn = instrumentById(store.getState().settings.instrumentId);
+        const horn = hornNow(store.getState().settings);
         const exercise = exerciseNow();
         if (!resting() || !('writtenMidi' in exercise)) return;
         if (waiting()) store.dispatch(stopAsked());

@@ -31,6 +31,7 @@ import { PairView } from './PairView';
 import { Playback } from './Playback';
 import { detailOf } from '../../base/detailOf';
 import { formatDate, formatNumber } from '../../text/format';
+import { sizeOf } from '@inner-hum/core/theory';
 
 const Traces = lazy(() => import('./Traces'));
 
@@ -247,7 +248,7 @@ function LastRow({ take }: { readonly take: WholeTake }) {
   const navigate = useNavigate();
   const again = () => {
     const { parameters } = take.record;
-    dispatch(hornChosen(parameters.instrumentId));
+    dispatch(hornChosen(sizeOf(parameters.instrumentId)));
     dispatch(settingsChanged({ exercise: parameters }));
     void navigate('/stand');
   };

@@ -1,6 +1,6 @@
 import { Box, Flex } from '@chakra-ui/react';
 import { GOAL_KINDS, type GoalKind } from '@inner-hum/core/families';
-import { ALTISSIMO_REACH_SEMITONES, instrumentById } from '@inner-hum/core/theory';
+import { ALTISSIMO_REACH_SEMITONES } from '@inner-hum/core/theory';
 import { addDays } from 'date-fns';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -12,6 +12,7 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
 import { dayOf } from '../../base/days';
 import { formatDate } from '../../text/format';
+import { useHorn } from '../../store/useHorn';
 
 const USUAL_DAYS = 28;
 const USUAL_QUIET = { from: '21:30', to: '08:00' } as const;
@@ -22,7 +23,7 @@ export function Goals() {
   const nameOf = useNoteName();
   const dispatch = useAppDispatch();
   const { goals, instrumentId, quietHours } = useAppSelector((state) => state.settings);
-  const horn = instrumentById(instrumentId);
+  const horn = useHorn();
   const [kind, setKind] = useState<GoalKind>('softLowEntry');
   const [midi, setMidi] = useState(horn.lowestWrittenMidi);
   const [by, setBy] = useState(dayOf(addDays(new Date(), USUAL_DAYS)));

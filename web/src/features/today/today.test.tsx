@@ -141,7 +141,7 @@ describe('the first minutes', () => {
   it('ask for horn, level, names and sound, then open the first swell', () => {
     inApp(<Welcome />);
     fireEvent.change(screen.getByLabelText('Which horn do you play?'), { target: { value: 'tenor' } });
-    const [, level, names, sound] = screen.getAllByRole('combobox');
+    const [, , level, names, sound] = screen.getAllByRole('combobox');
     fireEvent.change(level!, { target: { value: 'new' } });
     fireEvent.change(names!, { target: { value: 'german' } });
     fireEvent.change(sound!, { target: { value: 'standIn' } });

@@ -15,6 +15,7 @@ import { database } from '../../db/database';
 import { useCells } from '../../shared/useCells';
 import { useAppSelector } from '../../store';
 import { dayOf } from '../../base/days';
+import { useHorn } from '../../store/useHorn';
 
 export const LOOKED_BACK_DAYS = 56;
 
@@ -30,13 +31,14 @@ export function usePlan(
   recent: readonly Digest[] | undefined,
 ): { readonly from: PlanFor; readonly blocks: readonly SessionBlock[] } | undefined {
   const { instrumentId, minutes, style, level, goals, quietHours } = useAppSelector((state) => state.settings);
+  const { hornId } = useHorn();
   const cells = useCells();
   return useMemo(() => {
     if (!cells || !recent) return undefined;
     const now = new Date();
     const ownTakes = recent.filter((digest) => digest.setup.instrumentId === instrumentId);
     const from: PlanFor = {
-      instrumentId,
+      instrumentId: hornId,
       minutes,
       style,
       goals,
@@ -52,7 +54,7 @@ export function usePlan(
       day: dayOf(now),
     };
     return { from, blocks: planSession(from) };
-  }, [cells, recent, instrumentId, minutes, style, level, goals, quietHours]);
+  }, [cells, recent, instrumentId, hornId, minutes, style, level, goals, quietHours]);
 }
 
 /** Whether a moment lies in the quiet hours, which may run past midnight. */

@@ -34,6 +34,7 @@ export const namesWords = {
     sideC: 'Seiten-C',
     sideBFlat: 'Seiten-B',
     highFSharp: 'hohes Fis',
+    highG: 'hohes G',
     right1: 'rechts 1',
     right2: 'rechts 2',
     fSharpSide: 'Seiten-Fis',

@@ -34,6 +34,7 @@ export const namesWords = {
     sideC: 'side C',
     sideBFlat: 'side B♭',
     highFSharp: 'high F♯',
+    highG: 'high G',
     right1: 'right 1',
     right2: 'right 2',
     fSharpSide: 'side F♯',

@@ -34,6 +34,7 @@ export const namesWords = {
     sideC: 'do lateral',
     sideBFlat: 'si♭ lateral',
     highFSharp: 'fa♯ agudo',
+    highG: 'sol agudo',
     right1: 'derecha 1',
     right2: 'derecha 2',
     fSharpSide: 'fa♯ lateral',

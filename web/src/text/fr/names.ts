@@ -34,6 +34,7 @@ export const namesWords = {
     sideC: 'do de côté',
     sideBFlat: 'si♭ de côté',
     highFSharp: 'fa♯ aigu',
+    highG: 'sol aigu',
     right1: 'droite 1',
     right2: 'droite 2',
     fSharpSide: 'fa♯ de côté',

@@ -34,6 +34,7 @@ export const namesWords = {
     sideC: 'do laterale',
     sideBFlat: 'si♭ laterale',
     highFSharp: 'fa♯ acuto',
+    highG: 'sol acuto',
     right1: 'destra 1',
     right2: 'destra 2',
     fSharpSide: 'fa♯ laterale',
