@@ -1,0 +1,28 @@
+import { expect, test } from './app';
+
+test('a horn without high F♯: every exercise plays on it, and its rail and its fingerings end with its keys', async ({
+  page,
+}) => {
+  await page.goto('/?demo');
+  await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
+  await page.goto('/set-up');
+  await page.getByLabel('High F♯ key').uncheck();
+  await page.goto('/stand');
+  const families = page.getByRole('combobox', { name: 'Exercise', exact: true });
+  await expect(families).toBeVisible();
+  const names = await families.getByRole('option').allTextContents();
+  expect(names.length).toBeGreaterThan(30);
+  for (const name of names) {
+    await families.selectOption({ label: name });
+    await expect(page.getByTestId('start')).toBeEnabled();
+    await expect(page.getByText('Not possible as chosen')).toHaveCount(0);
+  }
+  await families.selectOption({ label: 'Full-span scale' });
+  await page.getByTestId('start').click();
+  await expect(page.getByTestId('verdict')).toBeVisible();
+  await page.goto('/horn');
+  await expect(page.getByText('F♯6', { exact: true })).toHaveCount(0);
+  // The build is kept.
+  await page.goto('/set-up');
+  await expect(page.getByLabel('High F♯ key')).not.toBeChecked();
+});
