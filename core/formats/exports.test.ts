@@ -121,6 +121,57 @@ describe('exercises as scores', () => {
     expect(bars.length).toBe(Math.ceil(scoreBeats(notated(score)) / score.beatsPerBar));
   });
 
+  it.each(all)(
+    '%s on the %s: the other package finds every hairpin, each begun where its tone does and ended',
+    (family, horn) => {
+      const score = scoreOf(family, horn);
+      const hairpins = score.steps.flatMap(({ dynamics }) =>
+        dynamics.slice(1).filter((point, i) => point.dynamic !== dynamics[i]!.dynamic),
+      );
+      const root = MusicXML.parse(writeMusicXml(score, 'Test')).getRoot() as elements.ScorePartwise;
+      const wedges = root
+        .getParts()[0]!
+        .getMeasures()
+        .flatMap((measure) => measure.getValues())
+        .flatMap((value) => (value instanceof elements.Direction ? value.getDirectionTypes() : []))
+        .flatMap((type) => {
+          const wedge: unknown = type.getDirectionType();
+          return wedge instanceof elements.Wedge ? [wedge.getType()] : [];
+        });
+      expect(wedges).toHaveLength(2 * hairpins.length);
+      // One ends before the next begins.
+      wedges.forEach((type, i) => expect(type === 'stop').toBe(i % 2 === 1));
+    },
+  );
+
+  it('a swell in MusicXML: its dynamics stand where they are reached', () => {
+    const xml = writeMusicXml(scoreOf('swell', 'alto'), 'Test');
+    const places = [
+      ...xml.matchAll(/<(p|f)><\/\1>|<(p|f)\/>|<wedge type="(\w+)"|<offset>(\d+)|<measure number="(\d)"/g),
+    ];
+    expect(places.map(([, , dynamic, wedge, offset, bar]) => dynamic ?? wedge ?? offset ?? `bar ${bar}`)).toEqual([
+      'bar 1',
+      'p',
+      'crescendo',
+      'bar 2',
+      'stop',
+      'f',
+      'diminuendo',
+      'stop',
+      '16',
+      'p',
+      '16',
+    ]);
+  });
+
+  it('words stand over a step until they change', () => {
+    const score = scoreOf('countedBreaths', 'alto');
+    const xml = writeMusicXml(score, 'Test', 'usual', (step) =>
+      step === notated(score).steps[0] ? '' : 'octave + left 2',
+    );
+    expect(xml.match(/<words>octave \+ left 2<\/words>/g)).toHaveLength(1);
+  });
+
   it.each(all)('%s on the %s comes back from MusicXML and MIDI as it was', (family, horn) => {
     const score = scoreOf(family, horn);
     const asked = score.steps.map((step) => step.soundedMidi);
@@ -136,8 +187,27 @@ describe('exercises as scores', () => {
     const midi = midiParser.parse(writeMidi(scoreOf('airIntoTone', 'alto'), 'Test')) as {
       track: { event: { type: number; data: number[] | number }[] }[];
     };
+    const expression = midi.track.flatMap((track) => track.event).filter((entry) => entry.type === 11);
+    expect(expression.every((entry) => (entry.data as number[])[0] === 11)).toBe(true);
     const on = midi.track.flatMap((track) => track.event).filter((entry) => entry.type === 9);
     expect(on.map((entry) => (entry.data as number[])[0])).toEqual([49, 49, 49]);
+  });
+});
+
+describe('a swell as MIDI', () => {
+  it('rises and falls in expression as it is written', () => {
+    const midi = midiParser.parse(
+      writeMidi(exerciseScore(usualExercise(familyById('swell'), 'alto-highFSharp')), 'Test'),
+    ) as {
+      track: { event: { type: number; data: number[] | number }[] }[];
+    };
+    const events = midi.track.flatMap((track) => track.event);
+    const said = events.filter((entry) => entry.type === 11).map((entry) => (entry.data as number[])[1]!);
+    const top = said.indexOf(Math.max(...said));
+    expect(said.length).toBeGreaterThan(30);
+    expect(Math.abs(top - said.length / 2)).toBeLessThan(2);
+    said.forEach((value, i) => i > 0 && expect(i <= top ? value >= said[i - 1]! : value <= said[i - 1]!).toBe(true));
+    expect(events.find((entry) => entry.type === 12)!.data).toBe(65);
   });
 });
 

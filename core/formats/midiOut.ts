@@ -1,4 +1,4 @@
-import { beatSeconds, notated, type Score } from '@inner-hum/core/exercise';
+import { beatSeconds, notated, plannedPosition, type Score, type Step } from '@inner-hum/core/exercise';
 import { dynamicPosition, instrumentById, soundingMidi } from '@inner-hum/core/theory';
 import toneMidi from '@tonejs/midi';
 
@@ -9,7 +9,11 @@ const LOUDEST = 0.95;
 const PROGRAMS: Readonly<Record<string, number>> = { sopranino: 64, soprano: 64, alto: 65, cMelody: 66, tenor: 66 };
 const BARITONE = 67;
 
-/** A score as a Standard MIDI File in sounding pitch, one track, with its tempo. */
+/** Controller of how strong a tone is while it sounds, and how often it is said, beats. */
+const EXPRESSION = 11;
+const EXPRESSION_BEATS = 0.25;
+
+/** A score as a Standard MIDI File in sounding pitch, one track, with its tempo; swells as expression. */
 export function writeMidi(played: Score, title: string): Uint8Array {
   const score = notated(played);
   const midi = new toneMidi.Midi();
@@ -18,14 +22,24 @@ export function writeMidi(played: Score, title: string): Uint8Array {
   midi.header.name = title;
   const track = midi.addTrack();
   track.name = title;
-  track.instrument.number = PROGRAMS[score.instrumentId] ?? BARITONE;
   const horn = instrumentById(score.instrumentId);
-  for (const step of score.steps)
+  track.instrument.number = PROGRAMS[horn.id] ?? BARITONE;
+  const strength = (step: Step, beat: number) =>
+    SOFTEST + (LOUDEST - SOFTEST) * plannedPosition(step, beat, dynamicPosition);
+  for (const step of score.steps) {
+    const time = (beat: number) => (step.startBeat + beat) * beatSeconds(score);
     track.addNote({
       midi: soundingMidi(horn, step.soundedMidi),
-      time: step.startBeat * beatSeconds(score),
+      time: time(0),
       duration: step.beats * beatSeconds(score),
-      velocity: SOFTEST + (LOUDEST - SOFTEST) * dynamicPosition(step.dynamics[0]!.dynamic),
+      velocity: strength(step, 0),
     });
+    // A level tone says its strength once, one that swells goes on saying it.
+    const often = step.dynamics.length > 1 ? Math.ceil(step.beats / EXPRESSION_BEATS) : 0;
+    for (let i = 0; i <= often; i++) {
+      const beat = Math.min(step.beats, i * EXPRESSION_BEATS);
+      track.addCC({ number: EXPRESSION, time: time(beat), value: strength(step, beat) });
+    }
+  }
   return midi.toArray();
 }

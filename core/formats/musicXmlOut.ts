@@ -1,5 +1,5 @@
 import { notated, type Score, type Step } from '@inner-hum/core/exercise';
-import { instrumentById, spellMidi, type Spelling } from '@inner-hum/core/theory';
+import { dynamicPosition, instrumentById, spellMidi, type Dynamic, type Spelling } from '@inner-hum/core/theory';
 import { XMLBuilder } from 'fast-xml-parser';
 
 const LETTERS = ['C', 'D', 'E', 'F', 'G', 'A', 'B'];
@@ -26,18 +26,34 @@ interface Written {
 
 /**
  * The written part of a score as MusicXML 4.0: treble clef in the written pitch of its horn with its transposition, tempo,
- * dynamics at the start of each tone, ties over the bar lines and slurs. Beats down to quarters of one.
+ * dynamics and hairpins, ties over the bar lines and slurs. Beats down to quarters of one.
  * Source of the format: MusicXML 4.0, W3C Music Notation Community Group.
+ * @param wordsOver what is written over a step, such as its fingering; said again only when it changes
  */
-export function writeMusicXml(played: Score, title: string, spelling: Spelling = 'usual'): string {
+export function writeMusicXml(
+  played: Score,
+  title: string,
+  spelling: Spelling = 'usual',
+  wordsOver: (step: Step) => string | undefined = () => undefined,
+): string {
   const score = notated(played);
   const barUnits = score.beatsPerBar * DIVISIONS;
-  const measures = bars(score, barUnits).map((bar, i) => ({
-    '@number': i + 1,
-    ...(i === 0 && { attributes: attributes(score) }),
-    ...(i === 0 && { direction: tempo(score) }),
-    note: bar.map((written) => note(written, score, spelling)),
-  }));
+  const marks = [...dynamicMarks(score), ...wordMarks(score, wordsOver)].sort((a, b) => a.atUnits - b.atUnits);
+  const written = bars(score, barUnits);
+  const measures = written.map((bar, i) => {
+    const last = i === written.length - 1;
+    // All of a bar stand at its start and say how far into it they belong; what ends with the part stays in its last bar.
+    const own = marks.filter(
+      ({ atUnits }) => atUnits >= i * barUnits && (atUnits < (i + 1) * barUnits || (last && atUnits >= i * barUnits)),
+    );
+    const directions = [...(i === 0 ? [tempo(score)] : []), ...own.map((mark) => direction(mark, i * barUnits))];
+    return {
+      '@number': i + 1,
+      ...(i === 0 && { attributes: attributes(score) }),
+      ...(directions.length > 0 && { direction: directions }),
+      note: bar.map((entry) => note(entry, score, spelling)),
+    };
+  });
   const builder = new XMLBuilder({
     ignoreAttributes: false,
     attributeNamePrefix: '@',
@@ -79,6 +95,49 @@ function tempo({ tempoBpm }: Score) {
   };
 }
 
+/** Something that stands at a place of the part. */
+interface Mark {
+  readonly atUnits: number;
+  readonly placement: 'above' | 'below';
+  readonly type: object;
+}
+
+function direction({ atUnits, placement, type }: Mark, barStart: number) {
+  const offset = atUnits - barStart;
+  return { '@placement': placement, 'direction-type': type, ...(offset > 0 && { offset }) };
+}
+
+/** Each dynamic where it is reached, unless it stood there before, and a hairpin wherever one leads to another. */
+function dynamicMarks({ steps }: Score): Mark[] {
+  const marks: Mark[] = [];
+  let before: Dynamic | undefined;
+  for (const { startBeat, dynamics } of steps)
+    dynamics.forEach((point, i) => {
+      const at = (beat: number) => Math.round((startBeat + beat) * DIVISIONS);
+      const mark = (beat: number, type: object) => marks.push({ atUnits: at(beat), placement: 'below', type });
+      if (point.dynamic !== before) mark(point.beat, { dynamics: { [point.dynamic]: '' } });
+      before = point.dynamic;
+      const next = dynamics[i + 1];
+      if (!next) return;
+      const change = dynamicPosition(next.dynamic) - dynamicPosition(point.dynamic);
+      if (change === 0) return;
+      mark(point.beat, { wedge: { '@type': change > 0 ? 'crescendo' : 'diminuendo' } });
+      mark(next.beat, { wedge: { '@type': 'stop' } });
+    });
+  return marks;
+}
+
+function wordMarks({ steps }: Score, wordsOver: (step: Step) => string | undefined): Mark[] {
+  let before: string | undefined;
+  return steps.flatMap((step): Mark[] => {
+    const words = wordsOver(step);
+    const again = words === before;
+    before = words;
+    if (!words || again) return [];
+    return [{ atUnits: Math.round(step.startBeat * DIVISIONS), placement: 'above', type: { words } }];
+  });
+}
+
 function bars(score: Score, barUnits: number): Written[][] {
   const out: Written[][] = [[]];
   let at = 0;
@@ -107,18 +166,15 @@ function note({ units, step, first, last }: Written, score: Score, spelling: Spe
   if (!step) return { rest: '', ...length };
   const { step: letter, alter, octave } = spellMidi(step.soundedMidi, spelling);
   const ties = [...(first ? [] : ['stop']), ...(last ? [] : ['start'])];
-  const index = score.steps.indexOf(step);
-  const next = score.steps[index + 1];
+  const next = score.steps[score.steps.indexOf(step) + 1];
   const slursOn = next?.attack === 'slurred' && next.startBeat === step.startBeat + step.beats;
   const slurs = [
     ...(last && !slursOn && step.attack === 'slurred' ? ['stop'] : []),
     ...(first && slursOn && step.attack !== 'slurred' ? ['start'] : []),
   ];
-  const dynamic = first && index >= 0 ? step.dynamics[0]!.dynamic : undefined;
   const notations = {
     ...(ties.length > 0 && { tied: ties.map((text) => ({ '@type': text })) }),
     ...(slurs.length > 0 && { slur: slurs.map((slur) => ({ '@type': slur })) }),
-    ...(dynamic && { dynamics: { [dynamic]: '' } }),
   };
   return {
     pitch: { step: LETTERS[letter], ...(alter !== 0 && { alter }), octave },

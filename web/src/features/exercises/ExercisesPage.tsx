@@ -1,5 +1,7 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
-import type { ExerciseParameters } from '@inner-hum/core/exercise';
+import type { ExerciseParameters, Step } from '@inner-hum/core/exercise';
+import { fingeringOf } from '@inner-hum/core/families';
+import { instrumentById } from '@inner-hum/core/theory';
 import { useCallback, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNavigate, useSearchParams } from 'react-router';
@@ -51,6 +53,13 @@ export default function ExercisesPage() {
     await navigator.clipboard.writeText(linkTo(now));
     dispatch(noticed({ key: 'exercise.shared' }));
   };
+  /** Above the keys a reader needs the fingering that is tried. */
+  const fingeringOver = (step: Step) =>
+    step.soundedMidi > instrumentById(now.instrumentId).highestKeyedWrittenMidi
+      ? fingeringOf(step, now)
+          ?.map((key) => t(`keys.${key}`))
+          .join(' + ')
+      : undefined;
   const save = async (kind: 'musicXml' | 'midi') => {
     const { writeMidi, writeMusicXml } = await import('@inner-hum/core/formats');
     const title = exerciseTitle(t, now, nameOf);
@@ -59,7 +68,7 @@ export default function ExercisesPage() {
       saveFile(
         `${title}.musicxml`,
         'application/vnd.recordare.musicxml+xml',
-        writeMusicXml(score, title, settings.spelling),
+        writeMusicXml(score, title, settings.spelling, fingeringOver),
       );
   };
   return (
