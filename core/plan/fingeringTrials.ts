@@ -1,7 +1,8 @@
+import { fingeringText, type KeyId } from '@inner-hum/core/theory';
 import type { Digest, SetupNames } from './digest';
 import { estimate, knownValue } from './estimate';
 
-/** What trials told of one fingering for one high note on one set-up. */
+/** What trials told of one fingering for one note on one set-up. */
 export interface FingeringTrials {
   readonly midi: number;
   /** keys that are down, in the order of the drawing, spaces between */
@@ -13,6 +14,7 @@ export interface FingeringTrials {
   readonly pitchCents: number | undefined;
   readonly spreadCents: number | undefined;
   readonly responseS: number | undefined;
+  readonly colourPartials: number | undefined;
   readonly newestMs: number;
   /** the best of its note on its set-up */
   readonly best: boolean;
@@ -23,12 +25,12 @@ const LEAST_TRIES = 3;
 /** What ten cents off cost beside a failed try. Our choice. */
 const CENTS_WORTH_A_TRY = 40;
 
-/** All trials of altissimo fingerings, by note, then the best first. */
+/** All trials of fingerings, by note, then the best first. */
 export function fingeringTrials(digests: readonly Digest[]): FingeringTrials[] {
   const groups = new Map<string, Digest[]>();
   for (const digest of digests) {
     if (digest.fingering === undefined || digest.seen.length === 0) continue;
-    const key = `${digest.seen[0]!.midi} ${digest.fingering} ${digest.setupKey}`;
+    const key = `${digest.seen[0]!.midi} ${inOrder(digest.fingering)} ${digest.setupKey}`;
     groups.set(key, [...(groups.get(key) ?? []), digest]);
   }
   const all = [...groups.values()].map((own) => ({ ...summary(own), best: false }));
@@ -51,7 +53,7 @@ function summary(digests: readonly Digest[]): Omit<FingeringTrials, 'best'> {
   const value = (quantity: Parameters<typeof estimate>[1]) => knownValue(estimate(seen, quantity));
   return {
     midi: seen[0]!.midi,
-    fingering: fingering!,
+    fingering: inOrder(fingering!),
     setup,
     setupKey,
     got: tries.filter((attempt) => attempt.spoke).length,
@@ -59,9 +61,13 @@ function summary(digests: readonly Digest[]): Omit<FingeringTrials, 'best'> {
     pitchCents: value('pitchCentreCents'),
     spreadCents: value('pitchSteadinessCents'),
     responseS: value('responseS'),
+    colourPartials: value('centroidPartials'),
     newestMs: Math.max(...seen.map((observation) => observation.atMs)),
   };
 }
+
+/** As it is named today: older trials named the keys as they came. */
+const inOrder = (fingering: string) => fingeringText(fingering.split(' ') as KeyId[]);
 
 function worth({ got, of, pitchCents = 0 }: Pick<FingeringTrials, 'got' | 'of' | 'pitchCents'>): number {
   return got / Math.max(1, of) - Math.abs(pitchCents) / CENTS_WORTH_A_TRY;

@@ -52,6 +52,12 @@ export function keysOf(horn: Horn): readonly (HornKey & { readonly id: KeyId })[
   return KEYS.filter((key) => !('on' in key) || horn.keys[key.on]);
 }
 
+/** The keys of a fingering in one order, spaces between: however they were named, the same fingering is the same text. */
+export function fingeringText(keys: Iterable<KeyId>): string {
+  const down = new Set<string>(keys);
+  return KEYS.flatMap((key) => (down.has(key.id) ? [key.id] : [])).join(' ');
+}
+
 /** Whether a horn has every key of a fingering. */
 export function canFinger(horn: Horn, keys: readonly KeyId[]): boolean {
   const own = new Set(keysOf(horn).map((key) => key.id));

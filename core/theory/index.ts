@@ -40,7 +40,8 @@ export {
   type Dynamic,
   type LevelRuler,
 } from './dynamics';
-export { canFinger, keysOf, regularFingering } from './fingerings';
+export { canFinger, fingeringText, keysOf, regularFingering } from './fingerings';
+export { ALTERNATE_FINGERINGS, type AlternateFingering } from './alternates.data';
 export { TRY_FINGERINGS } from './altissimo.data';
 export { KEYS, type HornKey, type KeyId } from './keys.data';
 export {

@@ -1,9 +1,9 @@
-import { canFinger, TRY_FINGERINGS } from '@inner-hum/core/theory';
+import { canFinger, fingeringText, TRY_FINGERINGS } from '@inner-hum/core/theory';
 import { choice, dynamic, note, number, series, text } from '@inner-hum/core/exercise';
 import { defineFamily } from '../family';
 import { byTurn } from '../teaching';
 
-/** One fingering for one altissimo note, three tries, each started anew. */
+/** One fingering for one note, three tries, each started anew. */
 export const fingeringTrial = defineFamily({
   id: 'fingeringTrial',
   stage: 'altissimo',
@@ -37,7 +37,7 @@ export const fingeringTrial = defineFamily({
             midi > horn.highestKeyedWrittenMidi && sizes.includes(horn.id) && canFinger(horn, keys),
         );
         const { midi, keys } = byTurn(known, turn);
-        return { writtenMidi: midi, fingering: keys.join(' ') };
+        return { writtenMidi: midi, fingering: fingeringText(keys) };
       },
     },
   },

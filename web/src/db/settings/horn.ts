@@ -14,7 +14,7 @@ import { array, boolean, number, object, string } from 'yup';
 import type { Fitted, GearItem } from './gear';
 import { day, horn, listOf, midi, oneOf, real, recordOf, text, whole, type PartsOf } from './parts';
 
-/** A fingering the player entered for a note above the keys. */
+/** A fingering the player entered for a note. */
 interface OwnFingering {
   readonly instrumentId: InstrumentId;
   readonly midi: number;
@@ -43,8 +43,10 @@ export interface HornSettings {
   readonly room: string;
   /** how each horn is built, by {@link buildKey} */
   readonly builds: Readonly<Record<string, HornBuild>>;
-  /** own fingerings of altissimo notes */
+  /** own fingerings of notes */
   readonly fingerings: readonly OwnFingering[];
+  /** what a note is fingered with instead of the regular way, by size and written MIDI number: "alto 70" */
+  readonly usedFingerings: Readonly<Record<string, string>>;
 }
 
 type HasBuild = Pick<HornSettings, 'instrumentId' | 'fitted' | 'builds'>;
@@ -60,6 +62,16 @@ export function hornNow(settings: HasBuild): Horn {
   return instrumentById(hornIdOf(settings.instrumentId, settings.builds[buildKey(settings)]));
 }
 
+/** The fingering that is used for a written note instead of the regular one. */
+export function usedFingering(
+  { instrumentId, usedFingerings }: Pick<HornSettings, 'instrumentId' | 'usedFingerings'>,
+  midi: number,
+): readonly KeyId[] | undefined {
+  const named = usedFingerings[`${instrumentId} ${midi}`]?.split(' ') ?? [];
+  const keys = KEYS.flatMap((key) => (named.includes(key.id) ? [key.id] : []));
+  return keys.length > 0 ? keys : undefined;
+}
+
 export const FIRST_HORN: HornSettings = {
   instrumentId: 'alto',
   a4Hz: 440,
@@ -69,6 +81,7 @@ export const FIRST_HORN: HornSettings = {
   room: '',
   builds: {},
   fingerings: [],
+  usedFingerings: {},
 };
 
 export const HORN_PARTS: PartsOf<HornSettings> = {
@@ -99,4 +112,5 @@ export const HORN_PARTS: PartsOf<HornSettings> = {
       keys: array(oneOf(KEYS.map((key) => key.id)).required()).required(),
     }),
   ),
+  usedFingerings: recordOf(text()),
 };

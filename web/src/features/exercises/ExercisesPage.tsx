@@ -16,6 +16,7 @@ import { useAppDispatch, useAppSelector } from '../../store';
 import { noticed } from '../../store/notices';
 import { exerciseOf, scoreOf, settingsChanged, usualFor } from '../../store/settings';
 import { verdictLeft } from '../../store/practice';
+import { usedFingering } from '../../db/settings/horn';
 import { BlockList } from './BlockList';
 import { FamilyChoice, FamilyList, type AimChoice } from './FamilyList';
 import { exerciseFromLink, linkTo } from './link';
@@ -56,7 +57,7 @@ export default function ExercisesPage() {
   /** Above the keys a reader needs the fingering that is tried. */
   const fingeringOver = (step: Step) =>
     step.soundedMidi > instrumentById(now.instrumentId).highestKeyedWrittenMidi
-      ? fingeringOf(step, now)
+      ? fingeringOf(step, now, (midi) => usedFingering(settings, midi))
           ?.map((key) => t(`keys.${key}`))
           .join(' + ')
       : undefined;

@@ -1,7 +1,15 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
 import { familyById, usualExercise } from '@inner-hum/core/families';
-import { fingeringTrials, type FingeringTrials } from '@inner-hum/core/plan';
-import { canFinger, keysOf, TRY_FINGERINGS, type KeyId } from '@inner-hum/core/theory';
+import { fingeringTrials, hornMap, knownValue, ofNote, type Cell, type FingeringTrials } from '@inner-hum/core/plan';
+import {
+  ALTERNATE_FINGERINGS,
+  canFinger,
+  fingeringText,
+  keysOf,
+  regularFingering,
+  TRY_FINGERINGS,
+  type KeyId,
+} from '@inner-hum/core/theory';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Button } from '../../ui/controls';
@@ -12,45 +20,71 @@ import { deleteFromSettings } from '../../store/undo';
 import { setupText } from '../../text/setupText';
 import { useNoteName } from '../../text/useNoteName';
 import { useOpenExercise } from '../../shared/useOpenExercise';
-import { useTagged } from '../../shared/useCells';
+import { useCells, useTagged } from '../../shared/useCells';
 import { useAppDispatch, useAppSelector } from '../../store';
-import { settingsChanged } from '../../store/settings';
+import { settingsChanged, without } from '../../store/settings';
+import { usedFingering } from '../../db/settings/horn';
 import { useHorn } from '../../store/useHorn';
 
-const LOWEST = 90;
 const HIGHEST = 102;
-const MIDIS = Array.from({ length: HIGHEST - LOWEST + 1 }, (_, i) => LOWEST + i);
+const FIRST_SHOWN = 91;
 
-/** Fingerings of the notes above the keys: own ones, a starter set to try, and what trials told of each. */
+/** Where a fingering comes from. */
+type Origin = 'regular' | 'alternate' | 'starter' | 'own';
+
+/** Fingerings of every note: the regular one, others that players use, own ones, and what trials told of each. */
 export function Notebook() {
   const { t } = useTranslation();
   const nameOf = useNoteName();
   const { instrumentId, fingerings } = useAppSelector((state) => state.settings);
   const horn = useHorn();
-  const [midi, setMidi] = useState(LOWEST + 1);
+  const [midi, setMidi] = useState(FIRST_SHOWN);
   const digests = useTagged('family:fingeringTrial');
   const trials = useMemo(
     () => fingeringTrials((digests ?? []).filter((digest) => digest.setup.instrumentId === instrumentId)),
     [digests, instrumentId],
   );
-  const own = fingerings.filter((fingering) => fingering.instrumentId === instrumentId && fingering.midi === midi);
-  const starters = TRY_FINGERINGS.filter(
-    ({ midi: given, sizes, keys }) => given === midi && sizes.includes(instrumentId) && canFinger(horn, keys),
-  ).map((tryFingering) => ({
-    keys: tryFingering.keys,
-    starter: true,
-  }));
-  const shown = [...own.map((fingering) => ({ keys: fingering.keys, starter: false })), ...starters];
+  const cells = useCells();
+  const neighbours = useMemo(() => colourBeside(cells ?? [], midi), [cells, midi]);
+  const midis = Array.from({ length: HIGHEST - horn.lowestWrittenMidi + 1 }, (_, i) => HIGHEST - i);
+  const regular = regularFingering(horn, midi);
+  const given = (origin: Origin, all: readonly (readonly KeyId[])[]) =>
+    all.filter((keys) => canFinger(horn, keys)).map((keys) => ({ origin, keys, text: fingeringText(keys) }));
+  const shown = [
+    ...given('regular', regular ? [regular] : []),
+    ...given(
+      'own',
+      fingerings
+        .filter((fingering) => fingering.instrumentId === instrumentId && fingering.midi === midi)
+        .map(({ keys }) => keys),
+    ),
+    ...given(
+      'alternate',
+      ALTERNATE_FINGERINGS.filter((row) => row.midi === midi).map(({ keys }) => keys),
+    ),
+    ...given(
+      'starter',
+      TRY_FINGERINGS.filter((row) => row.midi === midi && row.sizes.includes(instrumentId)).map(({ keys }) => keys),
+    ),
+  ];
   return (
     <Grid templateColumns={{ base: '1fr', lg: '120px minmax(0, 1fr)' }} gap="28px">
-      <chakra.nav aria-label={t('notebook.notes')} display="flex" flexDirection="column" _print={{ display: 'none' }}>
-        {[...MIDIS].reverse().map((value) => (
+      <chakra.nav
+        aria-label={t('notebook.notes')}
+        display="flex"
+        flexDirection={{ base: 'row', lg: 'column' }}
+        overflow="auto"
+        maxHeight={{ lg: '36rem' }}
+        _print={{ display: 'none' }}
+      >
+        {midis.map((value) => (
           <chakra.button
             key={value}
             aria-current={value === midi}
             onClick={() => setMidi(value)}
             textAlign="left"
             minHeight="36px"
+            flex="none"
             px="10px"
             cursor="pointer"
             borderLeftWidth="3px"
@@ -71,37 +105,64 @@ export function Notebook() {
           </Button>
         </Flex>
         {shown.length === 0 && <p>{t('notebook.none')}</p>}
-        {shown.map(({ keys, starter }) => (
-          <FingeringRow
-            key={`${starter} ${keys.join(' ')}`}
-            midi={midi}
-            keys={keys}
-            starter={starter}
-            trials={trials.filter((trial) => trial.midi === midi && trial.fingering === keys.join(' '))}
-          />
-        ))}
+        {shown
+          // The same fingering stands once, by its first origin.
+          .filter((row, i) => shown.findIndex(({ text }) => text === row.text) === i)
+          .map(({ keys, text, origin }) => (
+            <FingeringRow
+              key={text}
+              midi={midi}
+              keys={keys}
+              origin={origin}
+              neighbours={neighbours}
+              trials={trials.filter((trial) => trial.midi === midi && trial.fingering === text)}
+            />
+          ))}
         <NewFingering key={midi} midi={midi} />
       </Box>
     </Grid>
   );
 }
 
+/** Mean colour of the notes a semitone and a tone beside one on the map, partials; undefined when none is known. */
+function colourBeside(cells: readonly Cell[], midi: number): number | undefined {
+  const known = hornMap(cells)
+    .filter((note) => note.midi !== midi && Math.abs(note.midi - midi) <= 2)
+    .flatMap((note) => knownValue(ofNote(note, 'centroidPartials')) ?? []);
+  return known.length > 0 ? known.reduce((sum, value) => sum + value, 0) / known.length : undefined;
+}
+
 function FingeringRow({
   midi,
   keys,
-  starter,
+  origin,
+  neighbours,
   trials,
 }: {
   readonly midi: number;
   readonly keys: readonly KeyId[];
-  readonly starter: boolean;
+  readonly origin: Origin;
+  /** colour of the notes beside it, partials */
+  readonly neighbours: number | undefined;
   readonly trials: readonly FingeringTrials[];
 }) {
   const { t } = useTranslation();
   const open = useOpenExercise();
-  const { instrumentId, fingerings } = useAppSelector((state) => state.settings);
+  const dispatch = useAppDispatch();
+  const settings = useAppSelector((state) => state.settings);
+  const { instrumentId, fingerings, usedFingerings } = settings;
   const horn = useHorn();
-  const fingering = keys.join(' ');
+  const fingering = fingeringText(keys);
+  const place = `${instrumentId} ${midi}`;
+  const now = usedFingering(settings, midi);
+  const isUsed = now ? fingeringText(now) === fingering : origin === 'regular';
+  const use = () =>
+    dispatch(
+      settingsChanged({
+        usedFingerings:
+          origin === 'regular' ? without(usedFingerings, place) : { ...usedFingerings, [place]: fingering },
+      }),
+    );
   const forget = () =>
     deleteFromSettings(
       {
@@ -110,7 +171,7 @@ function FingeringRow({
             !(
               ownFingering.instrumentId === instrumentId &&
               ownFingering.midi === midi &&
-              ownFingering.keys.join(' ') === fingering
+              fingeringText(ownFingering.keys) === fingering
             ),
         ),
       },
@@ -120,7 +181,8 @@ function FingeringRow({
     <Flex gap="20px" align="center" wrap="wrap" borderTopWidth="1px" borderColor="line" py="10px">
       <Fingering instrumentId={horn.hornId} keys={keys} width="240px" />
       <Box flex="1 1 260px">
-        {trials.length === 0 && <p>{t(starter ? 'notebook.try' : 'notebook.untried')}</p>}
+        <chakra.p color="inkSoft">{t(`notebook.origins.${origin}`)}</chakra.p>
+        {trials.length === 0 && origin !== 'regular' && <p>{t('notebook.untried')}</p>}
         {trials.map((trial) => (
           <chakra.p key={trial.setupKey}>
             {trial.best && <strong>{t('notebook.best')} </strong>}
@@ -130,7 +192,10 @@ function FingeringRow({
               cents: trial.pitchCents === undefined ? '–' : formatSigned(trial.pitchCents, 0),
               spread: trial.spreadCents === undefined ? '–' : formatNumber(trial.spreadCents, 1),
               ms: trial.responseS === undefined ? '–' : formatNumber(1000 * trial.responseS, 0),
-            })}{' '}
+            })}
+            {trial.colourPartials !== undefined &&
+              neighbours !== undefined &&
+              ` ${t('notebook.colour', { partials: formatSigned(trial.colourPartials - neighbours, 1) })}`}{' '}
             <chakra.span color="inkSoft" fontSize="small">
               {[setupText(trial.setup), formatDate(trial.newestMs, 'dayOfYear')].filter(Boolean).join(' · ')}
             </chakra.span>
@@ -145,7 +210,16 @@ function FingeringRow({
         >
           {t('notebook.trials')}
         </Button>
-        {!starter && (
+        {isUsed ? (
+          <chakra.span alignSelf="center" fontWeight={600}>
+            {t('notebook.used')}
+          </chakra.span>
+        ) : (
+          <Button tone="quiet" onClick={use}>
+            {t('notebook.use')}
+          </Button>
+        )}
+        {origin === 'own' && (
           <Button tone="quiet" onClick={forget}>
             {t('exercise.remove')}
           </Button>
@@ -166,10 +240,10 @@ function NewFingering({ midi }: { readonly midi: number }) {
   const order = keysOf(horn).map((key) => key.id);
   const toggle = (key: KeyId) =>
     setKeys(order.filter((choice) => (choice === key ? !keys.includes(choice) : keys.includes(choice))));
-  const text = keys.join(' ');
+  const text = fingeringText(keys);
   const known = fingerings.some(
     (fingering) =>
-      fingering.instrumentId === instrumentId && fingering.midi === midi && fingering.keys.join(' ') === text,
+      fingering.instrumentId === instrumentId && fingering.midi === midi && fingeringText(fingering.keys) === text,
   );
   return (
     <chakra.section borderTopWidth="2px" borderColor="ink" mt="18px" pt="10px" _print={{ display: 'none' }}>

@@ -21,6 +21,7 @@ import { exerciseOf, scoreOf } from '../../store/settings';
 import { fingeringOf, ownExerciseKey } from '@inner-hum/core/families';
 import { Fingering } from '../../shared/Fingering';
 import { liveSound, type Timing } from '../../practice/liveSound';
+import { usedFingering } from '../../db/settings/horn';
 import { useHorn } from '../../store/useHorn';
 
 /** How many tubes are named that could give a freely played note. */
@@ -40,7 +41,7 @@ export function StandHead() {
   const score = scoreOf(settings);
   const tries = decisionsAbout === ownExerciseKey(exercise) ? decisions.length : 0;
   const [fingered, setFingered] = useState(score.steps[0]!);
-  const keys = phase === 'free' ? undefined : fingeringOf(fingered, exercise);
+  const keys = phase === 'free' ? undefined : fingeringOf(fingered, exercise, (midi) => usedFingering(settings, midi));
   const partialName = usePartialName();
   const number = useRef<HTMLSpanElement>(null);
   const sounding = useRef<HTMLSpanElement>(null);
