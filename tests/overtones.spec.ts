@@ -37,7 +37,7 @@ test('an own altissimo fingering is kept, tried three times and told of', async 
   await page.getByRole('checkbox', { name: 'left 2' }).click();
   await page.getByRole('button', { name: 'Keep it' }).click();
   await page.reload();
-  await expect(page.getByText('Yours, not tried yet.')).toBeVisible();
+  await expect(page.getByText('Your own.')).toBeVisible();
   await page.getByRole('button', { name: 'Three tries' }).first().click();
   await page.getByRole('spinbutton', { name: 'Tempo' }).fill('150');
   await page.keyboard.press('Escape');
@@ -47,4 +47,16 @@ test('an own altissimo fingering is kept, tried three times and told of', async 
   await expect(page.getByText('3 of 3 spoke')).toBeVisible();
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag22aa']).analyze();
   expect(violations.map((violation) => `${violation.id}: ${violation.nodes[0]?.html}`)).toEqual([]);
+});
+
+test('another way to finger a note is chosen for good and shown on the Stand', async ({ page }) => {
+  await page.goto('/overtones/notebook');
+  await page.getByRole('button', { name: 'B♭4', exact: true }).click();
+  await expect(page.getByText('Used: shown on the Stand.')).toHaveCount(1);
+  const bis = page.getByRole('img', { name: 'left 1, bis', exact: true });
+  await expect(bis).toBeVisible();
+  await page.getByRole('button', { name: 'Use this one' }).first().click();
+  await page.goto('/stand');
+  await page.getByRole('combobox', { name: 'Note' }).selectOption({ label: 'B♭4' });
+  await expect(bis).toBeVisible();
 });

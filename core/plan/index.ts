@@ -36,3 +36,14 @@ export { trend, type TonesAsked, type Trend, type TrendPoint } from './trend';
 export { ownSources, type OwnCell } from './ownSources';
 export { isCell, isDigest, isMilestone, isTonesOfDay } from './told';
 export { levelDrift } from './levelDrift';
+export {
+  dueRoutines,
+  isRoutine,
+  ROUTINE_LIMITS,
+  routineBlocks,
+  routineOf,
+  withRoutines,
+  type Routine,
+  type RoutineBlock,
+} from './routine';
+export { USUAL_ROUTINES, usualRoutine, type UsualRoutine } from './usualRoutines.data';

@@ -12,6 +12,8 @@ export type Reason =
   | { readonly kind: 'overtone'; readonly midi: number; readonly partial: number; readonly percent?: number }
   /** comes round: nothing asks for it, and it was not played for so many days (all that are known: never) */
   | { readonly kind: 'round'; readonly midi: number; readonly days: number }
+  /** set in a routine */
+  | { readonly kind: 'routine'; readonly midi: number; readonly name: string }
   | { readonly kind: 'warmUp' | 'firstMap' | 'kept'; readonly midi: number }
   /** in sessions that an older version planned */
   | { readonly kind: 'anchor' | 'break'; readonly midi: number };
@@ -33,6 +35,8 @@ export interface SessionBlock {
   /** rest after the last try, seconds */
   readonly restS: number;
   readonly reason: Reason;
+  /** what whoever set it wants minded */
+  readonly remark?: string;
 }
 
 /** How long a verdict is there to be read before what comes next, seconds. */

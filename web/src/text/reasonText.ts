@@ -25,6 +25,8 @@ export function reasonText(t: TFunction, nameOf: (midi: number) => string, reaso
     case 'anchor':
     case 'break':
       return t('reasons.round', { count: 0 });
+    case 'routine':
+      return t('reasons.routine', { name: reason.name });
     case 'warmUp':
     case 'firstMap':
     case 'kept':

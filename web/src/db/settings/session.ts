@@ -2,9 +2,9 @@ import type { ExerciseParameters } from '@inner-hum/core/exercise';
 import { familyById, GOAL_KINDS, usualExercise } from '@inner-hum/core/families';
 import type { Decision } from '@inner-hum/core/judge';
 import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
-import { NEED_REASONS, type SessionBlock } from '@inner-hum/core/plan';
+import { isRoutine, NEED_REASONS, type Routine, type SessionBlock } from '@inner-hum/core/plan';
 import type { InstrumentId } from '@inner-hum/core/theory';
-import { array, number, object, string } from 'yup';
+import { array, mixed, number, object, string } from 'yup';
 import { day, exercise, flag, horn, listOf, midi, oneOf, real, recordOf, text, whole, type PartsOf } from './parts';
 
 /** A planned session on its way. */
@@ -39,6 +39,8 @@ export interface SessionSettings {
   readonly session: RunningSession | null;
   /** what was left for the day, and the day */
   readonly left: Readonly<Record<string, string>>;
+  /** practices laid out once and played again */
+  readonly routines: readonly Routine[];
   /** own exercises by the names the player gave them */
   readonly own: readonly { readonly name: string; readonly exercise: ExerciseParameters }[];
 }
@@ -53,6 +55,7 @@ export const FIRST_SESSION: SessionSettings = {
   block: [],
   session: null,
   left: {},
+  routines: [],
   own: [],
 };
 
@@ -61,6 +64,7 @@ const sessionBlock = object({
   tries: number().required().integer().min(1).max(50),
   betweenS: number().min(0).max(3600),
   restS: number().required().min(0).max(3600),
+  remark: string().max(2000),
   reason: object({
     kind: oneOf([
       ...NEED_REASONS,
@@ -73,7 +77,9 @@ const sessionBlock = object({
       'warmUp',
       'firstMap',
       'kept',
+      'routine',
     ]).required(),
+    name: string().max(2000),
     midi: midi(),
     upper: number().integer().min(0).max(127),
     days: number().min(0),
@@ -107,5 +113,6 @@ export const SESSION_PARTS: PartsOf<SessionSettings> = {
       .default(undefined),
   ),
   left: recordOf(text()),
+  routines: listOf(mixed((value): value is Routine => isRoutine(value)).required()),
   own: listOf(object({ name: text().required(), exercise: exercise() })),
 };

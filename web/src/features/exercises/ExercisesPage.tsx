@@ -19,8 +19,9 @@ import { verdictLeft } from '../../store/practice';
 import { usedFingering } from '../../db/settings/horn';
 import { BlockList } from './BlockList';
 import { FamilyChoice, FamilyList, type AimChoice } from './FamilyList';
-import { exerciseFromLink, linkTo } from './link';
+import { exerciseFromLink, linkTo, routineFromLink } from './link';
 import { OwnExercises } from './OwnExercises';
+import { Routines } from './Routines';
 
 /** The families in the order of a practice, the chosen one with its part and its breath, and the block. */
 export default function ExercisesPage() {
@@ -39,6 +40,7 @@ export default function ExercisesPage() {
     },
     [dispatch],
   );
+  useRoutineFromLink();
   useExerciseFromLink(choose);
   const list = {
     chosen: now.family,
@@ -119,6 +121,7 @@ export default function ExercisesPage() {
             </Flex>
             <BlockList nameOf={(exercise) => `${exerciseTitle(t, exercise, nameOf)}, ${exerciseMeta(t, exercise)}`} />
             <OwnExercises exercise={now} onUse={choose} />
+            <Routines />
           </Box>
         </Box>
       </Grid>
@@ -133,6 +136,22 @@ function PrintedMeta({ text }: { readonly text: string }) {
       {text}
     </chakra.p>
   );
+}
+
+/** Takes in the routine that the address carries, once; says when it carries none that is known. */
+function useRoutineFromLink(): void {
+  const dispatch = useAppDispatch();
+  const routines = useAppSelector((state) => state.settings.routines);
+  const [search, setSearch] = useSearchParams();
+  const text = search.get('routine');
+  useEffect(() => {
+    if (text === null) return;
+    const routine = routineFromLink(text);
+    const isNew = routine && !routines.some((own) => JSON.stringify(own) === JSON.stringify(routine));
+    if (isNew) dispatch(settingsChanged({ routines: [...routines, routine] }));
+    dispatch(noticed(routine ? { key: 'routines.read', values: { name: routine.name } } : { key: 'routines.badLink' }));
+    setSearch({}, { replace: true });
+  }, [text, routines, setSearch, dispatch]);
 }
 
 /** Opens the exercise that the address carries, once; says when it carries none that is known. */

@@ -1,5 +1,6 @@
 import { type ExerciseParameters } from '@inner-hum/core/exercise';
 import { isExercise, playable } from '@inner-hum/core/families';
+import { isRoutine, type Routine } from '@inner-hum/core/plan';
 
 /** Address that opens an exercise in another copy of the application. */
 export function linkTo(exercise: ExerciseParameters): string {
@@ -32,6 +33,40 @@ export function exerciseFromLink(text: string): ExerciseParameters | undefined {
   try {
     const exercise: unknown = JSON.parse(text);
     return isExercise(exercise) ? exercise : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+const ROUTINE_FORMAT = 'inner-hum-routine';
+
+/** Text of a file that carries a routine. */
+export function routineFile(routine: Routine): string {
+  return JSON.stringify({ format: ROUTINE_FORMAT, version: 1, routine }, null, 2);
+}
+
+/** The routine of such a file; undefined when it is none that this version can play. */
+export function readRoutineFile(text: string): Routine | undefined {
+  try {
+    const { format, routine } = JSON.parse(text) as Record<string, unknown>;
+    return format === ROUTINE_FORMAT && isRoutine(routine) ? routine : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+/** Address that opens a routine in another copy of the application. */
+export function linkToRoutine(routine: Routine): string {
+  const address = new URL('/exercises', window.location.origin);
+  address.searchParams.set('routine', JSON.stringify(routine));
+  return address.toString();
+}
+
+/** The routine of such an address; undefined when this version can't play it. */
+export function routineFromLink(text: string): Routine | undefined {
+  try {
+    const routine: unknown = JSON.parse(text);
+    return isRoutine(routine) ? routine : undefined;
   } catch {
     return undefined;
   }

@@ -67,6 +67,7 @@ function takeSettings(stored: unknown, empty: boolean): void {
   store.dispatch(
     settingsChanged({
       own: union(settings.own, found.own),
+      routines: union(settings.routines, found.routines),
       gear: union(settings.gear, found.gear),
       fingerings: union(settings.fingerings, found.fingerings),
       goals: union(settings.goals, found.goals),

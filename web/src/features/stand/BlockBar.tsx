@@ -11,8 +11,12 @@ export function BlockBar() {
   const { t } = useTranslation();
   const nameOf = useNoteName();
   const { block: place, phase } = useAppSelector((state) => state.practice);
+  const session = useAppSelector((state) => state.settings.session);
   if (!place) return null;
   const { next } = place;
+  // What comes next is the first that is left of the session.
+  const [coming] = session?.blocks ?? [];
+  const remark = coming?.exercise.family === next?.family ? coming?.remark : undefined;
   return (
     <Flex align="center" gap="14px" wrap="wrap" data-testid="block">
       <chakra.span fontWeight={600} fontSize="lead">
@@ -21,6 +25,7 @@ export function BlockBar() {
       {next && (
         <chakra.span color="inkSoft">{t('stand.blockNext', { title: exerciseTitle(t, next, nameOf) })}</chakra.span>
       )}
+      {remark && <chakra.span fontSize="lead">{remark}</chakra.span>}
       {phase === 'verdict' && next && (
         <Button tone="strong" onClick={() => store.dispatch(goOnAsked())}>
           {t('stand.blockGoOn')} <Key>{t('stand.startKey')}</Key>

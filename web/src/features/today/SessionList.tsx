@@ -97,7 +97,7 @@ function Row({
   const { t } = useTranslation();
   const nameOf = useNoteName();
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id });
-  const { exercise, tries, reason } = block;
+  const { exercise, tries, reason, remark } = block;
   const title = exerciseTitle(t, exercise, nameOf);
   const large = begin !== undefined;
   return (
@@ -149,6 +149,7 @@ function Row({
           <chakra.p color={large ? undefined : 'inkSoft'} fontSize={large ? 'lead' : 'small'}>
             {reasonText(t, nameOf, reason)}
           </chakra.p>
+          {remark && <chakra.p fontSize={large ? 'lead' : 'small'}>{remark}</chakra.p>}
           {large && (
             <chakra.p color="inkSoft" fontSize="small">
               {exerciseMeta(t, exercise)}

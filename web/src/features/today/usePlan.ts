@@ -1,11 +1,17 @@
 import { freePlay } from '@inner-hum/core/families';
 import {
+  blockS,
+  dueRoutines,
   hornMap,
   levelNow,
+  MINUTES,
   ownSources,
   planSession,
+  routineBlocks,
+  withRoutines,
   type Digest,
   type PlanFor,
+  type Routine,
   type SessionBlock,
 } from '@inner-hum/core/plan';
 import { subDays } from 'date-fns';
@@ -30,7 +36,9 @@ export function useRecent(): readonly Digest[] | undefined {
 export function usePlan(
   recent: readonly Digest[] | undefined,
 ): { readonly from: PlanFor; readonly blocks: readonly SessionBlock[] } | undefined {
-  const { instrumentId, minutes, style, level, goals, quietHours } = useAppSelector((state) => state.settings);
+  const { instrumentId, minutes, style, level, goals, quietHours, routines } = useAppSelector(
+    (state) => state.settings,
+  );
   const { hornId } = useHorn();
   const cells = useCells();
   return useMemo(() => {
@@ -53,8 +61,17 @@ export function usePlan(
       nowMs: now.getTime(),
       day: dayOf(now),
     };
-    return { from, blocks: planSession(from) };
-  }, [cells, recent, instrumentId, hornId, minutes, style, level, goals, quietHours]);
+    return { from, blocks: sessionWith(dueRoutines(routines, (now.getDay() + 6) % 7), from) };
+  }, [cells, recent, instrumentId, hornId, minutes, style, level, goals, quietHours, routines]);
+}
+
+/** The session with what has to be played in it first; only the time that is left is planned. */
+function sessionWith(due: readonly Routine[], from: PlanFor): SessionBlock[] {
+  const set = due.flatMap((routine) => routineBlocks(routine, from.instrumentId));
+  const left = from.minutes - Math.round(set.reduce((sum, block) => sum + blockS(block), 0) / 60);
+  return set.length === 0
+    ? planSession(from)
+    : withRoutines(set, left >= MINUTES.min ? planSession({ ...from, minutes: left }) : []);
 }
 
 /** Whether a moment lies in the quiet hours, which may run past midnight. */

@@ -68,6 +68,7 @@ export const todayWords = {
     round_other: 'Wieder an der Reihe: zuletzt vor {{count}} Tagen gespielt.',
     never: 'Neu: noch nicht gespielt.',
     firstMap: 'Füllt die Karte deines Instruments: Alles danach wird daraus geplant.',
+    routine: 'Aus dem Ablauf „{{name}}“.',
     kept: 'Hält {{note}} sicher.',
   },
   goals: {

@@ -68,6 +68,7 @@ export const todayWords = {
     round_other: 'Its turn again: last played {{count}} days ago.',
     never: 'New: not played yet.',
     firstMap: 'Fills the map of your horn: everything after is planned from it.',
+    routine: 'From the routine “{{name}}”.',
     kept: 'Keeps {{note}} secure.',
   },
   goals: {

@@ -68,6 +68,7 @@ export const todayWords = {
     round_other: 'Otra vez su turno: se tocó hace {{count}} días.',
     never: 'Nuevo: aún no tocado.',
     firstMap: 'Llena el mapa de tu saxofón: todo lo demás se planea desde ahí.',
+    routine: 'De la rutina «{{name}}».',
     kept: 'Mantiene seguro {{note}}.',
   },
   goals: {

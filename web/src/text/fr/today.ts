@@ -68,6 +68,7 @@ export const todayWords = {
     round_other: 'C’est de nouveau son tour : joué il y a {{count}} jours.',
     never: 'Nouveau : pas encore joué.',
     firstMap: 'Remplit la carte de ton saxophone : tout le reste en découle.',
+    routine: 'De la routine « {{name}} ».',
     kept: 'Garde {{note}} sûr.',
   },
   goals: {

@@ -68,6 +68,7 @@ export const todayWords = {
     round_other: 'Di nuovo il suo turno: suonato {{count}} giorni fa.',
     never: 'Nuovo: non ancora suonato.',
     firstMap: 'Riempie la mappa del tuo strumento: tutto il resto si pianifica da lì.',
+    routine: 'Dalla routine «{{name}}».',
     kept: 'Tiene sicuro {{note}}.',
   },
   goals: {

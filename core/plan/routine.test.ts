@@ -1,0 +1,77 @@
+import { FAMILIES, usualExercise } from '@inner-hum/core/families';
+import { INSTRUMENTS, instrumentById } from '@inner-hum/core/theory';
+import { describe, expect, it } from 'vitest';
+import { dueRoutines, isRoutine, routineBlocks, routineOf, withRoutines, type Routine } from './routine';
+import type { SessionBlock } from './session';
+import { USUAL_ROUTINES, usualRoutine } from './usualRoutines.data';
+import { blockS } from './planner';
+
+const exercise = (id: string) =>
+  usualExercise(
+    FAMILIES.find((family) => family.id === id)!,
+    'alto',
+  );
+const block = (id: string, more: Partial<SessionBlock> = {}): SessionBlock => ({
+  exercise: exercise(id),
+  tries: 2,
+  restS: 20.4,
+  reason: { kind: 'kept', midi: 67 },
+  ...more,
+});
+const routine: Routine = { ...routineOf('Mornings', [block('hold'), block('swell')]), days: [0, 2], must: true };
+
+describe('a routine', () => {
+  it('is made of a session as it was adjusted, and gives its blocks again', () => {
+    expect(routine.blocks).toEqual([
+      { exercise: exercise('hold'), tries: 2, restS: 20, remark: '' },
+      { exercise: exercise('swell'), tries: 2, restS: 20, remark: '' },
+    ]);
+    const again = routineBlocks(routine, 'alto');
+    expect(again.map(({ tries, restS, reason }) => [tries, restS, reason.kind])).toEqual([
+      [2, 20, 'routine'],
+      [2, 20, 'routine'],
+    ]);
+    expect(routineOf('Mornings', again).blocks).toEqual(routine.blocks);
+  });
+  it('keeps remarks, and moves to another horn as far as that can play it', () => {
+    const low = { ...exercise('hold'), writtenMidi: 57 };
+    const set = { ...routine, blocks: [{ exercise: low, tries: 1, restS: 0, remark: 'slowly' }] };
+    const [moved] = routineBlocks(set, 'tenor-highFSharp');
+    expect(moved).toMatchObject({ remark: 'slowly', exercise: { instrumentId: 'tenor-highFSharp', writtenMidi: 58 } });
+  });
+  it('that must be played is due on its days, in front of what is planned, no family twice', () => {
+    expect(dueRoutines([routine, { ...routine, must: false }], 2)).toEqual([routine]);
+    expect(dueRoutines([routine], 3)).toEqual([]);
+    const set = routineBlocks(routine, 'alto');
+    const session = withRoutines(set, [block('swell'), block('vibrato')]);
+    expect(session.map((entry) => entry.exercise.family)).toEqual(['hold', 'swell', 'vibrato']);
+  });
+  it.each([
+    ['no name', { name: ' ' }],
+    ['a day beyond Sunday', { days: [7] }],
+    ['half a try', { blocks: [{ ...routine.blocks[0], tries: 1.5 }] }],
+    ['a rest of an hour', { blocks: [{ ...routine.blocks[0], restS: 3600 }] }],
+    [
+      'an unknown family',
+      { blocks: [{ ...routine.blocks[0], exercise: { ...exercise('hold'), family: 'juggling' } }] },
+    ],
+    ['free play', { blocks: [{ ...routine.blocks[0], exercise: { ...exercise('hold'), family: 'freePlay' } }] }],
+    ['a remark without end', { remark: 'x'.repeat(2001) }],
+    ['too many blocks', { blocks: Array(41).fill(routine.blocks[0]) }],
+    ['no list of blocks', { blocks: 'hold' }],
+  ])('with %s is none', (_, part) => expect(isRoutine({ ...routine, ...part })).toBe(false));
+  it.each([undefined, null, 7, [], {}])('%j is none', (value) => expect(isRoutine(value)).toBe(false));
+  it('as it was saved is one', () => expect(isRoutine(JSON.parse(JSON.stringify(routine)))).toBe(true));
+});
+
+describe.each(USUAL_ROUTINES)('the usual routine %s', (id) => {
+  it.each(INSTRUMENTS.map((instrument) => instrument.id))('on %s can be played, in five to twenty minutes', (size) => {
+    const own = { ...routineOf('usual', []), blocks: usualRoutine(id, instrumentById(size).hornId) };
+    expect(isRoutine(own)).toBe(true);
+    const blocks = routineBlocks(own, size);
+    expect(routineOf('usual', blocks).blocks).toEqual(own.blocks);
+    const minutes = blocks.reduce((sum, entry) => sum + blockS(entry), 0) / 60;
+    expect(minutes).toBeGreaterThan(5);
+    expect(minutes).toBeLessThan(20);
+  });
+});

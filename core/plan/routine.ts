@@ -1,0 +1,107 @@
+import type { ExerciseParameters } from '@inner-hum/core/exercise';
+import { isExercise, mainNoteOf, familyById, playable } from '@inner-hum/core/families';
+import type { HornId } from '@inner-hum/core/theory';
+import type { SessionBlock } from './session';
+
+/** One exercise of a routine, as it was set: so many tries, a rest after them, and what to mind. */
+export interface RoutineBlock {
+  readonly exercise: ExerciseParameters;
+  readonly tries: number;
+  /** after each try, seconds */
+  readonly restS: number;
+  readonly remark: string;
+}
+
+/** A practice laid out once and played again: by the player, or set by a teacher. */
+export interface Routine {
+  readonly name: string;
+  /** who set it; '' when the player did */
+  readonly from: string;
+  /** weekdays on which it is played, Monday 0 to Sunday 6; none: whenever it is chosen */
+  readonly days: readonly number[];
+  /** on its days it stands in the session, and only the rest of the time is planned */
+  readonly must: boolean;
+  readonly remark: string;
+  readonly blocks: readonly RoutineBlock[];
+}
+
+export const ROUTINE_LIMITS = { blocks: 40, tries: 20, restS: 600, text: 2000 } as const;
+
+/** Whether a value, as it came from outside, is a routine that can be played. */
+export function isRoutine(value: unknown): value is Routine {
+  if (!isRecord(value)) return false;
+  const { name, from, days, must, remark, blocks } = value;
+  return (
+    isText(name) &&
+    name.trim() !== '' &&
+    isText(from) &&
+    isText(remark) &&
+    typeof must === 'boolean' &&
+    Array.isArray(days) &&
+    days.every((day) => isWhole(day, 0, 6)) &&
+    Array.isArray(blocks) &&
+    blocks.length <= ROUTINE_LIMITS.blocks &&
+    blocks.every(isRoutineBlock)
+  );
+}
+
+function isRoutineBlock(value: unknown): value is RoutineBlock {
+  if (!isRecord(value)) return false;
+  const { exercise, tries, restS, remark } = value;
+  return (
+    isExercise(exercise) &&
+    isWhole(tries, 1, ROUTINE_LIMITS.tries) &&
+    isWhole(restS, 0, ROUTINE_LIMITS.restS) &&
+    isText(remark)
+  );
+}
+
+const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+const isText = (value: unknown): value is string => typeof value === 'string' && value.length <= ROUTINE_LIMITS.text;
+const isWhole = (value: unknown, min: number, max: number) =>
+  typeof value === 'number' && Number.isInteger(value) && value >= min && value <= max;
+
+/** The routine made of blocks of a session, its adjustments kept. */
+export function routineOf(name: string, blocks: readonly SessionBlock[]): Routine {
+  return {
+    name,
+    from: '',
+    days: [],
+    must: false,
+    remark: '',
+    blocks: blocks
+      .slice(0, ROUTINE_LIMITS.blocks)
+      .map(({ exercise, tries, restS, remark = '' }) => ({ exercise, tries, restS: Math.round(restS), remark })),
+  };
+}
+
+/** Blocks of a session that play a routine on a horn: what can't be played there is the nearest that can. */
+export function routineBlocks(
+  { name, blocks }: Pick<Routine, 'name' | 'blocks'>,
+  instrumentId: HornId,
+): SessionBlock[] {
+  return blocks.map(({ exercise: set, tries, restS, remark }): SessionBlock => {
+    const { exercise } = playable({ ...set, instrumentId });
+    const midi = mainNoteOf(familyById(exercise.family).teaching, exercise) ?? 67;
+    return {
+      exercise,
+      tries,
+      betweenS: restS,
+      restS,
+      reason: { kind: 'routine', midi, name },
+      ...(remark && { remark }),
+    };
+  });
+}
+
+/** Routines that have to be played on a weekday, Monday 0 to Sunday 6, in their order. */
+export function dueRoutines(routines: readonly Routine[], weekday: number): Routine[] {
+  return routines.filter(({ must, days }) => must && days.includes(weekday));
+}
+
+/** A planned session with the routines that have to be played in front; of the rest no family that they have already. */
+export function withRoutines(routine: readonly SessionBlock[], planned: readonly SessionBlock[]): SessionBlock[] {
+  const set = new Set(routine.map(({ exercise }) => exercise.family));
+  return [...routine, ...planned.filter(({ exercise }) => !set.has(exercise.family))];
+}

@@ -1,0 +1,49 @@
+import { readFileSync } from 'node:fs';
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from './app';
+import { withMadeSound } from './madeSound';
+
+test('a routine goes out as a file, stands first on its day in another copy, and is played', async ({
+  page,
+  browser,
+}) => {
+  await page.goto('/exercises');
+  await page.getByLabel('A usual one').selectOption({ label: 'By swells' });
+  await page.getByRole('button', { name: 'Add it' }).click();
+  const row = page.getByTestId('routine');
+  await expect(row).toContainText('By swells');
+  await row.getByText('Change').click();
+  for (const box of await row.getByRole('group', { name: 'Days' }).getByRole('checkbox').all()) await box.check();
+  await row.getByLabel('Must be played on its days').check();
+  await row.getByLabel('Remark').nth(2).fill('Not too soft at the end.');
+  await row.getByLabel('Tries').first().fill('1');
+  await row.getByLabel('Tries').first().press('Tab');
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag22aa']).analyze();
+  expect(violations.map((violation) => `${violation.id}: ${violation.nodes[0]?.html}`)).toEqual([]);
+  const saving = page.waitForEvent('download');
+  await row.getByRole('button', { name: 'Export as a file' }).click();
+  const text = readFileSync(await (await saving).path(), 'utf8');
+
+  const other = await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' });
+  const student = await other.newPage();
+  await withMadeSound(student, {});
+  await student.goto('/set-up');
+  await student.getByRole('combobox', { name: 'Sound comes from' }).selectOption('standIn');
+  await student.goto('/exercises');
+  const put = (content: string) =>
+    student
+      .getByTestId('routine-file')
+      .setInputFiles({ name: 'routine.json', mimeType: 'application/json', buffer: Buffer.from(content) });
+  await put('{"format":"inner-hum-routine"}');
+  await expect(student.getByText('This file holds no routine this version knows.')).toBeVisible();
+  await put(text);
+  await expect(student.getByText('“By swells” is now among your routines.')).toBeVisible();
+  await student.goto('/today');
+  await student.getByRole('button', { name: 'Look around' }).click();
+  await expect(student.getByText('From the routine “By swells”.').first()).toBeVisible();
+  await expect(student.getByText('Not too soft at the end.')).toBeVisible();
+  await student.getByTestId('start-session').click();
+  await expect(student.getByTestId('verdict')).toBeVisible();
+  await expect(student.getByTestId('block')).toContainText('Not too soft at the end.');
+  await other.close();
+});

@@ -1,0 +1,268 @@
+import { chakra, Flex } from '@chakra-ui/react';
+import {
+  blockS,
+  ROUTINE_LIMITS,
+  routineBlocks,
+  routineOf,
+  USUAL_ROUTINES,
+  usualRoutine,
+  type Routine,
+  type RoutineBlock,
+} from '@inner-hum/core/plan';
+import { addDays, startOfISOWeek } from 'date-fns';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { useNavigate } from 'react-router';
+import { dayOf } from '../../base/days';
+import { saveFile } from '../../base/saveFile';
+import { withSchools } from '../../db/settings/schools';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { noticed } from '../../store/notices';
+import { settingsChanged } from '../../store/settings';
+import { deleteFromSettings } from '../../store/undo';
+import { useHorn } from '../../store/useHorn';
+import { exerciseTitle } from '../../text/exerciseText';
+import { formatDate } from '../../text/format';
+import { useNoteName } from '../../text/useNoteName';
+import { Button, Choice, Field, TextInput, Tick } from '../../ui/controls';
+import { FileButton } from '../../ui/FileButton';
+import { Fold } from '../../ui/Fold';
+import { NumberField } from '../../ui/NumberField';
+import { linkToRoutine, readRoutineFile, routineFile } from './link';
+
+/** So many tries a block of a routine has that is made of single exercises, and the rest after them, seconds. */
+const FIRST_TRIES = 2;
+const FIRST_REST_S = 20;
+
+/** Practices laid out once: own ones, usual ones, and those that a teacher set. */
+export function Routines() {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const settings = useAppSelector((state) => state.settings);
+  const { routines, block, session, schools } = settings;
+  const horn = useHorn();
+  const [usual, setUsual] = useState<(typeof USUAL_ROUTINES)[number]>('lowEnd');
+  const put = (changed: readonly Routine[]) => dispatch(settingsChanged({ routines: changed }));
+  /** Adds one; a name that is taken already gets a copy's. */
+  const add = (routine: Routine) => put([...routines, { ...routine, name: freeName(routine.name) }]);
+  const freeName = (name: string): string =>
+    routines.some((other) => other.name === name) ? freeName(t('exercise.copyOf', { name })) : name;
+  const made = (blocks: readonly RoutineBlock[], name: string) => add({ ...routineOf(name, []), blocks });
+  const today = t('routines.blockName', { date: formatDate(new Date(), 'dayOfYear') });
+  const read = async (file: File) => {
+    const found = readRoutineFile(await file.text());
+    if (found) add(found);
+    dispatch(noticed(found ? { key: 'routines.read', values: { name: found.name } } : { key: 'routines.bad' }));
+  };
+  return (
+    <chakra.section borderTopWidth="2px" borderColor="ink" mt="26px" pt="10px">
+      <chakra.h2 fontFamily="heading" fontSize="section" fontWeight={600} mb="6px">
+        {t('routines.title')}
+      </chakra.h2>
+      <chakra.p color="inkSoft" mb="8px">
+        {t('routines.intro')}
+      </chakra.p>
+      {routines.length === 0 && <p>{t('routines.none')}</p>}
+      {routines.map((routine, i) => (
+        <RoutineRow
+          key={i}
+          routine={routine}
+          onChange={(changed) => put(routines.with(i, changed))}
+          onRemove={() =>
+            deleteFromSettings(
+              { routines: routines.toSpliced(i, 1) },
+              { key: 'exercise.removed', values: { name: routine.name } },
+            )
+          }
+        />
+      ))}
+      <Flex gap="10px" wrap="wrap" align="flex-end" mt="10px">
+        <Choice
+          label={t('routines.usual')}
+          value={usual}
+          options={USUAL_ROUTINES}
+          textOf={(id) => t(`routines.usuals.${id}`)}
+          onChange={setUsual}
+        />
+        <Button
+          onClick={() =>
+            made(
+              usualRoutine(usual, horn.hornId).map((entry) => ({
+                ...entry,
+                exercise: withSchools(entry.exercise, schools),
+              })),
+              t(`routines.usuals.${usual}`),
+            )
+          }
+        >
+          {t('routines.add')}
+        </Button>
+        {block.length > 0 && (
+          <Button
+            onClick={() =>
+              made(
+                block.map((exercise) => ({ exercise, tries: FIRST_TRIES, restS: FIRST_REST_S, remark: '' })),
+                today,
+              )
+            }
+          >
+            {t('routines.block')}
+          </Button>
+        )}
+        {session && session.blocks.length > 0 && (
+          <Button onClick={() => add(routineOf(today, session.blocks))}>{t('routines.session')}</Button>
+        )}
+        <FileButton accept=".json,application/json" testId="routine-file" onFile={(file) => void read(file)}>
+          {t('routines.open')}
+        </FileButton>
+      </Flex>
+    </chakra.section>
+  );
+}
+
+function RoutineRow({
+  routine,
+  onChange,
+  onRemove,
+}: {
+  readonly routine: Routine;
+  readonly onChange: (routine: Routine) => void;
+  readonly onRemove: () => void;
+}) {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const { instrumentId, minutes } = useAppSelector((state) => state.settings);
+  const horn = useHorn();
+  const blocks = routineBlocks(routine, horn.hornId);
+  const lasts = Math.max(1, Math.round(blocks.reduce((sum, entry) => sum + blockS(entry), 0) / 60));
+  const start = () => {
+    const session = { day: dayOf(new Date()), instrumentId, minutes, blocks, done: 0, change: null };
+    dispatch(settingsChanged({ session }));
+    void navigate('/today');
+  };
+  const share = async () => {
+    await navigator.clipboard.writeText(linkToRoutine(routine));
+    dispatch(noticed({ key: 'routines.linked' }));
+  };
+  return (
+    <chakra.div borderTopWidth="1px" borderColor="line" py="8px" data-testid="routine">
+      <Flex align="center" gap="8px" wrap="wrap">
+        <chakra.span flex="1 1 12rem">
+          <strong>{routine.name}</strong>{' '}
+          <chakra.span color="inkSoft">
+            {[t('routines.minutes', { minutes: lasts }), routine.from && t('routines.from', { name: routine.from })]
+              .filter(Boolean)
+              .join(' · ')}
+          </chakra.span>
+        </chakra.span>
+        <Button onClick={start}>{t('routines.start')}</Button>
+        <Button tone="quiet" onClick={() => saveFile(`${routine.name}.json`, 'application/json', routineFile(routine))}>
+          {t('routines.file')}
+        </Button>
+        <Button tone="quiet" onClick={() => void share()}>
+          {t('routines.link')}
+        </Button>
+        <Button tone="quiet" onClick={onRemove}>
+          {t('exercise.remove')}
+        </Button>
+      </Flex>
+      {routine.remark && <p>{routine.remark}</p>}
+      <Fold title={t('routines.edit')}>
+        <RoutineEditor routine={routine} onChange={onChange} />
+      </Fold>
+    </chakra.div>
+  );
+}
+
+function RoutineEditor({
+  routine,
+  onChange,
+}: {
+  readonly routine: Routine;
+  readonly onChange: (routine: Routine) => void;
+}) {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const monday = startOfISOWeek(new Date());
+  const { name, days, must, remark, blocks } = routine;
+  const change = (part: Partial<Routine>) => onChange({ ...routine, ...part });
+  const putBlock = (i: number, part: Partial<RoutineBlock>) =>
+    change({ blocks: blocks.with(i, { ...blocks[i]!, ...part }) });
+  return (
+    <Flex direction="column" gap="10px" py="8px">
+      <Flex gap="10px" wrap="wrap">
+        <Field label={t('exercise.keepName')} width="260px">
+          <TextInput
+            key={name}
+            defaultValue={name}
+            maxLength={80}
+            onBlur={(event) => event.target.value.trim() !== '' && change({ name: event.target.value.trim() })}
+          />
+        </Field>
+        <Field label={t('routines.remark')} width="340px">
+          <TextInput
+            key={remark}
+            defaultValue={remark}
+            maxLength={ROUTINE_LIMITS.text}
+            onBlur={(event) => change({ remark: event.target.value })}
+          />
+        </Field>
+      </Flex>
+      <Flex role="group" aria-label={t('routines.days')} gap="14px" wrap="wrap">
+        {Array.from({ length: 7 }, (_, day) => (
+          <Tick
+            key={day}
+            label={formatDate(addDays(monday, day), 'weekdayShort')}
+            checked={days.includes(day)}
+            onChange={(on) => change({ days: on ? [...days, day].sort() : days.filter((other) => other !== day) })}
+          />
+        ))}
+      </Flex>
+      <Tick label={t('routines.must')} checked={must} onChange={(on) => change({ must: on })} />
+      <chakra.ol listStyleType="decimal" pl="1.6em" display="flex" flexDirection="column" gap="8px">
+        {blocks.map((entry, i) => (
+          <li key={`${i} ${JSON.stringify(entry.exercise)}`}>
+            <chakra.p>{exerciseTitle(t, entry.exercise, nameOf)}</chakra.p>
+            <Flex gap="10px" wrap="wrap" align="flex-end">
+              <NumberField
+                label={t('routines.tries')}
+                value={entry.tries}
+                min={1}
+                max={ROUTINE_LIMITS.tries}
+                onChange={(tries) => putBlock(i, { tries: Math.round(tries) })}
+              />
+              <NumberField
+                label={t('routines.rest')}
+                value={entry.restS}
+                min={0}
+                max={ROUTINE_LIMITS.restS}
+                step={5}
+                onChange={(restS) => putBlock(i, { restS: Math.round(restS) })}
+              />
+              <Field label={t('routines.remark')} width="260px">
+                <TextInput
+                  key={entry.remark}
+                  defaultValue={entry.remark}
+                  maxLength={ROUTINE_LIMITS.text}
+                  onBlur={(event) => putBlock(i, { remark: event.target.value })}
+                />
+              </Field>
+              {i > 0 && (
+                <Button
+                  tone="quiet"
+                  onClick={() => change({ blocks: blocks.toSpliced(i - 1, 2, entry, blocks[i - 1]!) })}
+                >
+                  {t('routines.up')}
+                </Button>
+              )}
+              <Button tone="quiet" onClick={() => change({ blocks: blocks.toSpliced(i, 1) })}>
+                {t('exercise.remove')}
+              </Button>
+            </Flex>
+          </li>
+        ))}
+      </chakra.ol>
+    </Flex>
+  );
+}
