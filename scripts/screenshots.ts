@@ -3,13 +3,14 @@ import { mkdirSync, readdirSync, rmSync } from 'node:fs';
 import { familyById, usualExercise } from '@inner-hum/core/families';
 import { chromium, type Page } from '@playwright/test';
 import { CHROMIUM_FLAGS } from '../playwright.config';
+import { LANGUAGES } from '../web/src/base/languages';
 
 /** Takes the pictures in docs/screenshots from the demo data, in the built application. */
 const PORT = 4191;
 const FOLDER = 'docs/screenshots';
 const address = `http://localhost:${PORT}`;
 const SIZE = { width: 1280, height: 800 };
-const SHEET = { width: 1400, height: 800 };
+const SHEET = { width: 1400, height: 480 };
 
 /** What a contact sheet shows, besides a take being played. */
 const PLACES = [
@@ -87,16 +88,9 @@ try {
   await page.waitForTimeout(1500);
   await shoot(page, 'log');
 
-  const dark = await browser.newPage({ viewport: SIZE, colorScheme: 'dark' });
-  await openDemo(dark);
-  await dark.goto(`${address}/stand`);
-  await dark.waitForTimeout(800);
-  await dark.keyboard.press('Space');
-  await dark.waitForTimeout(9500);
-  await shoot(dark, 'stand-dark');
-
   await contactSheet('tablet', { width: 820, height: 1180 });
   await contactSheet('phone', { width: 390, height: 844 });
+  await languageSheet();
 } finally {
   await browser.close();
   process.kill(-server.pid!);
@@ -112,12 +106,7 @@ async function contactSheet(name: string, size: { width: number; height: number 
   const page = await browser.newPage({ viewport: size, hasTouch: true, isMobile: true });
   await openDemo(page);
   const pictures: string[] = [];
-  const add = async (title: string) => {
-    const png = await page.screenshot();
-    pictures.push(
-      `<figure><figcaption>${title}</figcaption><img src="data:image/png;base64,${png.toString('base64')}"></figure>`,
-    );
-  };
+  const add = async (title: string) => void pictures.push(await figure(title, page));
   for (const [title, path] of PLACES) {
     await page.goto(address + path);
     await page.waitForTimeout(2500);
@@ -128,9 +117,39 @@ async function contactSheet(name: string, size: { width: number; height: number 
   await page.waitForTimeout(9500);
   await add('In play');
   await page.close();
+  await asSheet(name, pictures);
+}
+
+/** Today in each language, and the Stand in the dark, on one sheet. */
+async function languageSheet(): Promise<void> {
+  const pictures: string[] = [];
+  for (const [id, { name, locale }] of Object.entries(LANGUAGES)) {
+    const dark = id === 'en';
+    const page = await browser.newPage({ viewport: SIZE, locale, colorScheme: dark ? 'dark' : 'light' });
+    await page.goto(`${address}/?demo`);
+    await page.waitForTimeout(5000);
+    await add(page, name, '/today');
+    if (dark || id === 'de') await add(page, name, '/stand');
+    if (id === 'fr') await add(page, name, '/set-up');
+    await page.close();
+  }
+  await asSheet('languages', pictures);
+  async function add(page: Page, name: string, path: string): Promise<void> {
+    await page.goto(address + path);
+    await page.waitForTimeout(2500);
+    pictures.push(await figure(name, page));
+  }
+}
+
+async function figure(title: string, page: Page): Promise<string> {
+  const png = await page.screenshot();
+  return `<figure><figcaption>${title}</figcaption><img src="data:image/png;base64,${png.toString('base64')}"></figure>`;
+}
+
+async function asSheet(name: string, pictures: readonly string[]): Promise<void> {
   const sheet = await browser.newPage({ viewport: SHEET });
   await sheet.setContent(
-    `<style>body{margin:14px;background:#f3f0e8;font:600 17px sans-serif;color:#123a42;display:grid;grid-template-columns:repeat(4,1fr);gap:12px;align-items:start}
+    `<style>body{margin:14px;background:#f3f0e8;font:600 17px sans-serif;color:#123a42;display:grid;grid-template-columns:repeat(4,1fr);gap:12px;align-items:start;align-content:start}
      figure{margin:0}img{width:100%;border:1px solid #c9c4b4}</style>${pictures.join('')}`,
   );
   await sheet.waitForTimeout(500);

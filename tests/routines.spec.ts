@@ -47,3 +47,20 @@ test('a routine goes out as a file, stands first on its day in another copy, and
   await expect(student.getByTestId('block')).toContainText('Not too soft at the end.');
   await other.close();
 });
+
+test('a routine prints as a lesson sheet of one page with every part', async ({ page }) => {
+  await page.goto('/exercises');
+  for (const name of ['From the low end', 'By swells', 'By overtones', 'Over the whole horn', 'By long tones']) {
+    await page.getByLabel('A usual one').selectOption({ label: name });
+    await page.getByRole('button', { name: 'Add it' }).click();
+  }
+  const rows = page.getByTestId('routine');
+  await expect(rows).toHaveCount(5);
+  for (let i = 0; i < 5; i++) {
+    await page.goto(`/exercises/sheet/${i}`);
+    const blocks = await page.getByRole('listitem').filter({ has: page.getByTestId('part') }).count();
+    await expect(page.getByTestId('part').locator('svg')).toHaveCount(blocks);
+    const paper = (await page.pdf({ format: 'A4' })).toString('latin1');
+    expect(paper.match(/\/Type\s*\/Page\b/g), `sheet ${i}`).toHaveLength(1);
+  }
+});

@@ -15,6 +15,7 @@ const StandPage = lazy(loadStand);
 /** So long after the first place is there the Stand is made ready, so that it opens at once, milliseconds. */
 const STAND_READY_MS = 400;
 const ExercisesPage = lazy(() => import('./features/exercises/ExercisesPage'));
+const LessonSheet = lazy(() => import('./features/exercises/LessonSheet'));
 const OvertonesPage = lazy(() => import('./features/overtones/OvertonesPage'));
 const TodayPage = lazy(() => import('./features/today/TodayPage'));
 const HornPage = lazy(() => import('./features/horn/HornPage'));
@@ -47,6 +48,7 @@ function Places() {
           <Route path="today" element={<TodayPage />} />
           <Route path="stand" element={<StandPage />} />
           <Route path="exercises" element={<ExercisesPage />} />
+          <Route path="exercises/sheet/:place" element={<LessonSheet />} />
           <Route path="overtones/*" element={<OvertonesPage />} />
           <Route path="horn/*" element={<HornPage />} />
           <Route path="log" element={<LogPage />} />

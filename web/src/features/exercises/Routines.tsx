@@ -67,6 +67,7 @@ export function Routines() {
         <RoutineRow
           key={i}
           routine={routine}
+          place={i}
           onChange={(changed) => put(routines.with(i, changed))}
           onRemove={() =>
             deleteFromSettings(
@@ -122,10 +123,13 @@ export function Routines() {
 
 function RoutineRow({
   routine,
+  place,
   onChange,
   onRemove,
 }: {
   readonly routine: Routine;
+  /** among the routines, from 0 */
+  readonly place: number;
   readonly onChange: (routine: Routine) => void;
   readonly onRemove: () => void;
 }) {
@@ -159,6 +163,9 @@ function RoutineRow({
         <Button onClick={start}>{t('routines.start')}</Button>
         <Button tone="quiet" onClick={() => saveFile(`${routine.name}.json`, 'application/json', routineFile(routine))}>
           {t('routines.file')}
+        </Button>
+        <Button tone="quiet" onClick={() => void navigate(`/exercises/sheet/${place}`)}>
+          {t('exercise.print')}
         </Button>
         <Button tone="quiet" onClick={() => void share()}>
           {t('routines.link')}

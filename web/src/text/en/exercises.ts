@@ -241,6 +241,7 @@ export const exercisesWords = {
     remark: 'Remark',
     tries: 'Tries',
     rest: 'Rest after, s',
+    restOf: '{{seconds}} s rest',
     minutes: 'about {{minutes}} min',
     from: 'set by {{name}}',
     none: 'No routine yet.',

@@ -263,6 +263,7 @@ export const exercisesWords = {
     remark: 'Observación',
     tries: 'Intentos',
     rest: 'Descanso después, s',
+    restOf: '{{seconds}} s de descanso',
     minutes: 'unos {{minutes}} min',
     from: 'puesta por {{name}}',
     none: 'Ninguna rutina aún.',

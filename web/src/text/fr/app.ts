@@ -7,7 +7,7 @@ export const appWords = {
       today: 'Aujourd’hui',
       stand: 'Pupitre',
       exercises: 'Exercices',
-      horn: 'Saxophone',
+      horn: 'Sax',
       overtones: 'Harmoniques',
       log: 'Journal',
       setUp: 'Réglages',

@@ -268,6 +268,7 @@ export const exercisesWords = {
     remark: 'Remarque',
     tries: 'Essais',
     rest: 'Repos après, s',
+    restOf: '{{seconds}} s de repos',
     minutes: 'environ {{minutes}} min',
     from: 'donnée par {{name}}',
     none: 'Aucune routine encore.',

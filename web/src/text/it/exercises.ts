@@ -265,6 +265,7 @@ export const exercisesWords = {
     remark: 'Osservazione',
     tries: 'Tentativi',
     rest: 'Pausa dopo, s',
+    restOf: '{{seconds}} s di pausa',
     minutes: 'circa {{minutes}} min',
     from: 'data da {{name}}',
     none: 'Ancora nessuna routine.',

@@ -1,0 +1,93 @@
+import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
+import { fingeringOf, playable } from '@inner-hum/core/families';
+import { routineBlocks, type SessionBlock } from '@inner-hum/core/plan';
+import { useMemo } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Link, useParams } from 'react-router';
+import { Fingering } from '../../shared/Fingering';
+import { Part } from '../../shared/Part';
+import { useAppSelector } from '../../store';
+import { useHorn } from '../../store/useHorn';
+import { exerciseMeta, exerciseTitle } from '../../text/exerciseText';
+import { formatDate } from '../../text/format';
+import { useNoteName } from '../../text/useNoteName';
+import { usedFingering } from '../../db/settings/horn';
+import { Button } from '../../ui/controls';
+
+/** A routine on paper: the part of each block with how often, the rest and what to mind, on one page. */
+export default function LessonSheet() {
+  const { t } = useTranslation();
+  const { place = '' } = useParams();
+  const routine = useAppSelector((state) => state.settings.routines[Number(place)]);
+  const horn = useHorn();
+  const blocks = useMemo(() => (routine ? routineBlocks(routine, horn.hornId) : []), [routine, horn]);
+  if (!routine) return <p>{t('app.notFound')}</p>;
+  const days = routine.days.map((day) => formatDate(new Date(2024, 0, 1 + day), 'weekday'));
+  return (
+    <Box maxWidth="60rem" pb="40px" css={{ '@media print': { zoom: 0.72 } }}>
+      <Flex gap="12px" my="12px" align="center" _print={{ display: 'none' }}>
+        <Button tone="strong" onClick={() => window.print()}>
+          {t('sheet.print')}
+        </Button>
+        <Link to="/exercises">{t('exercise.title')}</Link>
+      </Flex>
+      <chakra.h1 fontFamily="heading" fontSize="title" fontWeight={600}>
+        {routine.name}
+      </chakra.h1>
+      <chakra.p color="inkSoft">
+        {[
+          t(`instruments.${horn.id}`),
+          routine.from && t('routines.from', { name: routine.from }),
+          days.join(', '),
+          formatDate(new Date(), 'long'),
+        ]
+          .filter(Boolean)
+          .join(' · ')}
+      </chakra.p>
+      {routine.remark && <p>{routine.remark}</p>}
+      <Grid
+        as="ol"
+        listStyleType="none"
+        templateColumns={{ base: '1fr', md: '1fr 1fr' }}
+        columnGap="32px"
+        rowGap="14px"
+        mt="14px"
+        css={{ '@media print': { gridTemplateColumns: '1fr 1fr' } }}
+      >
+        {blocks.map((block, i) => (
+          <SheetBlock key={i} number={i + 1} block={block} />
+        ))}
+      </Grid>
+    </Box>
+  );
+}
+
+function SheetBlock({ number, block }: { readonly number: number; readonly block: SessionBlock }) {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const settings = useAppSelector((state) => state.settings);
+  const { exercise, tries, restS, remark } = block;
+  const { score } = playable(exercise);
+  const keys = fingeringOf(score.steps[0]!, exercise, (midi) => usedFingering(settings, midi));
+  return (
+    <chakra.li borderTopWidth="1px" borderColor="ink" pt="6px" css={{ breakInside: 'avoid' }}>
+      <Flex justify="space-between" gap="12px" align="flex-start">
+        <Box>
+          <chakra.h2 fontWeight={600}>
+            {number}. {exerciseTitle(t, exercise, nameOf)}
+          </chakra.h2>
+          <chakra.p fontSize="small" color="inkSoft">
+            {[
+              exerciseMeta(t, exercise),
+              t('today.tries', { count: tries }),
+              t('routines.restOf', { seconds: restS }),
+            ].join(' · ')}
+          </chakra.p>
+          {remark && <chakra.p fontSize="small">{remark}</chakra.p>}
+        </Box>
+        {keys && <Fingering instrumentId={exercise.instrumentId} keys={keys} width="150px" />}
+      </Flex>
+      <Part score={score} />
+    </chakra.li>
+  );
+}
