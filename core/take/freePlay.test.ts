@@ -77,7 +77,7 @@ describe('free play', () => {
   let tones: HeldTone[];
   beforeAll(() => {
     const frames = heard([...notes, ...between, { kind: 'clicks', atS: 0, lastsS: 36 }]);
-    tones = heldTones(frames, wish.setup, 100);
+    tones = heldTones(frames, wish, 100);
   });
 
   it('is the notes that were held, and nothing of talk, runs, a radio and clicks', () => {
@@ -90,6 +90,15 @@ describe('free play', () => {
       ['freeSharp', 0],
     ]);
     expect(take.verdict.findings[0]!.values).toMatchObject({ count: 4 });
+  });
+
+  it('counts a low A on a horn that has the key, and on no other', () => {
+    const frames = heard([{ kind: 'note', atS: 1, lastsS: 2.5, written: 57 }]);
+    const withKey = { ...wish, hornId: 'alto+lowA' } as const;
+    expect(heldTones(frames, wish, 0)).toEqual([]);
+    const { plan } = freeTake(heldTones(frames, withKey, 0), withKey)!;
+    expect(plan.score.steps.map((step) => step.soundedMidi)).toEqual([57]);
+    expect(plan.setup.instrumentId).toBe('alto');
   });
 
   it('tells the map where the notes lay, as what was not asked for', () => {

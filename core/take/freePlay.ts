@@ -3,7 +3,7 @@ import { freePlay, heldText, MOST_HELD_NOTES } from '@inner-hum/core/families';
 import { assess, type Assignment } from '@inner-hum/core/judge';
 import { segmentNotes, type FoundNote } from '@inner-hum/core/measure';
 import { emptyFrames, HOP_S, PARTIALS_KEPT, sliceFrames, type Frames } from '@inner-hum/core/signal';
-import { instrumentById, levelPosition, writtenMidi } from '@inner-hum/core/theory';
+import { instrumentById, levelPosition, writtenMidi, type HornId } from '@inner-hum/core/theory';
 import type { HeardTake } from './outcome';
 import { packFrames } from './packedFrames';
 import { planTake, type TakePlan, type TakeWish } from './plan';
@@ -26,7 +26,10 @@ const GRID_S = 0.1;
 const EDGE_S = 0.25;
 
 /** What is known of free play before it sounds. */
-export type FreeWish = Pick<TakeWish, 'startedAt' | 'setup' | 'source'>;
+export interface FreeWish extends Pick<TakeWish, 'startedAt' | 'setup' | 'source'> {
+  /** the horn as it is built; one as is usual for its size when left out */
+  readonly hornId?: HornId;
+}
 
 /** What was held in free play, as a take of its own. */
 export interface FreeTake {
@@ -48,9 +51,13 @@ export interface HeldTone extends FoundNote {
  * Tones of the horn that were held steady in a stretch of free play that began at `atS`. Talk, clicks, a room full of sound
  * and quick notes are none.
  */
-export function heldTones(frames: Frames, { instrumentId, a4Hz }: FreeWish['setup'], atS: number): HeldTone[] {
-  const horn = instrumentById(instrumentId);
-  return acrossClicks(segmentNotes(frames, a4Hz), frames).flatMap((tone): HeldTone[] => {
+export function heldTones(
+  frames: Frames,
+  { setup, hornId = setup.instrumentId }: Pick<FreeWish, 'setup' | 'hornId'>,
+  atS: number,
+): HeldTone[] {
+  const horn = instrumentById(hornId);
+  return acrossClicks(segmentNotes(frames, setup.a4Hz), frames).flatMap((tone): HeldTone[] => {
     const written = writtenMidi(horn, tone.soundingMidi);
     const isHeld =
       lastsS(tone) >= HELD_S &&
@@ -76,7 +83,8 @@ export function freeTake(heard: readonly HeldTone[], wish: FreeWish, masked: Mas
   const { setup } = wish;
   const held = own(heard, setup, masked);
   if (held.length === 0) return undefined;
-  const horn = instrumentById(setup.instrumentId);
+  const { hornId = setup.instrumentId } = wish;
+  const horn = instrumentById(hornId);
   const notes = held.map((tone) => ({
     midi: writtenMidi(horn, tone.soundingMidi),
     beats: gridOf(lastsS(tone)) / 10,
@@ -84,7 +92,7 @@ export function freeTake(heard: readonly HeldTone[], wish: FreeWish, masked: Mas
   }));
   const parameters = {
     family: freePlay.id,
-    instrumentId: setup.instrumentId,
+    instrumentId: hornId,
     tempoBpm: freePlay.tempoBpm,
     tunerHidden: false,
     held: heldText(notes),

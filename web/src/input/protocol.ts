@@ -37,7 +37,7 @@ export interface RecorderSettings {
   /** seconds kept; leave out for a take, which keeps all */
   readonly retainS?: number;
   /** the set-up of free play, whose held tones are gathered; it may last as long as it likes */
-  readonly free?: FreeWish['setup'];
+  readonly free?: Pick<FreeWish, 'setup' | 'hornId'>;
   /** where the sound is kept from second to second while a take runs */
   readonly draftTakeId?: string;
   /** whether runs of exact zeros mean that the device lost sound (a real input always has noise) */

@@ -184,7 +184,7 @@ describe('ten minutes of free play', () => {
       minHz: 100,
       maxHz: 800,
       zerosAreLoss: false,
-      free: setup,
+      free: { setup },
     });
     const indices: number[] = [];
     const block = new Float32Array(FREE_RATE_HZ / 10);

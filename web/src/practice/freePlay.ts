@@ -1,12 +1,5 @@
 import { HOP_S } from '@inner-hum/core/signal';
-import {
-  takeOf,
-  type FreeWish,
-  type Masked,
-  type TakeRecord,
-  type TakeSetup,
-  type TakeSource,
-} from '@inner-hum/core/take';
+import { takeOf, type FreeWish, type Masked, type TakeRecord, type TakeSource } from '@inner-hum/core/take';
 import { soundingRangeHz, writtenToHz } from '@inner-hum/core/theory';
 import type { Settings } from '../db/settings/settings';
 import { keepTake } from '../db/takes';
@@ -43,9 +36,10 @@ export async function playFreely(): Promise<void> {
   try {
     const input = await orGivenUp(openInput(), signal);
     const setup = takeSetupNow(settings);
-    const free = settings.freeCounts ? setup : undefined;
+    const { hornId } = hornNow(settings);
+    const free = settings.freeCounts ? { setup, hornId } : undefined;
     const source = await orGivenUp(hearFreely(input, settings, { given: signal, free }), signal);
-    const wish: FreeWish = { startedAt: new Date().toISOString(), setup, source };
+    const wish: FreeWish = { startedAt: new Date().toISOString(), setup, hornId, source };
     store.dispatch(moved('free'));
     const masked: [number, number][] = [];
     await until(
@@ -99,7 +93,7 @@ interface HearingWish {
   /** where pitches are looked for, Hz; that of the horn when left out */
   readonly range?: Readonly<Record<'minHz' | 'maxHz', number>> | undefined;
   /** whose held tones are gathered, from sound that is dropped as it goes */
-  readonly free?: TakeSetup | undefined;
+  readonly free?: Pick<FreeWish, 'setup' | 'hornId'> | undefined;
 }
 
 /**
