@@ -20,6 +20,14 @@ test('a horn without high F♯: every exercise plays on it, and its rail and its
   await families.selectOption({ label: 'Full-span scale' });
   await page.getByTestId('start').click();
   await expect(page.getByTestId('verdict')).toBeVisible();
+  // It is there again, whole, and the breath of before counts on it.
+  await page.goto('/log');
+  await expect(page.getByText('194 takes')).toBeVisible();
+  await page.getByRole('listitem').first().getByRole('link').first().click();
+  await expect(page.getByRole('button', { name: 'Play it again' })).toBeVisible();
+  await page.goto('/exercises');
+  await page.getByRole('button', { name: 'Swell', exact: true }).click();
+  await expect(page.getByText('Your longest good tone there lately')).toBeVisible();
   await page.goto('/horn');
   await expect(page.getByText('F♯6', { exact: true })).toHaveCount(0);
   // The build is kept.

@@ -1,5 +1,6 @@
 import { exerciseScore, familyById, usualExercise } from '@inner-hum/core/families';
 import { ASSUMED_RULER } from '@inner-hum/core/theory';
+import { NOT_JUDGED } from '@inner-hum/core/judge';
 import { describe, expect, it } from 'vitest';
 import type { StepMeasures } from '@inner-hum/core/measure';
 import { assignmentOf, planTake, takeOf, type TakeWish } from './index';
@@ -44,6 +45,21 @@ describe('planTake', () => {
 
   it('an exercise that can’t be played is the caller’s mistake', () =>
     expect(() => planTake({ ...wish, parameters: { ...parameters, writtenMidi: 200 } })).toThrow(RangeError));
+});
+
+it('a take on a horn with other keys keeps its size in the set-up, and is read again', () => {
+  const plan = planTake({ ...wish, parameters: { ...parameters, instrumentId: 'tenor-highFSharp' } });
+  const frames = packFrames(emptyFrames(10));
+  const heard = { frameCount: 10, frames, firstBeatS: 0, lostMs: 0, measures: [], verdict: NOT_JUDGED };
+  const { record } = takeOf(plan, { ...heard, samples: new Float32Array(0), sampleRateHz: 44100 } as never, {
+    id: 'x',
+    cut: false,
+    keepSound: false,
+  });
+  expect([record.setup.instrumentId, record.score.instrumentId]).toEqual(['tenor', 'tenor-highFSharp']);
+  expect(isWholeTake({ record, frames })).toBe(true);
+  const other = { ...record, score: { ...record.score, instrumentId: 'tenor-kazoo' as 'tenor' } };
+  expect(isWholeTake({ record: other, frames })).toBe(false);
 });
 
 it('the judge is told all of the plan, and the reed for looking back', () => {

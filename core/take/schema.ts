@@ -2,7 +2,7 @@ import { VOWELS, type AskedVibrato, type ExerciseParameters, type Score, type St
 import { CHANGE_IDS, familyIfKnown, isPlayed } from '@inner-hum/core/families';
 import { FINDING_IDS, TRY_IDS, type Finding, type Verdict } from '@inner-hum/core/judge';
 import { DEMAND_CENTS, type AudioPath, type LoudnessBand, type StepMeasures } from '@inner-hum/core/measure';
-import { A4_RANGE_HZ, DYNAMICS, INSTRUMENTS, type LevelRuler } from '@inner-hum/core/theory';
+import { A4_RANGE_HZ, DYNAMICS, INSTRUMENTS, isHornId, type LevelRuler } from '@inner-hum/core/theory';
 import { outOfBounds } from './outOfBounds';
 import { packedLength } from './packedFrames';
 import type { TakeRecord, WholeTake } from './record';
@@ -35,6 +35,9 @@ type SoundedStep = Extract<StepMeasures, { readonly kind: 'sounded' }>;
 
 const instrumentId = string()
   .oneOf(INSTRUMENTS.map((instrument) => instrument.id))
+  .required();
+const hornId = string()
+  .test('horn', ({ value }) => `${String(value)} names no horn`, isHornId)
   .required();
 const dynamic = string().oneOf(DYNAMICS).required();
 const attack = string().oneOf(['breath', 'tongue', 'slurred']).required();
@@ -81,7 +84,7 @@ const score = wholeOf<Score>()({
       (id) => familyIfKnown(id) !== undefined,
     )
     .required(),
-  instrumentId,
+  instrumentId: hornId,
   tempoBpm: real().min(30).max(200),
   countInBeats: real().integer().min(0).max(64),
   beatsPerBar: real().integer().min(1).max(64),

@@ -1,3 +1,4 @@
+import { sizeOf } from '@inner-hum/core/theory';
 import { heldFor, isDigest, longestHolds, pastTakeOf, type Digest } from '@inner-hum/core/plan';
 import type { Held } from '@inner-hum/core/families';
 import type { PastTake } from '@inner-hum/core/judge';
@@ -19,13 +20,14 @@ export interface Before {
 /** Looks back before a take is judged. Looking back is a help: where it can't be read, the take is judged by itself. */
 export async function lookBack(score: Score): Promise<Before> {
   try {
+    const size = sizeOf(score.instrumentId);
     const digests: Digest[] = [];
     await database.digests
       .orderBy('startedAtMs')
       .reverse()
       .limit(MOST)
       .each((digest) => {
-        if (isDigest(digest) && digest.setup.instrumentId === score.instrumentId) digests.unshift(digest);
+        if (isDigest(digest) && digest.setup.instrumentId === size) digests.unshift(digest);
       });
     const since = subDays(new Date(), LATELY_DAYS).getTime();
     const lately = digests.filter((digest) => digest.startedAtMs >= since);
