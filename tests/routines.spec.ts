@@ -48,6 +48,28 @@ test('a routine goes out as a file, stands first on its day in another copy, and
   await other.close();
 });
 
+test('what a routine replaces or loses can be had back', async ({ page }) => {
+  await page.goto('/exercises');
+  for (const name of ['From the low end', 'By swells']) {
+    await page.getByLabel('A usual one').selectOption({ label: name });
+    await page.getByRole('button', { name: 'Add it' }).click();
+  }
+  const rows = page.getByTestId('routine');
+  await rows.first().getByText('Change').click();
+  await rows.first().getByRole('listitem').first().getByRole('button', { name: 'Remove' }).click();
+  await expect(rows.first().getByRole('listitem')).toHaveCount(4);
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(rows.first().getByRole('listitem')).toHaveCount(5);
+  // In the page itself: what can be undone is so until the page is left.
+  await rows.nth(0).getByRole('button', { name: 'Play it today' }).click();
+  await page.getByRole('button', { name: 'Look around' }).click();
+  await page.getByRole('link', { name: 'Exercises' }).first().click();
+  await rows.nth(1).getByRole('button', { name: 'Play it today' }).click();
+  await expect(page.getByText('Today’s session is now “By swells”.')).toBeVisible();
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(page.getByText('From the routine “From the low end”.').first()).toBeVisible();
+});
+
 test('a routine prints as a lesson sheet of one page with every part', async ({ page }) => {
   await page.goto('/exercises');
   for (const name of ['From the low end', 'By swells', 'By overtones', 'Over the whole horn', 'By long tones']) {
@@ -58,7 +80,10 @@ test('a routine prints as a lesson sheet of one page with every part', async ({ 
   await expect(rows).toHaveCount(5);
   for (let i = 0; i < 5; i++) {
     await page.goto(`/exercises/sheet/${i}`);
-    const blocks = await page.getByRole('listitem').filter({ has: page.getByTestId('part') }).count();
+    const blocks = await page
+      .getByRole('listitem')
+      .filter({ has: page.getByTestId('part') })
+      .count();
     await expect(page.getByTestId('part').locator('svg')).toHaveCount(blocks);
     const paper = (await page.pdf({ format: 'A4' })).toString('latin1');
     expect(paper.match(/\/Type\s*\/Page\b/g), `sheet ${i}`).toHaveLength(1);

@@ -37,7 +37,8 @@ async function speakAsChosen(): Promise<void> {
     if (language === spoken) return;
     spoken = language;
     await speak(language).catch(async (error: unknown) => {
-      if (!i18next.hasResourceBundle(i18next.language, 'translation')) await speak('en');
+      // Without any words the page still comes up, with the names of its texts.
+      if (!i18next.hasResourceBundle(i18next.language, 'translation')) await speak('en').catch(() => undefined);
       tell('app.wentWrong', error);
     });
     document.documentElement.lang = i18next.language;

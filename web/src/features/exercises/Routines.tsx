@@ -69,6 +69,9 @@ export function Routines() {
           routine={routine}
           place={i}
           onChange={(changed) => put(routines.with(i, changed))}
+          onDelete={(changed, name) =>
+            deleteFromSettings({ routines: routines.with(i, changed) }, { key: 'exercise.removed', values: { name } })
+          }
           onRemove={() =>
             deleteFromSettings(
               { routines: routines.toSpliced(i, 1) },
@@ -126,23 +129,28 @@ function RoutineRow({
   place,
   onChange,
   onRemove,
+  onDelete,
 }: {
   readonly routine: Routine;
   /** among the routines, from 0 */
   readonly place: number;
   readonly onChange: (routine: Routine) => void;
   readonly onRemove: () => void;
+  /** the routine without one of its blocks, and what that was */
+  readonly onDelete: (routine: Routine, name: string) => void;
 }) {
   const { t } = useTranslation();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
-  const { instrumentId, minutes } = useAppSelector((state) => state.settings);
+  const { instrumentId, minutes, session: before } = useAppSelector((state) => state.settings);
   const horn = useHorn();
   const blocks = routineBlocks(routine, horn.hornId);
   const lasts = Math.max(1, Math.round(blocks.reduce((sum, entry) => sum + blockS(entry), 0) / 60));
   const start = () => {
     const session = { day: dayOf(new Date()), instrumentId, minutes, blocks, done: 0, change: null };
-    dispatch(settingsChanged({ session }));
+    // A session that was there can be had back.
+    if (before) deleteFromSettings({ session }, { key: 'routines.started', values: { name: routine.name } });
+    else dispatch(settingsChanged({ session }));
     void navigate('/today');
   };
   const share = async () => {
@@ -176,7 +184,7 @@ function RoutineRow({
       </Flex>
       {routine.remark && <p>{routine.remark}</p>}
       <Fold title={t('routines.edit')}>
-        <RoutineEditor routine={routine} onChange={onChange} />
+        <RoutineEditor routine={routine} onChange={onChange} onDelete={onDelete} />
       </Fold>
     </chakra.div>
   );
@@ -185,9 +193,11 @@ function RoutineRow({
 function RoutineEditor({
   routine,
   onChange,
+  onDelete,
 }: {
   readonly routine: Routine;
   readonly onChange: (routine: Routine) => void;
+  readonly onDelete: (routine: Routine, name: string) => void;
 }) {
   const { t } = useTranslation();
   const nameOf = useNoteName();
@@ -263,7 +273,12 @@ function RoutineEditor({
                   {t('routines.up')}
                 </Button>
               )}
-              <Button tone="quiet" onClick={() => change({ blocks: blocks.toSpliced(i, 1) })}>
+              <Button
+                tone="quiet"
+                onClick={() =>
+                  onDelete({ ...routine, blocks: blocks.toSpliced(i, 1) }, exerciseTitle(t, entry.exercise, nameOf))
+                }
+              >
                 {t('exercise.remove')}
               </Button>
             </Flex>

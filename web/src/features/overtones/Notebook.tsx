@@ -8,6 +8,7 @@ import {
   keysOf,
   regularFingering,
   TRY_FINGERINGS,
+  type AlternateFingering,
   type KeyId,
 } from '@inner-hum/core/theory';
 import { useMemo, useState } from 'react';
@@ -30,7 +31,7 @@ const HIGHEST = 102;
 const FIRST_SHOWN = 91;
 
 /** Where a fingering comes from. */
-type Origin = 'regular' | 'alternate' | 'starter' | 'own';
+type Origin = 'regular' | AlternateFingering['use'] | 'starter' | 'own';
 
 /** Fingerings of every note: the regular one, others that players use, own ones, and what trials told of each. */
 export function Notebook() {
@@ -58,10 +59,7 @@ export function Notebook() {
         .filter((fingering) => fingering.instrumentId === instrumentId && fingering.midi === midi)
         .map(({ keys }) => keys),
     ),
-    ...given(
-      'alternate',
-      ALTERNATE_FINGERINGS.filter((row) => row.midi === midi).map(({ keys }) => keys),
-    ),
+    ...ALTERNATE_FINGERINGS.filter((row) => row.midi === midi).flatMap(({ use, keys }) => given(use, [keys])),
     ...given(
       'starter',
       TRY_FINGERINGS.filter((row) => row.midi === midi && row.sizes.includes(instrumentId)).map(({ keys }) => keys),
@@ -166,6 +164,7 @@ function FingeringRow({
   const forget = () =>
     deleteFromSettings(
       {
+        ...(isUsed && { usedFingerings: without(usedFingerings, place) }),
         fingerings: fingerings.filter(
           (ownFingering) =>
             !(

@@ -271,6 +271,7 @@ export const exercisesWords = {
     remark: 'Bemerkung',
     tries: 'Versuche',
     rest: 'Pause danach, s',
+    started: 'Die heutige Übezeit ist jetzt „{{name}}“.',
     restOf: '{{seconds}} s Pause',
     minutes: 'etwa {{minutes}} min',
     from: 'von {{name}}',

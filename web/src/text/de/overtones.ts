@@ -65,7 +65,10 @@ export const overtonesWords = {
     colour: 'Farbe {{partials}} Teiltöne gegen die Nachbarn.',
     origins: {
       regular: 'Der normale Griff.',
-      alternate: 'Auf allen Größen üblich: geht oft; Instrumente sind verschieden.',
+      otherKey: 'Mit einer anderen Klappe: auf allen Größen üblich.',
+      front: 'Mit der vorderen F-Klappe: geht oft; Instrumente sind verschieden.',
+      lower: 'Macht den Ton tiefer: geht oft; Instrumente sind verschieden.',
+      higher: 'Macht den Ton höher: geht oft; Instrumente sind verschieden.',
       starter: 'Geht auf dieser Größe oft; Instrumente sind verschieden.',
       own: 'Dein eigener.',
     },

@@ -241,6 +241,7 @@ export const exercisesWords = {
     remark: 'Remark',
     tries: 'Tries',
     rest: 'Rest after, s',
+    started: 'Today’s session is now “{{name}}”.',
     restOf: '{{seconds}} s rest',
     minutes: 'about {{minutes}} min',
     from: 'set by {{name}}',

@@ -65,7 +65,10 @@ export const overtonesWords = {
     colour: 'Colour {{partials}} partials against its neighbours.',
     origins: {
       regular: 'The regular fingering.',
-      alternate: 'Players use it on all sizes: often works; horns differ.',
+      otherKey: 'With another key: players use it on all sizes.',
+      front: 'With the front key: often works; horns differ.',
+      lower: 'Makes the note lower: often works; horns differ.',
+      higher: 'Makes the note higher: often works; horns differ.',
       starter: 'Often works on this size; horns differ.',
       own: 'Your own.',
     },

@@ -263,6 +263,7 @@ export const exercisesWords = {
     remark: 'Observación',
     tries: 'Intentos',
     rest: 'Descanso después, s',
+    started: 'El estudio de hoy es ahora «{{name}}».',
     restOf: '{{seconds}} s de descanso',
     minutes: 'unos {{minutes}} min',
     from: 'puesta por {{name}}',

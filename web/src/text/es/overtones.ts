@@ -66,7 +66,10 @@ export const overtonesWords = {
     colour: 'Timbre {{partials}} parciales frente a las vecinas.',
     origins: {
       regular: 'La digitación normal.',
-      alternate: 'Común en todos los tamaños: a menudo va; los saxofones difieren.',
+      otherKey: 'Con otra llave: común en todos los tamaños.',
+      front: 'Con la llave de fa frontal: a menudo va; los saxofones difieren.',
+      lower: 'Baja la nota: a menudo va; los saxofones difieren.',
+      higher: 'Sube la nota: a menudo va; los saxofones difieren.',
       starter: 'A menudo va en este tamaño; los saxofones difieren.',
       own: 'La tuya.',
     },

@@ -268,6 +268,7 @@ export const exercisesWords = {
     remark: 'Remarque',
     tries: 'Essais',
     rest: 'Repos après, s',
+    started: 'La séance du jour est maintenant « {{name}} ».',
     restOf: '{{seconds}} s de repos',
     minutes: 'environ {{minutes}} min',
     from: 'donnée par {{name}}',

@@ -65,7 +65,10 @@ export const overtonesWords = {
     colour: 'Timbre {{partials}} partiels face aux voisines.',
     origins: {
       regular: 'Le doigté normal.',
-      alternate: 'Courant sur toutes les tailles : marche souvent ; les saxophones diffèrent.',
+      otherKey: 'Avec une autre clé : courant sur toutes les tailles.',
+      front: 'Avec la clé de fa fourche : marche souvent ; les saxophones diffèrent.',
+      lower: 'Baisse la note : marche souvent ; les saxophones diffèrent.',
+      higher: 'Monte la note : marche souvent ; les saxophones diffèrent.',
       starter: 'Marche souvent sur cette taille ; les saxophones diffèrent.',
       own: 'Le tien.',
     },

@@ -265,6 +265,7 @@ export const exercisesWords = {
     remark: 'Osservazione',
     tries: 'Tentativi',
     rest: 'Pausa dopo, s',
+    started: 'Lo studio di oggi è ora «{{name}}».',
     restOf: '{{seconds}} s di pausa',
     minutes: 'circa {{minutes}} min',
     from: 'data da {{name}}',

@@ -65,7 +65,10 @@ export const overtonesWords = {
     colour: 'Timbro {{partials}} parziali rispetto alle vicine.',
     origins: {
       regular: 'La posizione normale.',
-      alternate: 'Usata su tutte le taglie: spesso funziona; gli strumenti differiscono.',
+      otherKey: 'Con un’altra chiave: usata su tutte le taglie.',
+      front: 'Con la chiave del fa frontale: spesso funziona; gli strumenti differiscono.',
+      lower: 'Abbassa la nota: spesso funziona; gli strumenti differiscono.',
+      higher: 'Alza la nota: spesso funziona; gli strumenti differiscono.',
       starter: 'Spesso funziona su questa taglia; gli strumenti differiscono.',
       own: 'La tua.',
     },
