@@ -1,7 +1,7 @@
 import { Flex } from '@chakra-ui/react';
 import { useTranslation } from 'react-i18next';
 import { Button } from '../../ui/controls';
-import { LAYERS, type LayerId } from './layers';
+import { LAYERS, type LayerId } from '../../text/layers';
 
 /** Which quantity is looked at. */
 export function LayerChoice({

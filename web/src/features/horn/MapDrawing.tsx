@@ -4,7 +4,7 @@ import { ofNote, type NoteOnMap, type Seam } from '@inner-hum/core/plan';
 import { zoneOf } from '@inner-hum/core/theory';
 import { useTranslation } from 'react-i18next';
 import { useNoteName } from '../../text/useNoteName';
-import type { Layer } from './layers';
+import type { Layer } from '../../text/layers';
 import { noteSentence } from './noteSentence';
 
 /** Height of a row in pixels, for a pointer and for a thumb. */

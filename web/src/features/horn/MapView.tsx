@@ -24,7 +24,7 @@ import { useWidth } from '../../ui/useWidth';
 import { useNoteName } from '../../text/useNoteName';
 import { useOpenExercise } from '../../shared/useOpenExercise';
 import { LayerChoice } from './LayerChoice';
-import { LAYERS, type LayerId } from './layers';
+import { LAYERS, type LayerId } from '../../text/layers';
 import { LargeRow, MapDrawing } from './MapDrawing';
 import { noteSentence } from './noteSentence';
 import { useHornMap } from './useHornMap';

@@ -19,7 +19,7 @@ import { useKeyed } from '../../shared/useKeyed';
 import { useOpenExercise } from '../../shared/useOpenExercise';
 import { useAppSelector } from '../../store';
 import { LayerChoice } from './LayerChoice';
-import { LAYERS, type LayerId } from './layers';
+import { LAYERS, type LayerId } from '../../text/layers';
 import { noteSentence } from './noteSentence';
 import { useHornMap } from './useHornMap';
 import { useHorn } from '../../store/useHorn';

@@ -2,7 +2,7 @@ import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
 import { ofNote, type NoteOnMap } from '@inner-hum/core/plan';
 import type { TFunction } from 'i18next';
 import { formatNumber, formatSigned } from '../../text/format';
-import type { Layer } from './layers';
+import type { Layer } from '../../text/layers';
 
 /** What the map says of a note in words, for reading out. */
 export function noteSentence(

@@ -3,7 +3,7 @@ import { bestTake } from '@inner-hum/core/plan';
 import { unpackFrames, type WholeTake } from '@inner-hum/core/take';
 import { isWholeTake } from '@inner-hum/core/take/schema';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useParams } from 'react-router';
 import { database } from '../../db/database';
@@ -13,10 +13,8 @@ import { Button, Field, TextArea } from '../../ui/controls';
 import { DamagedTake, TakeBoundary } from '../../shared/Boundary';
 import { deleteTake } from '../../store/undo';
 import { takeView } from '../../ribbon/takeView';
-import { DrawnRibbon } from '../../ribbon/DrawnRibbon';
-import { drawRibbon } from '../../ribbon/ribbon';
+import { LargeRibbon } from '../../ribbon/LargeRibbon';
 import { setupText } from '../../text/setupText';
-import { usePalette } from '../../ui/useColourMode';
 import { exerciseMeta, exerciseTitle } from '../../text/exerciseText';
 import { useNoteName } from '../../text/useNoteName';
 import { useHear } from '../../shared/useHear';
@@ -28,7 +26,7 @@ import { Compare, useRivals } from './Compare';
 import { ExportRow } from './ExportRow';
 import { Events, MeasuresTable } from './MeasuresTable';
 import { PairView } from './PairView';
-import { Playback } from './Playback';
+import { Playback } from '../../shared/Playback';
 import { detailOf } from '../../base/detailOf';
 import { formatDate, formatNumber } from '../../text/format';
 import { sizeOf } from '@inner-hum/core/theory';
@@ -197,24 +195,6 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
       <LastRow take={take} />
     </Box>
   );
-}
-
-function LargeRibbon({
-  view,
-  placeS,
-  label,
-}: {
-  readonly view: ReturnType<typeof takeView>;
-  readonly placeS: number;
-  readonly label: string;
-}) {
-  const palette = usePalette();
-  const draw = useCallback(
-    (context: CanvasRenderingContext2D, width: number, height: number) =>
-      drawRibbon(context, { ...view, palette, width, height, playheadS: placeS }),
-    [view, palette, placeS],
-  );
-  return <DrawnRibbon draw={draw} live={false} label={label} height="270px" mt="8px" />;
 }
 
 function NoteToSelf({ id, first }: { readonly id: string; readonly first: string }) {

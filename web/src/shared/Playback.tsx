@@ -2,13 +2,13 @@ import { chakra, Flex } from '@chakra-ui/react';
 import type { WholeTake } from '@inner-hum/core/take';
 import { useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { formatNumber } from '../../text/format';
-import { detailOf } from '../../base/detailOf';
-import { hasVibrato } from '../../practice/evened';
-import { Player } from '../../practice/playback';
-import { Button, Choice, Key } from '../../ui/controls';
-import { useKeyDown } from '../../ui/useKeyDown';
-import { soundsOf, type SoundKind } from '../../practice/sounds';
+import { formatNumber } from '../text/format';
+import { detailOf } from '../base/detailOf';
+import { hasVibrato } from '../practice/evened';
+import { Player } from '../practice/playback';
+import { Button, Choice, Key } from '../ui/controls';
+import { useKeyDown } from '../ui/useKeyDown';
+import { soundsOf, type SoundKind } from '../practice/sounds';
 
 /** The take to be heard: as played, evened, or the best of its exercise, from wherever one is. */
 export function Playback(props: {
