@@ -10,7 +10,7 @@ const mayUse = {
   plan: ['judge', 'measure', 'families', 'exercise', 'theory'],
   simulate: ['exercise', 'theory', 'signal'],
   take: ['judge', 'measure', 'families', 'exercise', 'theory', 'signal', 'simulate'],
-  formats: ['take', 'families', 'exercise', 'theory', 'signal', 'measure', 'judge', 'simulate'],
+  formats: ['take', 'plan', 'families', 'exercise', 'theory', 'signal', 'measure', 'judge', 'simulate'],
 };
 const layers = Object.entries(mayUse).map(([layer, below]) => ({
   name: `core-${layer}`,

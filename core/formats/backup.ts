@@ -41,12 +41,14 @@ export type BackupResult =
       readonly aside: readonly UnreadTake[];
       readonly settings: unknown;
     }
-  /** `reason` picks the sentence; `detail` says where, for example "takes[3].frames: …" */
-  | {
-      readonly kind: 'refused';
-      readonly reason: 'notJson' | 'otherFile' | 'newerVersion' | 'damaged' | 'tooLarge';
-      readonly detail: string;
-    };
+  | RefusedFile;
+
+/** Why a file was not taken: `reason` picks the sentence; `detail` says where, for example "takes[3].frames: …". */
+export interface RefusedFile {
+  readonly kind: 'refused';
+  readonly reason: 'notJson' | 'otherFile' | 'newerVersion' | 'damaged' | 'tooLarge';
+  readonly detail: string;
+}
 
 /** Text of a backup file: all takes with frames and, where kept, sound in base64. */
 export function writeBackup(takes: readonly WholeTake[], savedAt: string, settings?: unknown): string {
@@ -83,48 +85,54 @@ export function readBackup(text: string): BackupResult {
   try {
     content = JSON.parse(text);
   } catch (error) {
-    return refusedBackup('notJson', error instanceof Error ? error.message : '');
+    return refusedFile('notJson', error instanceof Error ? error.message : '');
   }
   return backupFrom(content, (_, path, damaged, encoded) => decode(encoded, path, damaged));
 }
 
 type Parts = Pick<WholeTake, 'frames' | 'sound'>;
 type Damaged = (message: string) => Error;
+/** Where the frames and the sound of a take are, by its record. */
+export type PartsOf = (record: TakeRecord, path: string, damaged: Damaged, encoded: EncodedTake) => Parts;
 
 /** The takes of a parsed backup, their frames and sound from wherever they are kept. */
-export function backupFrom(
-  content: unknown,
-  partsOf: (record: TakeRecord, path: string, damaged: Damaged, encoded: EncodedTake) => Parts,
-): BackupResult {
+export function backupFrom(content: unknown, partsOf: PartsOf): BackupResult {
   const head = typeof content === 'object' && content !== null ? (content as Record<string, unknown>) : {};
-  if (head['format'] !== BACKUP_FORMAT) return refusedBackup('otherFile', '');
+  if (head['format'] !== BACKUP_FORMAT) return refusedFile('otherFile', '');
   if (typeof head['version'] === 'number' && head['version'] > BACKUP_VERSION)
-    return refusedBackup('newerVersion', String(head['version']));
+    return refusedFile('newerVersion', String(head['version']));
   const { takes: given, ...rest } = head;
-  if (!Array.isArray(given)) return refusedBackup('damaged', 'takes: expected a list');
+  if (!Array.isArray(given)) return refusedFile('damaged', 'takes: expected a list');
   try {
     const wrong = outOfBounds(rest);
     if (wrong !== undefined) throw new DamagedError(wrong);
     const { settings } = envelopeSchema.validateSync({ ...rest, takes: [] }, { strict: true, abortEarly: true });
-    const takes: WholeTake[] = [];
-    const aside: UnreadTake[] = [];
-    given.forEach((take: unknown, i) => {
-      try {
-        takes.push(readTake(take, `takes[${i}]`, partsOf));
-      } catch (error) {
-        if (!isRefusal(error)) throw error;
-        aside.push({ detail: error.message });
-      }
-    });
-    if (takes.length === 0 && aside[0]) return refusedBackup('damaged', aside[0].detail);
+    const { takes, aside } = takesFrom(given, partsOf);
+    if (takes.length === 0 && aside[0]) return refusedFile('damaged', aside[0].detail);
     return { kind: 'read', takes, aside, settings };
   } catch (error) {
-    if (isRefusal(error)) return refusedBackup('damaged', error.message);
+    if (isRefusal(error)) return refusedFile('damaged', error.message);
     throw error;
   }
 }
 
-type PartsOf = Parameters<typeof backupFrom>[1];
+/** Takes as a file holds them, each checked by itself, and those that can't be read. */
+export function takesFrom(
+  given: readonly unknown[],
+  partsOf: PartsOf,
+): { readonly takes: readonly WholeTake[]; readonly aside: readonly UnreadTake[] } {
+  const takes: WholeTake[] = [];
+  const aside: UnreadTake[] = [];
+  given.forEach((take, i) => {
+    try {
+      takes.push(readTake(take, `takes[${i}]`, partsOf));
+    } catch (error) {
+      if (!isRefusal(error)) throw error;
+      aside.push({ detail: error.message });
+    }
+  });
+  return { takes, aside };
+}
 
 function readTake(given: unknown, path: string, partsOf: PartsOf): WholeTake {
   const wrong = outOfBounds(withoutBytes(given));
@@ -187,10 +195,7 @@ function base64(text: string, path: string): Uint8Array<ArrayBuffer> {
   }
 }
 
-/** A backup that was not taken. */
-export function refusedBackup(
-  reason: Extract<BackupResult, { kind: 'refused' }>['reason'],
-  detail: string,
-): BackupResult {
+/** A file that was not taken. */
+export function refusedFile(reason: RefusedFile['reason'], detail: string): RefusedFile {
   return { kind: 'refused', reason, detail };
 }

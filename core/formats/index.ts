@@ -8,3 +8,4 @@ export { backupZipStream, isZip, readBackupZip, writeBackupZip } from './backupZ
 export { writeCalendar } from './calendar';
 export { writeMidi } from './midiOut';
 export { writeMusicXml } from './musicXmlOut';
+export { readWeek, recordToGive, writeWeek, type StudentNote, type StudentWeek, type WeekResult } from './week';

@@ -36,13 +36,16 @@ export { trend, type TonesAsked, type Trend, type TrendPoint } from './trend';
 export { ownSources, type OwnCell } from './ownSources';
 export { isCell, isDigest, isMilestone, isTonesOfDay } from './told';
 export { levelDrift } from './levelDrift';
+export { glanceOf, type DayOfStudent, type Glance, type NoteOfStudent } from './student';
 export {
   dueRoutines,
+  isRemark,
   isRoutine,
   ROUTINE_LIMITS,
   routineBlocks,
   routineOf,
   withRoutines,
+  type RemarkOnTake,
   type Routine,
   type RoutineBlock,
 } from './routine';

@@ -33,6 +33,15 @@ describe('a routine', () => {
     ]);
     expect(routineOf('Mornings', again).blocks).toEqual(routine.blocks);
   });
+  it.each([
+    [[{ takeId: 'a', beat: 3, text: 'here it sags' }], true],
+    [[{ takeId: 'a', beat: 0, text: 'here it sags' }], false],
+    [[{ takeId: 'a', beat: 3, text: ' ' }], false],
+    [[{ beat: 3, text: 'on which?' }], false],
+    ['none', false],
+  ])('with remarks on takes %j can be read: %j', (remarks, right) =>
+    expect(isRoutine({ ...routine, remarks })).toBe(right),
+  );
   it('keeps remarks, and moves to another horn as far as that can play it', () => {
     const low = { ...exercise('hold'), writtenMidi: 57 };
     const set = { ...routine, blocks: [{ exercise: low, tries: 1, restS: 0, remark: 'slowly' }] };

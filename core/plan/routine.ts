@@ -23,14 +23,31 @@ export interface Routine {
   readonly must: boolean;
   readonly remark: string;
   readonly blocks: readonly RoutineBlock[];
+  /** what a teacher says of takes that came back from the player */
+  readonly remarks?: readonly RemarkOnTake[];
 }
 
-export const ROUTINE_LIMITS = { blocks: 40, tries: 20, restS: 600, text: 2000 } as const;
+/** What is said of one beat of a take, beats counted from 1. */
+export interface RemarkOnTake {
+  readonly takeId: string;
+  readonly beat: number;
+  readonly text: string;
+}
+
+export const ROUTINE_LIMITS = {
+  blocks: 40,
+  tries: 20,
+  restS: 600,
+  text: 2000,
+  remarks: 200,
+  /** no score has so many */
+  beat: 100_000,
+} as const;
 
 /** Whether a value, as it came from outside, is a routine that can be played. */
 export function isRoutine(value: unknown): value is Routine {
   if (!isRecord(value)) return false;
-  const { name, from, days, must, remark, blocks } = value;
+  const { name, from, days, must, remark, blocks, remarks = [] } = value;
   return (
     isText(name) &&
     name.trim() !== '' &&
@@ -41,8 +58,18 @@ export function isRoutine(value: unknown): value is Routine {
     days.every((day) => isWhole(day, 0, 6)) &&
     Array.isArray(blocks) &&
     blocks.length <= ROUTINE_LIMITS.blocks &&
-    blocks.every(isRoutineBlock)
+    blocks.every(isRoutineBlock) &&
+    Array.isArray(remarks) &&
+    remarks.length <= ROUTINE_LIMITS.remarks &&
+    remarks.every(isRemark)
   );
+}
+
+/** Whether a value, as it came from outside, is a remark on a take. */
+export function isRemark(value: unknown): value is RemarkOnTake {
+  if (!isRecord(value)) return false;
+  const { takeId, beat, text } = value;
+  return isText(takeId) && isWhole(beat, 1, ROUTINE_LIMITS.beat) && isText(text) && text.trim() !== '';
 }
 
 function isRoutineBlock(value: unknown): value is RoutineBlock {

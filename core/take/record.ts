@@ -26,6 +26,13 @@ export interface TakeSetup {
   readonly evenColour?: boolean;
 }
 
+/** What was said of one beat of a take, beats counted from 1, and by whom: '' where no name was given. */
+export interface TakeRemark {
+  readonly beat: number;
+  readonly text: string;
+  readonly from: string;
+}
+
 /** One take without its frames and sound. Times in seconds count from the first frame. */
 export interface TakeRecord {
   readonly id: string;
@@ -44,6 +51,8 @@ export interface TakeRecord {
   /** why it could not be judged: there are no measures then, and it can be judged later */
   readonly unjudged?: string;
   readonly note: string;
+  /** what a teacher said of it */
+  readonly remarks?: readonly TakeRemark[];
   /** cues the player was trying, such as “softPlaying.slow” */
   readonly cues?: readonly string[];
   /** sound that the device lost during the take, milliseconds */

@@ -5,7 +5,7 @@ import { DEMAND_CENTS, type AudioPath, type LoudnessBand, type StepMeasures } fr
 import { A4_RANGE_HZ, DYNAMICS, INSTRUMENTS, isHornId, type LevelRuler } from '@inner-hum/core/theory';
 import { outOfBounds } from './outOfBounds';
 import { packedLength } from './packedFrames';
-import type { TakeRecord, WholeTake } from './record';
+import type { TakeRecord, TakeRemark, WholeTake } from './record';
 import {
   array,
   boolean,
@@ -46,6 +46,7 @@ const midi = () => real().integer().min(0).max(127);
 /** More than any score or take has. */
 const MOST_STEPS = 5000;
 const MOST_EVENTS = 20_000;
+const MOST_REMARKS = 1000;
 /** A day and a time that there is; the zone is checked with the rest of the text. */
 const DATE = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])T([01]\d|2[0-3]):[0-5]\d/;
 // Schemas that are chosen by kind are made once: thousands of quantities pass through here.
@@ -254,6 +255,13 @@ export const takeRecordSchema = wholeOf<TakeRecord>()({
   verdict,
   unjudged: string().optional(),
   note: string().defined(),
+  remarks: array(
+    wholeOf<TakeRemark>()({
+      beat: real().integer().min(1).max(1e5),
+      text: string().required().max(2000),
+      from: string().defined().max(2000),
+    }),
+  ).max(MOST_REMARKS),
   cues: array(string().required()).optional(),
   lostMs: real().min(0),
   cut: boolean().required(),

@@ -1,0 +1,89 @@
+import { deflateSync, strFromU8, strToU8, unzipSync, ZipPassThrough } from 'fflate';
+import { toInt16, type WholeTake } from '@inner-hum/core/take';
+import { refusedFile, type PartsOf, type RefusedFile } from './backup';
+import { readWav, writeWav } from './wav';
+import { sizeGuard, TooLarge } from './zipSizes';
+
+/*
+ * Takes in a zip, as backups and the weeks of students hold them: of each its record, its packed frames and, where kept, its
+ * sound.
+ */
+
+const RECORDS = 'takes/';
+const recordName = (id: string) => `${RECORDS}${id}.json`;
+const framesName = (id: string) => `frames/${id}.bin`;
+const soundName = (id: string) => `sound/${id}.wav`;
+/** The zip format's number for packed files. */
+const DEFLATE = 8;
+
+/** A file of a zip that is packed in one go: packing in slices spoils what is longer than its window. */
+export class PackedFile extends ZipPassThrough {
+  override compression = DEFLATE;
+  protected override process(chunk: Uint8Array, final: boolean): void {
+    this.ondata(null, deflateSync(chunk, { level: 6 }), final);
+  }
+}
+
+export function json(value: unknown): Uint8Array {
+  return strToU8(JSON.stringify(value));
+}
+
+/** The value of a JSON text, or the error that says why it is none. */
+export function parsed(text: Uint8Array): unknown {
+  try {
+    return JSON.parse(strFromU8(text)) as unknown;
+  } catch (error) {
+    return error instanceof Error ? error : new Error(String(error));
+  }
+}
+
+export function filesOf({ record, frames, sound }: WholeTake): [string, Uint8Array][] {
+  return [
+    [recordName(record.id), json(record)],
+    [framesName(record.id), frames],
+    ...(sound ? [[soundName(record.id), writeWav(sound.sampleRateHz, sound.samples)] as [string, Uint8Array]] : []),
+  ];
+}
+
+export type FilesByName = Readonly<Record<string, Uint8Array>>;
+
+/** The files of a zip, or why there are none. Sizes are checked before unpacking. */
+export function unzipped(bytes: Uint8Array): { readonly kind: 'read'; readonly byName: FilesByName } | RefusedFile {
+  try {
+    return { kind: 'read', byName: unzipSync(bytes, { filter: sizeGuard() }) };
+  } catch (error) {
+    if (error instanceof TooLarge) return refusedFile('tooLarge', error.message);
+    return refusedFile('damaged', error instanceof Error ? error.message : '');
+  }
+}
+
+/** The records in a zip. One whose text is no JSON is a damaged take, not a damaged file. */
+export function recordsIn(files: FilesByName): { readonly record: unknown }[] {
+  return Object.entries(files)
+    .filter(([name]) => name.startsWith(RECORDS))
+    .map(([, text]) => {
+      const record = parsed(text);
+      return { record: record instanceof Error ? undefined : record };
+    });
+}
+
+/** Frames and sound of each record, from the same zip. */
+export function partsIn(files: FilesByName): PartsOf {
+  return (record, path, damaged) => {
+    const frames = files[framesName(record.id)];
+    if (!frames) throw damaged(`${path}.frames: expected ${framesName(record.id)} in the zip`);
+    const wav = files[soundName(record.id)];
+    if (!wav) return { frames: new Uint8Array(frames) };
+    const sound = readWav(wav);
+    if (sound.kind === 'refused') throw damaged(`${path}.sound: ${sound.detail}`);
+    const { sampleRateHz, samples } = sound.sound;
+    if (!(sampleRateHz >= 8000 && sampleRateHz <= 192_000))
+      throw damaged(`${path}.sound: expected 8000 to 192000 Hz, got ${sampleRateHz}`);
+    return { frames: new Uint8Array(frames), sound: { sampleRateHz, samples: toInt16(samples.map(toWhole)) } };
+  };
+}
+
+/** What {@link readWav} divides by 32768, {@link toInt16} multiplies by 32767. */
+function toWhole(sample: number): number {
+  return (sample * 32768) / 32767;
+}
