@@ -20,6 +20,10 @@ const OvertonesPage = lazy(() => import('./features/overtones/OvertonesPage'));
 const TodayPage = lazy(() => import('./features/today/TodayPage'));
 const HornPage = lazy(() => import('./features/horn/HornPage'));
 const LogPage = lazy(() => import('./features/log/LogPage'));
+const GiveWeekPage = lazy(() => import('./features/log/GiveWeekPage'));
+const StudentsPage = lazy(() => import('./features/students/StudentsPage'));
+const StudentPage = lazy(() => import('./features/students/StudentPage'));
+const StudentTakePage = lazy(() => import('./features/students/StudentTakePage'));
 const TakePage = lazy(() => import('./features/take/TakePage'));
 const SetUpPage = lazy(() => import('./features/setup/SetUpPage'));
 
@@ -52,6 +56,10 @@ function Places() {
           <Route path="overtones/*" element={<OvertonesPage />} />
           <Route path="horn/*" element={<HornPage />} />
           <Route path="log" element={<LogPage />} />
+          <Route path="log/give" element={<GiveWeekPage />} />
+          <Route path="students" element={<StudentsPage />} />
+          <Route path="students/:id" element={<StudentPage />} />
+          <Route path="students/:id/take/:takeId" element={<StudentTakePage />} />
           <Route path="take/:id" element={<TakePage />} />
           <Route path="set-up" element={<SetUpPage />} />
           <Route

@@ -4,13 +4,23 @@ import {
   measuresCsv,
   readBackup,
   readBackupZip,
+  readWeek,
+  recordToGive,
   writeBackup,
+  writeWeek,
   type BackupResult,
+  type StudentWeek,
+  type UnreadTake,
+  type WeekResult,
 } from '@inner-hum/core/formats';
 import { type TakeRecord } from '@inner-hum/core/take';
 import type { NoteNameSystem } from '@inner-hum/core/theory';
+import { addDays } from 'date-fns';
+import { dayOf, whenOf } from '../base/days';
 import { database } from './database';
 import { rebuildTold } from './digests';
+import { findDigests } from './search';
+import { keepWeek } from './students';
 import { wholeTake } from './takes';
 
 /** Takes are read from the database so many at a time. */
@@ -44,6 +54,43 @@ export const backupFunctions = {
     return new Blob(parts, { type: 'application/json' });
   },
 
+  /** The file of some days as far as their student gives them. */
+  async week({ practised, notes, takeIds, sound, ...head }: WeekAsked): Promise<Blob> {
+    const ofDays = { tags: [], since: head.from, before: dayOf(addDays(new Date(`${head.to}T12:00`), 1)) };
+    const digests = await findDigests(ofDays);
+    const records = (await database.takes.bulkGet(digests.map(({ takeId }) => takeId))).flatMap((take) => take ?? []);
+    const given = await Promise.all(takeIds.map(wholeTake));
+    const bytes = writeWeek({
+      ...head,
+      digests: practised ? digests : [],
+      notes: notes
+        ? records.flatMap(({ id, startedAt, note }) =>
+            note.trim() ? [{ takeId: id, day: whenOf(startedAt).day, text: note }] : [],
+          )
+        : [],
+      takes: given.flatMap((take) =>
+        take
+          ? [
+              {
+                record: recordToGive(take.record, notes),
+                frames: take.frames,
+                ...(sound && take.sound && { sound: take.sound }),
+              },
+            ]
+          : [],
+      ),
+    });
+    return new Blob([bytes], { type: 'application/zip' });
+  },
+
+  /** Reads a student's week and keeps it beside what is known of the student; all of it or a refusal. */
+  async openWeek(bytes: Uint8Array<ArrayBuffer>): Promise<WeekOpened> {
+    const read = readWeek(bytes);
+    if (read.kind === 'refused') return read;
+    await keepWeek(read.week);
+    return { kind: 'kept', name: read.week.student.name, id: read.week.student.id, aside: read.aside };
+  },
+
   /** Makes all that takes tell anew. */
   rebuild: rebuildTold,
 
@@ -54,6 +101,19 @@ export const backupFunctions = {
     return new Blob(parts, { type: 'text/csv' });
   },
 };
+
+/** Which days of a student are given, and what of them. */
+export interface WeekAsked extends Pick<StudentWeek, 'student' | 'savedAt' | 'from' | 'to'> {
+  readonly practised: boolean;
+  readonly notes: boolean;
+  readonly takeIds: readonly string[];
+  /** whether the takes are given with what was kept of their sound */
+  readonly sound: boolean;
+}
+
+export type WeekOpened =
+  | { readonly kind: 'kept'; readonly id: string; readonly name: string; readonly aside: readonly UnreadTake[] }
+  | Extract<WeekResult, { kind: 'refused' }>;
 
 /** Gives records alone, without frames and sound. */
 async function eachRecord(give: (records: readonly TakeRecord[]) => void): Promise<void> {

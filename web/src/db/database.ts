@@ -1,6 +1,7 @@
-import { migrate, type TakePlan, type TakeRecord } from '@inner-hum/core/take';
-import type { Cell, Digest, Milestone, TonesOfDay } from '@inner-hum/core/plan';
-import { Dexie, type DexieOptions, type EntityTable, type Transaction } from 'dexie';
+import { migrate, type TakePlan, type TakeRecord, type WholeTake } from '@inner-hum/core/take';
+import type { Cell, Digest, Glance, Milestone, TonesOfDay } from '@inner-hum/core/plan';
+import type { StudentNote } from '@inner-hum/core/formats';
+import { Dexie, type DexieOptions, type EntityTable, type Table, type Transaction } from 'dexie';
 import { guardDerived, rebuildDerived } from './derived';
 import { detailOf } from '../base/detailOf';
 
@@ -46,6 +47,26 @@ export interface BinRow {
   readonly sound?: SoundRow;
 }
 
+/** A student whose weeks were opened here, as seen beside the others. */
+export interface StudentRow {
+  readonly id: string;
+  readonly name: string;
+  /** the last day of which something is known, yyyy-mm-dd */
+  readonly until: string;
+  readonly glance: Glance;
+  readonly notes: readonly StudentNote[];
+}
+
+/** What of a student's takes is known: digests, records, and frames with sound, each in a table of its own. */
+export interface OfStudent {
+  readonly studentId: string;
+  readonly takeId: string;
+  readonly startedAtMs: number;
+}
+export type StudentDigestRow = OfStudent & { readonly digest: Digest };
+export type StudentTakeRow = OfStudent & { readonly record: TakeRecord };
+export type StudentSoundRow = OfStudent & Pick<WholeTake, 'frames' | 'sound'>;
+
 interface SettingsRow {
   readonly name: string;
   readonly value: unknown;
@@ -69,6 +90,12 @@ export class InnerHumDatabase extends Dexie {
   /** deleted takes, until their time is over */
   declare bin: EntityTable<BinRow, 'takeId'>;
 
+  /** what students gave: never mixed with the player's own */
+  declare students: EntityTable<StudentRow, 'id'>;
+  declare studentDigests: Table<StudentDigestRow, [string, string]>;
+  declare studentTakes: Table<StudentTakeRow, [string, string]>;
+  declare studentSounds: Table<StudentSoundRow, [string, string]>;
+
   constructor(options?: DexieOptions) {
     super('inner-hum', options);
     this.version(1).stores({
@@ -91,6 +118,13 @@ export class InnerHumDatabase extends Dexie {
     this.version(8).upgrade(migrateTakes);
     // Whatever an older version left, what takes tell is made anew in today's tables.
     this.version(9).stores({ firsts: null, milestones: 'key, takeId' }).upgrade(rebuildDerived);
+    const ofStudent = '[studentId+takeId], [studentId+startedAtMs]';
+    this.version(10).stores({
+      students: 'id',
+      studentDigests: ofStudent,
+      studentTakes: ofStudent,
+      studentSounds: ofStudent,
+    });
     guardDerived(this);
   }
 }

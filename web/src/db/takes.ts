@@ -1,5 +1,5 @@
-import type { WholeTake } from '@inner-hum/core/take';
-import { DEMO_TAG } from '@inner-hum/core/plan';
+import type { TakeRemark, WholeTake } from '@inner-hum/core/take';
+import { DEMO_TAG, type Routine } from '@inner-hum/core/plan';
 import { addDigests, mendingTold, removeDigests, toldTables } from './digests';
 import { database, type BinRow } from './database';
 
@@ -224,6 +224,23 @@ export async function removeDemoTakes(): Promise<void> {
       await removeDigests(ids);
     }),
   );
+}
+
+/** Puts a teacher's remarks on the takes that they are about; gives how many of them are here. */
+export async function putRemarks({ from, remarks = [] }: Pick<Routine, 'from' | 'remarks'>): Promise<number> {
+  const { takes } = database;
+  return database.transaction('rw', takes, async () => {
+    let found = 0;
+    for (const { takeId, beat, text } of remarks) {
+      const remark = { beat, text, from };
+      const isSame = (other: TakeRemark) => other.beat === beat && other.text === text && other.from === from;
+      const take = await takes.get(takeId);
+      if (!take) continue;
+      found++;
+      await takes.update(takeId, { remarks: [...(take.remarks ?? []).filter((other) => !isSame(other)), remark] });
+    }
+    return found;
+  });
 }
 
 export async function changeNote(id: string, note: string): Promise<void> {

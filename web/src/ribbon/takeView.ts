@@ -4,6 +4,19 @@ import { DEMAND_CENTS } from '@inner-hum/core/measure';
 import type { Frames } from '@inner-hum/core/signal';
 import { ribbonSteps } from './view';
 
+/** The seconds of a take that one beat of it takes, beats counted from 1. */
+export function beatPlace({ score, firstBeatS }: TakeRecord, beat: number) {
+  const beatS = beatSeconds(score);
+  const fromS = firstBeatS + (beat - 1) * beatS;
+  return { fromS, toS: fromS + beatS };
+}
+
+/** The beat of a take that a place in it, seconds, belongs to: its first or last where it lies outside. */
+export function beatAt({ score, firstBeatS }: TakeRecord, placeS: number): number {
+  const beat = Math.floor((placeS - firstBeatS) / beatSeconds(score)) + 1;
+  return Math.max(1, Math.min(Math.ceil(scoreBeats(score)), beat));
+}
+
 /** Everything the ribbon needs of a kept take. */
 export function takeView(take: TakeRecord, frames: Frames) {
   const { score, firstBeatS, setup } = take;

@@ -1,4 +1,5 @@
-import { bestTake } from '@inner-hum/core/plan';
+import { bestTake, type Digest } from '@inner-hum/core/plan';
+import type { TakeRecord, WholeTake } from '@inner-hum/core/take';
 import type { Evidence } from '@inner-hum/core/judge';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { detailOf } from '../base/detailOf';
@@ -36,8 +37,15 @@ interface Sounds {
   readonly modules: typeof Playback;
 }
 
+/** Where takes are kept that are heard, and those that they are set against. */
+export interface TakesToHear {
+  readonly take: (id: string) => Promise<WholeTake | undefined>;
+  readonly rivals: (take: TakeRecord) => Promise<readonly Digest[]>;
+}
+const OWN_TAKES: TakesToHear = { take: wholeTake, rivals: rivalsOf };
+
 /** Plays from a kept take. What can't be played is told. */
-export function useHear(takeId: string): Hearing {
+export function useHear(takeId: string, takes = OWN_TAKES): Hearing {
   const sounds = useRef<Promise<Sounds | undefined>>(undefined);
   const player = useRef<Player>(undefined);
   /** which press is the newest: what was asked for before it does not sound any more; a page that is left wants none */
@@ -52,7 +60,7 @@ export function useHear(takeId: string): Hearing {
       setSounding(undefined);
     };
     return stop;
-  }, [takeId]);
+  }, [takeId, takes]);
   const play = useCallback(
     async (
       ask: (
@@ -64,7 +72,7 @@ export function useHear(takeId: string): Hearing {
       player.current?.close();
       player.current = undefined;
       setSounding(undefined);
-      sounds.current ??= soundsToHear(takeId);
+      sounds.current ??= soundsToHear(takeId, takes);
       const of = await sounds.current;
       if (now !== newest.current) return;
       if (!of) return void store.dispatch(noticed({ key: 'take.noSound' }));
@@ -85,7 +93,7 @@ export function useHear(takeId: string): Hearing {
         if (now === newest.current) setSounding(undefined);
       }
     },
-    [takeId],
+    [takeId, takes],
   );
   const told = useCallback((playing: Promise<void>) => {
     playing.catch((error: unknown) => {
@@ -121,15 +129,15 @@ export function useHear(takeId: string): Hearing {
   );
 }
 
-async function soundsToHear(takeId: string): Promise<Sounds | undefined> {
+async function soundsToHear(takeId: string, takes: TakesToHear): Promise<Sounds | undefined> {
   const [modules, { soundsOf: make }, { hasVibrato }, whole] = await Promise.all([
     import('../practice/playback'),
     import('../practice/sounds'),
     import('../practice/evened'),
-    wholeTake(takeId),
+    takes.take(takeId),
   ]);
   if (!whole) return undefined;
-  const best = bestTake(await rivalsOf(whole.record));
+  const best = bestTake(await takes.rivals(whole.record));
   return {
     get: make(whole, best?.takeId),
     evened: hasVibrato(whole.record) ? 'evenedVibrato' : 'evened',

@@ -1,6 +1,7 @@
 import { store } from '.';
 import { noticed, noticeDismissed, type Said } from './notices';
 import { settingsChanged } from './settings';
+import { removeStudent } from '../db/students';
 import { removeTake, restoreTake } from '../db/takes';
 import { detailOf } from '../base/detailOf';
 import type { Settings } from '../db/settings/settings';
@@ -38,6 +39,16 @@ export async function undoLast(): Promise<void> {
 export async function deleteTake(id: string): Promise<void> {
   try {
     if (await removeTake(id)) deletionTold({ key: 'take.deleted' }, () => restoreTake(id));
+  } catch (error) {
+    store.dispatch(noticed({ key: 'app.notDeleted', values: { detail: detailOf(error) } }));
+  }
+}
+
+/** Removes what a student gave and offers the undo. */
+export async function deleteStudent(id: string, name: string): Promise<void> {
+  try {
+    const restore = await removeStudent(id);
+    if (restore) deletionTold({ key: 'exercise.removed', values: { name } }, restore);
   } catch (error) {
     store.dispatch(noticed({ key: 'app.notDeleted', values: { detail: detailOf(error) } }));
   }

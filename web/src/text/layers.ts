@@ -1,5 +1,6 @@
 import { QUANTITY_ROWS, type Unit } from '@inner-hum/core/measure';
 import type { Quantity } from '@inner-hum/core/plan';
+import { formatNumber, formatSigned } from './format';
 
 /** One way of looking at the map: a quantity, its unit and the span that the drawing shows. */
 export interface Layer {
@@ -29,4 +30,12 @@ export const LAYERS: readonly Layer[] = [
 function layer(id: LayerId, quantity: Quantity, more: Partial<Layer> & Pick<Layer, 'from' | 'to' | 'decimals'>): Layer {
   const { unit, factor, signed } = QUANTITY_ROWS[quantity];
   return { id, quantity, unit, factor, zero: 0, signed, ...more };
+}
+
+/** A value of a layer and its error, as they are read: in the layer's unit, with its digits. */
+export function inLayer(layer: Layer, { value, uncertainty }: { readonly value: number; readonly uncertainty: number }) {
+  return {
+    value: (layer.signed ? formatSigned : formatNumber)(value * layer.factor, layer.decimals),
+    error: formatNumber(uncertainty * layer.factor, layer.decimals),
+  };
 }

@@ -1,7 +1,7 @@
 import { GOAL_KINDS, LEVELS, type Level } from '@inner-hum/core/families';
 import type { Demand } from '@inner-hum/core/measure';
-import { MINUTES, type Goal } from '@inner-hum/core/plan';
-import { array, object } from 'yup';
+import { isRemark, MINUTES, type Goal, type RemarkOnTake } from '@inner-hum/core/plan';
+import { array, mixed, object } from 'yup';
 import { day, horn, listOf, midi, oneOf, real, recordOf, text, time, whole, type PartsOf } from './parts';
 import { CUES, FIRST_SCHOOLS, SCHOOLS, type Cue, type Schools } from './schools';
 
@@ -31,6 +31,18 @@ export interface PlayerSettings {
   readonly cautionsSeen: Readonly<Record<string, string>>;
   /** families the player marked */
   readonly favourites: readonly string[];
+  /** the name on what is handed out: a student's on a week, a teacher's on a routine; '' for none */
+  readonly signedAs: string;
+  /** stays the same on all weeks that are handed out; '' before the first */
+  readonly studentId: string;
+  /** what was said of students' takes, and whether it went out with a routine */
+  readonly remarks: readonly StudentRemark[];
+}
+
+/** A remark of a teacher on a student's take. */
+export interface StudentRemark extends RemarkOnTake {
+  readonly studentId: string;
+  readonly sent: boolean;
 }
 
 export const FIRST_PLAYER: PlayerSettings = {
@@ -48,6 +60,9 @@ export const FIRST_PLAYER: PlayerSettings = {
   preparedOn: '',
   cautionsSeen: {},
   favourites: [],
+  signedAs: '',
+  studentId: '',
+  remarks: [],
 };
 
 export const PLAYER_PARTS: PartsOf<PlayerSettings> = {
@@ -67,4 +82,13 @@ export const PLAYER_PARTS: PartsOf<PlayerSettings> = {
   preparedOn: whole(text()),
   cautionsSeen: recordOf(text()),
   favourites: listOf(text().required()),
+  signedAs: whole(text()),
+  studentId: whole(text()),
+  remarks: listOf(mixed(isStudentRemark).required()),
 };
+
+function isStudentRemark(value: unknown): value is StudentRemark {
+  if (!isRemark(value)) return false;
+  const { studentId, sent } = value as Partial<StudentRemark>;
+  return typeof studentId === 'string' && typeof sent === 'boolean';
+}

@@ -19,9 +19,10 @@ import { verdictLeft } from '../../store/practice';
 import { usedFingering } from '../../db/settings/horn';
 import { BlockList } from './BlockList';
 import { FamilyChoice, FamilyList, type AimChoice } from './FamilyList';
-import { exerciseFromLink, linkTo, routineFromLink } from './link';
+import { exerciseFromLink, linkTo, routineFromLink } from '../../shared/link';
 import { OwnExercises } from './OwnExercises';
 import { Routines } from './Routines';
+import { tellOfRoutine } from './tellOfRoutine';
 
 /** The families in the order of a practice, the chosen one with its part and its breath, and the block. */
 export default function ExercisesPage() {
@@ -149,7 +150,8 @@ function useRoutineFromLink(): void {
     const routine = routineFromLink(text);
     const isNew = routine && !routines.some((own) => JSON.stringify(own) === JSON.stringify(routine));
     if (isNew) dispatch(settingsChanged({ routines: [...routines, routine] }));
-    dispatch(noticed(routine ? { key: 'routines.read', values: { name: routine.name } } : { key: 'routines.badLink' }));
+    if (routine) void tellOfRoutine(routine);
+    else dispatch(noticed({ key: 'routines.badLink' }));
     setSearch({}, { replace: true });
   }, [text, routines, setSearch, dispatch]);
 }

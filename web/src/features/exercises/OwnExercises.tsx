@@ -9,7 +9,7 @@ import { deleteFromSettings } from '../../store/undo';
 import { saveFile } from '../../base/saveFile';
 import { noticed } from '../../store/notices';
 import { settingsChanged } from '../../store/settings';
-import { exerciseFile, readExerciseFile } from './link';
+import { exerciseFile, readExerciseFile } from '../../shared/link';
 
 /** Exercises kept under the player's own names. */
 export function OwnExercises({

@@ -12,7 +12,7 @@ import {
 import { addDays, startOfISOWeek } from 'date-fns';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { dayOf } from '../../base/days';
 import { saveFile } from '../../base/saveFile';
 import { withSchools } from '../../db/settings/schools';
@@ -28,7 +28,8 @@ import { Button, Choice, Field, TextInput, Tick } from '../../ui/controls';
 import { FileButton } from '../../ui/FileButton';
 import { Fold } from '../../ui/Fold';
 import { NumberField } from '../../ui/NumberField';
-import { linkToRoutine, readRoutineFile, routineFile } from './link';
+import { linkToRoutine, readRoutineFile, routineFile } from '../../shared/link';
+import { tellOfRoutine } from './tellOfRoutine';
 
 /** So many tries a block of a routine has that is made of single exercises, and the rest after them, seconds. */
 const FIRST_TRIES = 2;
@@ -39,7 +40,7 @@ export function Routines() {
   const { t } = useTranslation();
   const dispatch = useAppDispatch();
   const settings = useAppSelector((state) => state.settings);
-  const { routines, block, session, schools } = settings;
+  const { routines, block, session, schools, signedAs } = settings;
   const horn = useHorn();
   const [usual, setUsual] = useState<(typeof USUAL_ROUTINES)[number]>('lowEnd');
   const put = (changed: readonly Routine[]) => dispatch(settingsChanged({ routines: changed }));
@@ -51,8 +52,9 @@ export function Routines() {
   const today = t('routines.blockName', { date: formatDate(new Date(), 'dayOfYear') });
   const read = async (file: File) => {
     const found = readRoutineFile(await file.text());
-    if (found) add(found);
-    dispatch(noticed(found ? { key: 'routines.read', values: { name: found.name } } : { key: 'routines.bad' }));
+    if (!found) return void dispatch(noticed({ key: 'routines.bad' }));
+    add(found);
+    await tellOfRoutine(found);
   };
   return (
     <chakra.section borderTopWidth="2px" borderColor="ink" mt="26px" pt="10px">
@@ -116,9 +118,19 @@ export function Routines() {
         {session && session.blocks.length > 0 && (
           <Button onClick={() => add(routineOf(today, session.blocks))}>{t('routines.session')}</Button>
         )}
+        {routines.length > 0 && (
+          <Field label={t('routines.signedAs')} width="220px">
+            <TextInput
+              value={signedAs}
+              maxLength={80}
+              onChange={(event) => dispatch(settingsChanged({ signedAs: event.target.value }))}
+            />
+          </Field>
+        )}
         <FileButton accept=".json,application/json" testId="routine-file" onFile={(file) => void read(file)}>
           {t('routines.open')}
         </FileButton>
+        <Link to="/students">{t('students.title')}</Link>
       </Flex>
     </chakra.section>
   );
@@ -142,7 +154,8 @@ function RoutineRow({
   const { t } = useTranslation();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
-  const { instrumentId, minutes, session: before } = useAppSelector((state) => state.settings);
+  const { instrumentId, minutes, session: before, signedAs } = useAppSelector((state) => state.settings);
+  const signed = { ...routine, from: routine.from || signedAs };
   const horn = useHorn();
   const blocks = routineBlocks(routine, horn.hornId);
   const lasts = Math.max(1, Math.round(blocks.reduce((sum, entry) => sum + blockS(entry), 0) / 60));
@@ -154,7 +167,7 @@ function RoutineRow({
     void navigate('/today');
   };
   const share = async () => {
-    await navigator.clipboard.writeText(linkToRoutine(routine));
+    await navigator.clipboard.writeText(linkToRoutine(signed));
     dispatch(noticed({ key: 'routines.linked' }));
   };
   return (
@@ -169,7 +182,7 @@ function RoutineRow({
           </chakra.span>
         </chakra.span>
         <Button onClick={start}>{t('routines.start')}</Button>
-        <Button tone="quiet" onClick={() => saveFile(`${routine.name}.json`, 'application/json', routineFile(routine))}>
+        <Button tone="quiet" onClick={() => saveFile(`${routine.name}.json`, 'application/json', routineFile(signed))}>
           {t('routines.file')}
         </Button>
         <Button tone="quiet" onClick={() => void navigate(`/exercises/sheet/${place}`)}>
@@ -183,6 +196,11 @@ function RoutineRow({
         </Button>
       </Flex>
       {routine.remark && <p>{routine.remark}</p>}
+      {routine.remarks?.map(({ takeId, beat, text }) => (
+        <p key={`${takeId} ${beat} ${text}`}>
+          <Link to={`/take/${takeId}`}>{t('routines.remarkOn', { beat })}</Link> {text}
+        </p>
+      ))}
       <Fold title={t('routines.edit')}>
         <RoutineEditor routine={routine} onChange={onChange} onDelete={onDelete} />
       </Fold>

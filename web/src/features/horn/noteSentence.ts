@@ -1,8 +1,7 @@
 import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
 import { ofNote, type NoteOnMap } from '@inner-hum/core/plan';
 import type { TFunction } from 'i18next';
-import { formatNumber, formatSigned } from '../../text/format';
-import type { Layer } from '../../text/layers';
+import { inLayer, type Layer } from '../../text/layers';
 
 /** What the map says of a note in words, for reading out. */
 export function noteSentence(
@@ -16,9 +15,7 @@ export function noteSentence(
   const said = LOUDNESS_BANDS.flatMap((band) => {
     const known = note ? ofNote(note, layer.quantity, band) : undefined;
     if (known?.kind !== 'known') return [];
-    const value = (layer.signed ? formatSigned : formatNumber)(known.value * layer.factor, layer.decimals);
-    const error = formatNumber(known.uncertainty * layer.factor, layer.decimals);
-    return [t('horn.inBand', { band: t(`horn.bands.${band}`), value, error, unit })];
+    return [t('horn.inBand', { band: t(`horn.bands.${band}`), ...inLayer(layer, known), unit })];
   });
   const rest = said.length > 0 ? said.join('; ') : t('horn.notMeasured');
   return `${nameOf(midi)}: ${rest}`;

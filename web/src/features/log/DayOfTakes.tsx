@@ -159,6 +159,11 @@ function TakeRow({ take, mark }: { readonly take: TakeRecord; readonly mark: 'be
             {take.note}
           </chakra.span>
         )}
+        {take.remarks?.map(({ beat, text, from }) => (
+          <chakra.span key={`${beat} ${text} ${from}`} display="block" fontSize="small" fontWeight={600} truncate>
+            {from ? t('take.remarkBy', { name: from, beat }) : t('take.remark', { beat })} {text}
+          </chakra.span>
+        ))}
       </Box>
       <chakra.span width="110px" textAlign="right" fontSize="small" hideBelow="md">
         {mark && (

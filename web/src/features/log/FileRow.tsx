@@ -1,7 +1,7 @@
 import { chakra, Flex } from '@chakra-ui/react';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { stopBackup } from '../../db/backup';
 import { Button } from '../../ui/controls';
 import { FileButton } from '../../ui/FileButton';
@@ -87,6 +87,9 @@ export function FileRow({ any }: { readonly any: boolean }) {
         ))}
         <Button disabled={!any} onClick={() => void doing(saveMeasures(settings), stopBackup)}>
           {t('log.exportMeasures')}
+        </Button>
+        <Button as={Link} {...{ to: '/log/give' }}>
+          {t('give.title')}
         </Button>
         {work && (
           <chakra.span alignSelf="center" role="status">

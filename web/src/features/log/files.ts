@@ -71,6 +71,7 @@ function takeSettings(stored: unknown, empty: boolean): void {
       gear: union(settings.gear, found.gear),
       fingerings: union(settings.fingerings, found.fingerings),
       goals: union(settings.goals, found.goals),
+      remarks: union(settings.remarks, found.remarks),
     }),
   );
 }

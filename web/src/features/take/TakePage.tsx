@@ -12,7 +12,7 @@ import { changeNote, wholeTake } from '../../db/takes';
 import { Button, Field, TextArea } from '../../ui/controls';
 import { DamagedTake, TakeBoundary } from '../../shared/Boundary';
 import { deleteTake } from '../../store/undo';
-import { takeView } from '../../ribbon/takeView';
+import { beatPlace, takeView } from '../../ribbon/takeView';
 import { LargeRibbon } from '../../ribbon/LargeRibbon';
 import { setupText } from '../../text/setupText';
 import { exerciseMeta, exerciseTitle } from '../../text/exerciseText';
@@ -114,6 +114,10 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
   const best = bestTake(rivals);
   const { hear, sounding } = useHear(record.id);
   const kB = take.frames.length / 1000;
+  const remarks = (record.remarks ?? []).map((remark) => {
+    const place = beatPlace(record, remark.beat);
+    return { ...remark, ...place, label: t('verdict.mark.beat', { beat: remark.beat }) };
+  });
   return (
     <Box maxWidth="80rem" pb="32px">
       <Flex align="baseline" gap="18px" wrap="wrap" mt="10px">
@@ -134,7 +138,7 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
           {record.lostMs > 20 && ` · ${t('stand.lost', { ms: record.lostMs })}`}
         </chakra.span>
       </Flex>
-      <LargeRibbon view={view} placeS={placeS} label={useRibbonText(record)} />
+      <LargeRibbon view={view} placeS={placeS} label={useRibbonText(record)} marks={remarks} />
       <Playback
         take={take}
         bestId={best?.takeId}
@@ -148,6 +152,14 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
       <Grid templateColumns={{ base: '1fr', lg: '1.15fr 1fr' }} gap="36px" mt="18px">
         <Box minWidth={0}>
           <VerdictText take={record} onHear={hear} sounding={sounding} />
+          {remarks.map(({ beat, text, from, ...place }) => (
+            <chakra.p key={`${beat} ${text} ${from}`} mt="10px" fontSize="lead" data-testid="remark">
+              <chakra.button textDecoration="underline" cursor="pointer" minHeight="24px" onClick={() => hear(place)}>
+                {from ? t('take.remarkBy', { name: from, beat }) : t('take.remark', { beat })}
+              </chakra.button>{' '}
+              {text}
+            </chakra.p>
+          ))}
           <chakra.h2 fontFamily="heading" fontSize="section" mt="26px" mb="6px">
             {t('take.traces')}
           </chakra.h2>

@@ -7,6 +7,7 @@ import { namesWords } from './names';
 import { overtonesWords } from './overtones';
 import { setUpWords } from './setUp';
 import { standWords } from './stand';
+import { studentsWords } from './students';
 import { takeWords } from './take';
 import { todayWords } from './today';
 import { verdictWords } from './verdict';
@@ -24,4 +25,5 @@ export const de: Catalogue = {
   ...overtonesWords,
   ...logWords,
   ...setUpWords,
+  ...studentsWords,
 };

@@ -11,6 +11,8 @@ export const takeWords = {
     judgeNow: 'Jetzt auswerten',
     judging: 'Wird ausgewertet …',
     judgeFailed: 'Er konnte nicht ausgewertet werden: {{detail}}. Der Take ist, wie er war.',
+    remarkBy: '{{name}}, Schlag {{beat}}:',
+    remark: 'Bemerkung, Schlag {{beat}}:',
     play: 'Abspielen',
     pause: 'Pause',
     noSound: 'Der Klang dieses Takes wurde nicht behalten.',

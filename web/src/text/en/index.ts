@@ -6,6 +6,7 @@ import { namesWords } from './names';
 import { overtonesWords } from './overtones';
 import { setUpWords } from './setUp';
 import { standWords } from './stand';
+import { studentsWords } from './students';
 import { takeWords } from './take';
 import { todayWords } from './today';
 import { verdictWords } from './verdict';
@@ -23,4 +24,5 @@ export const en = {
   ...overtonesWords,
   ...logWords,
   ...setUpWords,
+  ...studentsWords,
 } as const;

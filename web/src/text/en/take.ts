@@ -11,6 +11,8 @@ export const takeWords = {
     judgeNow: 'Judge it now',
     judging: 'Judging …',
     judgeFailed: 'It could not be judged: {{detail}}. The take is as it was.',
+    remarkBy: '{{name}}, beat {{beat}}:',
+    remark: 'Remark, beat {{beat}}:',
     play: 'Play',
     pause: 'Pause',
     noSound: 'The sound of this take was not kept.',

@@ -11,6 +11,8 @@ export const takeWords = {
     judgeNow: 'Valorarla ahora',
     judging: 'Valorando …',
     judgeFailed: 'No se ha podido valorar: {{detail}}. La toma está como estaba.',
+    remarkBy: '{{name}}, pulso {{beat}}:',
+    remark: 'Observación, pulso {{beat}}:',
     play: 'Escuchar',
     pause: 'Pausa',
     noSound: 'El sonido de esta toma no se conservó.',

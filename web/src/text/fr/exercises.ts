@@ -282,6 +282,13 @@ export const exercisesWords = {
     linked: 'Copié. Qui ouvre le lien a cette routine.',
     open: 'Ouvrir une routine',
     read: '« {{name}} » est maintenant parmi tes routines.',
+    remarked_one: 'Avec elle vient une remarque sur une de tes prises : elle est sous la routine.',
+    remarked_other: 'Avec elle viennent des remarques sur {{count}} de tes prises : elles sont sous la routine.',
+    remarkedNowhere:
+      'Les remarques venues avec elle portent sur des prises qui ne sont pas ici : elles sont sous la routine.',
+    notRemarked: 'Les remarques n’ont pas pu être mises sur tes prises : {{detail}}. Elles sont sous la routine.',
+    remarkOn: 'Sur une prise, temps {{beat}} :',
+    signedAs: 'Ton nom sur ce que tu donnes',
     bad: 'Ce fichier ne contient aucune routine que cette version connaît. Rien n’a changé.',
     badLink: 'Ce lien ne contient aucune routine que cette version connaît. Rien n’a changé.',
     up: 'Plus tôt',

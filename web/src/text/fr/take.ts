@@ -11,6 +11,8 @@ export const takeWords = {
     judgeNow: 'L’analyser maintenant',
     judging: 'Analyse …',
     judgeFailed: 'Elle n’a pas pu être analysée : {{detail}}. La prise est comme avant.',
+    remarkBy: '{{name}}, temps {{beat}} :',
+    remark: 'Remarque, temps {{beat}} :',
     play: 'Écouter',
     pause: 'Pause',
     noSound: 'Le son de cette prise n’a pas été gardé.',

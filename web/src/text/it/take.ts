@@ -11,6 +11,8 @@ export const takeWords = {
     judgeNow: 'Valutala adesso',
     judging: 'Si valuta …',
     judgeFailed: 'Non si è potuta valutare: {{detail}}. La ripresa è com’era.',
+    remarkBy: '{{name}}, tempo {{beat}}:',
+    remark: 'Osservazione, tempo {{beat}}:',
     play: 'Ascolta',
     pause: 'Pausa',
     noSound: 'Il suono di questa ripresa non è stato tenuto.',

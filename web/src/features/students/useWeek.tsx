@@ -1,0 +1,45 @@
+import { Flex } from '@chakra-ui/react';
+import { addDays, addWeeks, startOfISOWeek } from 'date-fns';
+import { useTranslation } from 'react-i18next';
+import { useSearchParams } from 'react-router';
+import { dayOf } from '../../base/days';
+import { formatDate } from '../../text/format';
+import { Button } from '../../ui/controls';
+
+const DAYS = 7;
+
+/** A week that is looked at, kept in the address: its Monday, and its days as yyyy-mm-dd. */
+export function useWeek() {
+  const [search, setSearch] = useSearchParams();
+  const asked = new Date(`${search.get('week') ?? ''}T12:00`);
+  const monday = startOfISOWeek(Number.isNaN(asked.getTime()) ? new Date() : asked);
+  const days = Array.from({ length: DAYS }, (_, i) => dayOf(addDays(monday, i)));
+  const step = (weeks: number) =>
+    setSearch(
+      (before) => {
+        before.set('week', dayOf(addWeeks(monday, weeks)));
+        return before;
+      },
+      { replace: true },
+    );
+  return { monday, days, step, query: `?week=${days[0]}` };
+}
+
+/** From one week to another. */
+export function WeekChoice({ week }: { readonly week: ReturnType<typeof useWeek> }) {
+  const { t } = useTranslation();
+  const last = addDays(week.monday, DAYS - 1);
+  return (
+    <Flex align="center" gap="8px" wrap="wrap">
+      <Button tone="quiet" onClick={() => week.step(-1)}>
+        {t('students.earlier')}
+      </Button>
+      <strong>
+        {formatDate(week.monday, 'day')} – {formatDate(last, 'dayOfYear')}
+      </strong>
+      <Button tone="quiet" disabled={last > new Date()} onClick={() => week.step(1)}>
+        {t('students.later')}
+      </Button>
+    </Flex>
+  );
+}
