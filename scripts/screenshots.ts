@@ -4,6 +4,7 @@ import { familyById, usualExercise } from '@inner-hum/core/families';
 import { chromium, type Page } from '@playwright/test';
 import { CHROMIUM_FLAGS } from '../playwright.config';
 import { LANGUAGES } from '../web/src/base/languages';
+import { SAMPLE_STUDENTS, sampleWeek } from './sampleStudents';
 
 /** Takes the pictures in docs/screenshots from the demo data, in the built application. */
 const PORT = 4191;
@@ -87,6 +88,16 @@ try {
   await page.getByRole('button', { name: 'Show the trend' }).click();
   await page.waitForTimeout(1500);
   await shoot(page, 'log');
+
+  await page.goto(`${address}/students`);
+  for (const student of SAMPLE_STUDENTS) {
+    const buffer = Buffer.from(sampleWeek(student, new Date()));
+    await page.getByTestId('week-file').setInputFiles({ name: 'week.zip', mimeType: 'application/zip', buffer });
+    await page.getByTestId('student').filter({ hasText: student.name }).waitFor();
+  }
+  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Earlier week' }).click();
+  await shoot(page, 'students');
 
   await contactSheet('tablet', { width: 820, height: 1180 });
   await contactSheet('phone', { width: 390, height: 844 });

@@ -11,6 +11,9 @@ import {
   thickness,
 } from './view';
 
+/** Width that the number of a beat takes with its gap, in heights of the lettering. */
+const NUMBER_ROOM = 2.2;
+
 /** A hole in the tone up to this long does not break its plan, frames. */
 const SHORT_HOLE = 12;
 
@@ -20,15 +23,23 @@ export function drawBeats(context: CanvasRenderingContext2D, view: RibbonView): 
   context.font = `600 ${textPx}px ${FACE}`;
   context.textAlign = 'left';
   const first = Math.max(0, Math.ceil((view.fromS - beats.firstS) / beats.beatS - 1e-6));
+  const each = numberedEach(xOf(view, beats.beatS) - xOf(view, 0), beats.perBar, textPx);
   for (let beat = first; beats.firstS + beat * beats.beatS <= view.toS + 1e-6; beat++) {
     const x = Math.round(xOf(view, beats.firstS + beat * beats.beatS));
     const bar = beat % beats.perBar === 0;
     context.fillStyle = palette.line;
     context.fillRect(x, 0, bar ? 2 : 1, height);
-    if (plain) continue;
+    if (plain || beat % each !== 0) continue;
     context.fillStyle = palette.inkSoft;
     context.fillText(String(beat + 1), x + 7, height - 8);
   }
+}
+
+/** Every how many beats one is numbered, so that numbers stay apart: each, else the first of each bar or of several. */
+function numberedEach(beatPx: number, perBar: number, textPx: number): number {
+  const room = NUMBER_ROOM * textPx;
+  if (beatPx >= room) return 1;
+  return perBar * Math.max(1, Math.ceil(room / (perBar * beatPx)));
 }
 
 /** The plan on the axis, where no tone has been played yet. */

@@ -189,4 +189,13 @@ describe('the ribbon', () => {
     expect(drawn({}, { beats }).texts).toEqual(expect.arrayContaining(['1', '8', '+12', '−12']));
     expect(drawn({}, { beats, plain: true }).texts).toEqual([]);
   });
+  it('numbers the first beats of bars where beats are too narrow for numbers', () => {
+    const numbers = drawn({}, { beats: { firstS: 0, beatS: 0.1, perBar: 4 } }).texts.filter((text) =>
+      /^\d+$/.test(text),
+    );
+    const steps = numbers.slice(1).map((text, i) => Number(text) - Number(numbers[i]));
+    expect(numbers[0]).toBe('1');
+    expect(new Set(steps).size).toBe(1);
+    expect(steps[0]! % 4).toBe(0);
+  });
 });
