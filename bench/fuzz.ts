@@ -22,7 +22,7 @@ import { isWholeTake } from '@inner-hum/core/take/schema';
 import { cellsFrom, digestOf, isDigest, tonesAfter } from '@inner-hum/core/plan';
 import { SeededRandom } from '@inner-hum/core/simulate';
 import { INSTRUMENTS, noteName } from '@inner-hum/core/theory';
-import { exerciseFromLink, readExerciseFile } from '../web/src/features/exercises/link';
+import { exerciseFromLink, readExerciseFile } from '../web/src/shared/link';
 import { i18next } from '../web/src/text/i18n';
 import { exerciseMeta, exerciseTitle } from '../web/src/text/exerciseText';
 import { findingText, nextText } from '../web/src/text/findingText';

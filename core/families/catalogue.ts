@@ -101,8 +101,14 @@ export function familyById(id: string): Family {
  * @throws RangeError naming the family or the parameter that does not fit
  */
 export function exerciseScore(parameters: ExerciseParameters): Score {
-  return scoreOf(familyById(parameters.family), parameters);
+  const known = scores.get(parameters);
+  if (known) return known;
+  const score = scoreOf(familyById(parameters.family), parameters);
+  scores.set(parameters, score);
+  return score;
 }
+/** The score of the same parameters is asked for again and again, by plans above all. */
+const scores = new WeakMap<ExerciseParameters, Score>();
 
 /** What is usual of a family on a horn: its notes within the horn's range, its breaths not longer than the horn allows. */
 export function usualExercise(family: Family, instrumentId: HornId): ExerciseParameters {

@@ -7,6 +7,16 @@ import { familyById } from './catalogue';
  * easier or harder by beats, tempo, amount or dynamic it stays the same.
  */
 export function exerciseKey(parameters: ExerciseParameters): string {
+  const known = keys.get(parameters);
+  if (known !== undefined) return known;
+  const key = keyOf(parameters);
+  keys.set(parameters, key);
+  return key;
+}
+/** Of the same parameters it is asked again and again: each proposal is set against each take of eight weeks. */
+const keys = new WeakMap<ExerciseParameters, string>();
+
+function keyOf(parameters: ExerciseParameters): string {
   const fields = Object.entries(familyById(parameters.family).fields);
   const decisive = fields.filter(([, field]) => field.kind === 'note' || isOtherChoice(field));
   return [parameters.family, ...decisive.map(([name]) => parameters[name])].join(' ');

@@ -50,6 +50,60 @@ export function cellsFrom(digests: Iterable<Digest>): Map<string, Cell> {
   return cells;
 }
 
+/** A kind of observation: those that were asked for, and those of free play. A cell keeps so many of each. */
+export type KindSeen = 'asked' | 'free';
+const KEPT: Readonly<Record<KindSeen, number>> = { asked: RECENT, free: RECENT_FREE };
+const kindOf = ({ free }: Observation): KindSeen => (free ? 'free' : 'asked');
+
+/** A cell without one of its takes, and of which kinds it may have room now for so many older observations. */
+export interface CellWithout {
+  readonly cell: Cell;
+  readonly room: Readonly<Record<KindSeen, number>>;
+}
+
+/** The cells that a take changed, as they are without it. What of them is missing is not told of. */
+export function cellsWithout(digest: Digest, cellOf: (key: string) => Cell | undefined): CellWithout[] {
+  const byKey = new Map<string, Observation[]>();
+  for (const observation of digest.seen) {
+    const key = cellKey(digest.setupKey, observation);
+    byKey.set(key, [...(byKey.get(key) ?? []), observation]);
+  }
+  return [...byKey].flatMap(([key, gone]): CellWithout[] => {
+    const cell = cellOf(key);
+    if (!cell) return [];
+    const recent = [...cell.recent];
+    const room = { asked: 0, free: 0 };
+    const count = (kind: KindSeen) => cell.recent.filter((one) => kindOf(one) === kind).length;
+    for (const one of gone) {
+      const text = JSON.stringify(one);
+      const at = recent.findIndex((other) => other.atMs === one.atMs && JSON.stringify(other) === text);
+      if (at < 0) continue;
+      recent.splice(at, 1);
+      // One that kept no older one out leaves no room.
+      if (count(kindOf(one)) === KEPT[kindOf(one)]) room[kindOf(one)]++;
+    }
+    const tried = gone.filter((one) => one.tried);
+    const got = cell.got - tried.filter((one) => one.spoke).length;
+    return [{ cell: { ...cell, got, of: cell.of - tried.length, recent }, room }];
+  });
+}
+
+/**
+ * The observations of a cell that a take holds and that are older than those of their kind that the cell keeps, the newest
+ * first.
+ */
+export function olderIn(digest: Digest, { key, recent }: Cell, kind: KindSeen): Observation[] {
+  const oldestMs = recent.find((one) => kindOf(one) === kind)?.atMs ?? Infinity;
+  return digest.seen
+    .filter((one) => kindOf(one) === kind && one.atMs < oldestMs && cellKey(digest.setupKey, one) === key)
+    .toReversed();
+}
+
+/** A cell that holds older observations as well. */
+export function withOlder(cell: Cell, older: readonly Observation[]): Cell {
+  return { ...cell, recent: [...cell.recent, ...older].sort((a, b) => a.atMs - b.atMs) };
+}
+
 function emptyCell(key: string, { setup, setupKey }: Digest, observation: Observation): Cell {
   const { midi, fingeredMidi, partial, band } = observation;
   const { instrumentId } = setup;

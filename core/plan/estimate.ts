@@ -32,8 +32,18 @@ const USUAL_WORTH = 2;
 /** From the mean absolute deviation to the standard deviation of a normal spread. */
 const MEAN_TO_DEVIATION = 1.2533;
 
-/** Weighted median of a quantity over observations, the newer the heavier; an outlier moves it hardly. */
+/**
+ * Weighted median of a quantity over observations, the newer the heavier; an outlier moves it hardly. The same list is
+ * estimated once: map, seams, needs and the days of a week all ask for it.
+ */
 export function estimate(observations: readonly Observation[], quantity: Quantity): Estimate {
+  const known = estimated.get(observations) ?? {};
+  estimated.set(observations, known);
+  return (known[quantity] ??= estimateOf(observations, quantity));
+}
+const estimated = new WeakMap<readonly Observation[], Partial<Record<Quantity, Estimate>>>();
+
+function estimateOf(observations: readonly Observation[], quantity: Quantity): Estimate {
   const rows = observations.flatMap(({ atMs, values, free }) => {
     const value = values[quantity];
     return value === undefined ? [] : [{ atMs, value, worth: free ? FREE_WORTH : 1 }];

@@ -9,7 +9,16 @@ export {
   type SetupNames,
   type SetupPart,
 } from './digest';
-export { cellsAfter, cellsFrom, type Cell } from './cells';
+export {
+  cellsAfter,
+  cellsFrom,
+  cellsWithout,
+  olderIn,
+  withOlder,
+  type Cell,
+  type CellWithout,
+  type KindSeen,
+} from './cells';
 export { heldFor, isLoud, longestHolds, type HeldTone, type Holds } from './holds';
 export { knownValue } from './estimate';
 export { hornMap, ofNote, type NoteOnMap } from './hornMap';
@@ -28,13 +37,14 @@ export { levelNow } from './level';
 export { blockS, MINUTES, planSession } from './planner';
 export type { PlanFor } from './planFor';
 export { changeWorthKnowing } from './changeWorthKnowing';
-export { planWeek } from './week';
+export { planWeek, type WeekDay } from './week';
 export { bestTake, weakestTake } from './bestTake';
 export { milestonesOf, type Milestone } from './milestones';
 export { tonesAfter, tonesKey, tonesWithout, type TonesOfDay } from './tones';
 export { trend, type TonesAsked, type Trend, type TrendPoint } from './trend';
 export { ownSources, type OwnCell } from './ownSources';
-export { isCell, isDigest, isMilestone, isTonesOfDay } from './told';
+export { reedUseKey, reedUses, type ReedUse } from './reedUse';
+export { isCell, isDigest, isMilestone, isReedUse, isTonesOfDay } from './told';
 export { levelDrift } from './levelDrift';
 export { glanceOf, type DayOfStudent, type Glance, type NoteOfStudent } from './student';
 export {

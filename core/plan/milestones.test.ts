@@ -73,10 +73,12 @@ it('a week plans each day on what the days before would have been, and rests whe
     nowMs: 1.7672e12,
     day: '2026-01-01',
   } as const;
-  const week = planWeek(
-    from,
-    [15, 0, 20].map((minutes, i) => ({ day: `2026-01-0${i + 1}`, minutes })),
-  );
+  const week = [
+    ...planWeek(
+      from,
+      [15, 0, 20].map((minutes, i) => ({ day: `2026-01-0${i + 1}`, minutes })),
+    ),
+  ];
   expect(week.map((day) => day.blocks.length > 0)).toEqual([true, false, true]);
   expect(week[1]!.minutes).toBe(0);
 });

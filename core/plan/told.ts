@@ -5,6 +5,7 @@ import type { Cell } from './cells';
 import type { Digest } from './digest';
 import type { Milestone } from './milestones';
 import type { Observation } from './observation';
+import type { ReedUse } from './reedUse';
 import type { TonesOfDay } from './tones';
 
 /*
@@ -86,6 +87,12 @@ export function isTonesOfDay(value: unknown): value is TonesOfDay {
     values instanceof Float32Array &&
     [midi, partial, values].every((list) => lengthOf(list) === count)
   );
+}
+
+export function isReedUse(value: unknown): value is ReedUse {
+  if (!isObject(value)) return false;
+  const { key, instrumentId, reed, playedS, takes, got, of } = value;
+  return [key, reed].every(isText) && isHorn(instrumentId) && [playedS, takes, got, of].every(isReal);
 }
 
 export function isMilestone(value: unknown): value is Milestone {

@@ -1,7 +1,7 @@
 import { sizeOf } from '@inner-hum/core/theory';
 import type { Digest } from './digest';
 import type { PlanFor } from './planFor';
-import { planSession } from './planner';
+import { MINUTES, planSession } from './planner';
 import type { SessionBlock } from './session';
 
 const DAY_MS = 86_400_000;
@@ -15,19 +15,22 @@ export interface WeekDay {
 
 /**
  * The days to come as they look now: each planned as if the days before it were played as planned. What is really found
- * changes them. A day of fewer minutes than a session can have is a day of rest.
+ * changes them. Day by day, since each takes a while. A day of fewer minutes than a session can have is a day of rest.
  */
-export function planWeek(
+export function* planWeek(
   plan: PlanFor,
   days: readonly { readonly day: string; readonly minutes: number }[],
-): WeekDay[] {
+): Generator<WeekDay, void> {
   const recent = [...plan.recent];
-  return days.map(({ day, minutes }, i) => {
-    if (minutes < 5) return { day, minutes: 0, blocks: [] };
+  for (const [i, { day, minutes }] of days.entries()) {
+    if (minutes < MINUTES.min) {
+      yield { day, minutes: 0, blocks: [] };
+      continue;
+    }
     const blocks = planSession({ ...plan, recent, day, minutes, nowMs: plan.nowMs + i * DAY_MS });
     recent.push(...blocks.map((block, k) => asPlayed(block, plan, day, plan.nowMs + i * DAY_MS + k)));
-    return { day, minutes, blocks };
-  });
+    yield { day, minutes, blocks };
+  }
 }
 
 /** What a block will have been, without what it will have told. */

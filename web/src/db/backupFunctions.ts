@@ -13,7 +13,7 @@ import {
   type UnreadTake,
   type WeekResult,
 } from '@inner-hum/core/formats';
-import { type TakeRecord } from '@inner-hum/core/take';
+import { type TakeRecord, type WholeTake } from '@inner-hum/core/take';
 import type { NoteNameSystem } from '@inner-hum/core/theory';
 import { addDays } from 'date-fns';
 import { dayOf, whenOf } from '../base/days';
@@ -21,7 +21,7 @@ import { database } from './database';
 import { rebuildTold } from './digests';
 import { findDigests } from './search';
 import { keepWeek } from './students';
-import { wholeTake } from './takes';
+import { wholeTakes } from './takes';
 
 /** Takes are read from the database so many at a time. */
 const AT_ONCE = 40;
@@ -59,7 +59,7 @@ export const backupFunctions = {
     const ofDays = { tags: [], since: head.from, before: dayOf(addDays(new Date(`${head.to}T12:00`), 1)) };
     const digests = await findDigests(ofDays);
     const records = (await database.takes.bulkGet(digests.map(({ takeId }) => takeId))).flatMap((take) => take ?? []);
-    const given = await Promise.all(takeIds.map(wholeTake));
+    const given = await wholeTakes(takeIds);
     const bytes = writeWeek({
       ...head,
       digests: practised ? digests : [],
@@ -68,17 +68,11 @@ export const backupFunctions = {
             note.trim() ? [{ takeId: id, day: whenOf(startedAt).day, text: note }] : [],
           )
         : [],
-      takes: given.flatMap((take) =>
-        take
-          ? [
-              {
-                record: recordToGive(take.record, notes),
-                frames: take.frames,
-                ...(sound && take.sound && { sound: take.sound }),
-              },
-            ]
-          : [],
-      ),
+      takes: given.map(({ record, frames, sound: kept }) => ({
+        record: recordToGive(record, notes),
+        frames,
+        ...(sound && kept && { sound: kept }),
+      })),
     });
     return new Blob([bytes], { type: 'application/zip' });
   },
@@ -124,11 +118,15 @@ async function eachRecord(give: (records: readonly TakeRecord[]) => void): Promi
   }
 }
 
-async function eachTake(give: (take: NonNullable<Awaited<ReturnType<typeof wholeTake>>>) => void): Promise<void> {
+/** Gives takes whole; while some are given the next are read. */
+async function eachTake(give: (take: WholeTake) => void): Promise<void> {
   const ids = await database.takes.orderBy('startedAt').primaryKeys();
+  const readFrom = (i: number) => wholeTakes(ids.slice(i, i + AT_ONCE));
+  let next = readFrom(0);
   for (let i = 0; i < ids.length; i += AT_ONCE) {
-    const whole = await Promise.all(ids.slice(i, i + AT_ONCE).map(wholeTake));
-    for (const take of whole) if (take) give(take);
+    const takes = await next;
+    next = readFrom(i + AT_ONCE);
+    takes.forEach(give);
   }
 }
 

@@ -1,8 +1,10 @@
 import 'fake-indexeddb/auto';
+import { SeededRandom } from '@inner-hum/core/simulate';
 import { ASSUMED_RULER } from '@inner-hum/core/theory';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { silentTake as take, toldTake as told } from '../testing/takes';
 import { database } from './database';
+import { rebuildTold } from './digests';
 import { addDraftPiece, beginDraft, draftIds, forgetDraft, leftDraft, planDraft } from './drafts';
 import { findDigests, findTakes, findTrend } from './search';
 import { changeNote, keepTake, mergeTakes, removeDemoTakes, removeTake, restoreTake, wholeTake } from './takes';
@@ -96,6 +98,34 @@ describe('digests and cells', () => {
     await Promise.all(database.tables.map((table) => table.clear()));
     for (const entry of takes) await keepTake(entry);
     expect(await database.cells.orderBy('key').toArray()).toEqual(together);
+  });
+
+  it('whatever is taken away, what is left is what the rest tells', async () => {
+    const random = new SeededRandom(7);
+    const below = (n: number) => Math.floor(n * random.uniform());
+    // More of each kind than a cell keeps, on few reeds, free play between.
+    const takes = Array.from({ length: 60 }, (_, i) => {
+      const whole = told(`t${i}`, 1 + below(28), below(40));
+      const { record } = whole;
+      const score = i % 4 === 0 ? { ...record.score, family: 'freePlay' } : record.score;
+      const minute = String(below(60)).padStart(2, '0');
+      const startedAt = record.startedAt.replace(':00:00', `:${minute}:${String(i).padStart(2, '0')}`);
+      const setup = { ...record.setup, ...(i % 3 > 0 && { reed: `reed ${i % 3}` }) };
+      return { ...whole, record: { ...record, score, startedAt, setup } };
+    });
+    for (const entry of takes) await keepTake(entry);
+    const { cells, milestones, reedUses } = database;
+    const tables = () => Promise.all([cells, milestones, reedUses].map((table) => table.toCollection().sortBy('key')));
+    const left = new Set(takes.map(({ record }) => record.id));
+    for (let i = 0; i < 45; i++) {
+      const id = [...left][below(left.size)]!;
+      await removeTake(id);
+      left.delete(id);
+      if (i % 5 > 0) continue;
+      const kept = await tables();
+      await rebuildTold();
+      expect(kept).toEqual(await tables());
+    }
   });
 
   it('a trend has a day while it has takes', async () => {

@@ -1,8 +1,8 @@
 import { migrate, type TakePlan, type TakeRecord, type WholeTake } from '@inner-hum/core/take';
-import type { Cell, Digest, Glance, Milestone, TonesOfDay } from '@inner-hum/core/plan';
+import type { Cell, Digest, Glance, Milestone, ReedUse, TonesOfDay } from '@inner-hum/core/plan';
 import type { StudentNote } from '@inner-hum/core/formats';
 import { Dexie, type DexieOptions, type EntityTable, type Table, type Transaction } from 'dexie';
-import { guardDerived, rebuildDerived } from './derived';
+import { addUpReeds, guardDerived, rebuildDerived } from './derived';
 import { detailOf } from '../base/detailOf';
 
 interface FramesRow {
@@ -85,6 +85,8 @@ export class InnerHumDatabase extends Dexie {
   /** what each day told of each quantity */
   declare tones: EntityTable<TonesOfDay, 'key'>;
   declare milestones: EntityTable<Milestone, 'key'>;
+  /** what each reed did on each size of horn */
+  declare reedUses: EntityTable<ReedUse, 'key'>;
   declare settings: EntityTable<SettingsRow, 'name'>;
 
   /** deleted takes, until their time is over */
@@ -117,14 +119,19 @@ export class InnerHumDatabase extends Dexie {
     // Tones have more measures.
     this.version(8).upgrade(migrateTakes);
     // Whatever an older version left, what takes tell is made anew in today's tables.
-    this.version(9).stores({ firsts: null, milestones: 'key, takeId' }).upgrade(rebuildDerived);
+    this.version(9)
+      .stores({ firsts: null, milestones: 'key, takeId' })
+      .upgrade((transaction) => rebuildDerived(transaction, 'reedUses'));
     const ofStudent = '[studentId+takeId], [studentId+startedAtMs]';
-    this.version(10).stores({
-      students: 'id',
-      studentDigests: ofStudent,
-      studentTakes: ofStudent,
-      studentSounds: ofStudent,
-    });
+    this.version(10)
+      .stores({
+        reedUses: 'key, instrumentId',
+        students: 'id',
+        studentDigests: ofStudent,
+        studentTakes: ofStudent,
+        studentSounds: ofStudent,
+      })
+      .upgrade(addUpReeds);
     guardDerived(this);
   }
 }

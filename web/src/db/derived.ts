@@ -5,7 +5,9 @@ import {
   isCell,
   isDigest,
   isMilestone,
+  isReedUse,
   isTonesOfDay,
+  reedUses,
   tonesAfter,
   type Digest,
 } from '@inner-hum/core/plan';
@@ -20,8 +22,19 @@ export class DamagedRow extends Error {
   }
 }
 
+/** Whether an error, or what it came of, is a damaged row of what takes told. */
+export function isDamagedRow(error: unknown): boolean {
+  return error instanceof DamagedRow || (error as { inner?: unknown } | null)?.inner instanceof DamagedRow;
+}
+
 /** The tables that hold what takes tell, each with what its rows must be. */
-const CHECKS = { digests: isDigest, cells: isCell, tones: isTonesOfDay, milestones: isMilestone } as const;
+const CHECKS = {
+  digests: isDigest,
+  cells: isCell,
+  tones: isTonesOfDay,
+  milestones: isMilestone,
+  reedUses: isReedUse,
+} as const;
 
 /** From now on a damaged row of these tables is a {@link DamagedRow} to whoever reads it. */
 export function guardDerived(database: Dexie): void {
@@ -32,8 +45,11 @@ export function guardDerived(database: Dexie): void {
     });
 }
 
-/** Makes all that takes tell anew, inside a transaction; takes that can't be told from are left out. */
-export async function rebuildDerived(transaction: Pick<Transaction, 'table'>): Promise<void> {
+/**
+ * Makes all that takes tell anew, inside a transaction; takes that can't be told from are left out. `notYet` is a table that
+ * comes later, while an older database is brought up.
+ */
+export async function rebuildDerived(transaction: Pick<Transaction, 'table'>, notYet?: 'reedUses'): Promise<void> {
   const digests: Digest[] = [];
   await transaction.table<TakeRecord>('takes').each((take) => {
     const digest = digestIfSound(take);
@@ -44,7 +60,9 @@ export async function rebuildDerived(transaction: Pick<Transaction, 'table'>): P
     ['cells', cellsFrom(digests).values()],
     ['tones', tonesAfter(digests).values()],
     ['milestones', milestonesOf(digests).values()],
+    ['reedUses', reedUses(digests).values()],
   ] as const) {
+    if (name === notYet) continue;
     await transaction.table(name).clear();
     await transaction.table(name).bulkPut([...rows]);
   }
@@ -57,5 +75,16 @@ export function digestIfSound(record: TakeRecord): Digest | undefined {
     return isDigest(digest) ? digest : undefined;
   } catch {
     return undefined;
+  }
+}
+
+/** Adds up the use of reeds from digests that are there; where one of those is damaged, all is made anew. */
+export async function addUpReeds(transaction: Pick<Transaction, 'table'>): Promise<void> {
+  try {
+    const digests = await transaction.table<Digest>('digests').toArray();
+    await transaction.table('reedUses').bulkPut([...reedUses(digests).values()]);
+  } catch (error) {
+    if (!isDamagedRow(error)) throw error;
+    await rebuildDerived(transaction);
   }
 }

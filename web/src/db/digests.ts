@@ -1,26 +1,35 @@
+import { freePlay } from '@inner-hum/core/families';
 import {
   cellsAfter,
   cellsFrom,
+  cellsWithout,
   milestonesOf,
+  olderIn,
   QUANTITIES,
+  reedUseKey,
+  reedUses,
   tonesAfter,
   tonesKey,
   tonesWithout,
+  withOlder,
+  type Cell,
   type Digest,
+  type KindSeen,
+  type Observation,
 } from '@inner-hum/core/plan';
 import type { TakeRecord } from '@inner-hum/core/take';
 import { database } from './database';
-import { DamagedRow, digestIfSound, rebuildDerived } from './derived';
+import { digestIfSound, isDamagedRow, rebuildDerived } from './derived';
 
 /** The tables that hold what takes tell; a transaction that adds or removes takes is over these too. */
 export function toldTables() {
-  const { digests, cells, tones, milestones } = database;
-  return [digests, cells, tones, milestones];
+  const { digests, cells, tones, milestones, reedUses } = database;
+  return [digests, cells, tones, milestones, reedUses];
 }
 
 /** Makes all that takes tell anew from the takes. */
 export async function rebuildTold(): Promise<void> {
-  await database.transaction('rw', [database.takes, ...toldTables()], rebuildDerived);
+  await database.transaction('rw', [database.takes, ...toldTables()], (transaction) => rebuildDerived(transaction));
 }
 
 /** Does something that reads what takes told; where a row of that is damaged, all of it is made anew first. */
@@ -34,17 +43,13 @@ export async function mendingTold<T>(work: () => PromiseLike<T>): Promise<T> {
   }
 }
 
-/** Whether an error, or what it came of, is a damaged row of what takes told. */
-export function isDamagedRow(error: unknown): boolean {
-  return error instanceof DamagedRow || (error as { inner?: unknown } | null)?.inner instanceof DamagedRow;
-}
-
 /** Adds what takes tell, inside the caller's transaction over takes and {@link toldTables}. */
 export async function addDigests(records: readonly TakeRecord[]): Promise<void> {
   const { digests, cells, tones } = database;
   const added = records.flatMap((record) => digestIfSound(record) ?? []);
   await digests.bulkPut(added);
   await addFirsts(added);
+  await changeReedUses(added, 1);
   const days = await known(tones, dayKeys(added));
   await tones.bulkPut([...tonesAfter(added, (key) => days.get(key)).values()]);
   if (added.length > MANY) return rebuildCells(new Set(added.map((digest) => digest.setupKey)));
@@ -67,7 +72,50 @@ export async function removeDigests(takeIds: readonly string[]): Promise<void> {
   await tones.bulkPut(days.filter((day) => day.takeIds.length > 0));
   await tones.bulkDelete(days.filter((day) => day.takeIds.length === 0).map((day) => day.key));
   await removeFirsts(takeIds);
-  await rebuildCells(new Set(gone.map((digest) => digest.setupKey)));
+  await changeReedUses(gone, -1);
+  if (gone.length > 1) return rebuildCells(new Set(gone.map((digest) => digest.setupKey)));
+  for (const digest of gone) await takeFromCells(digest);
+}
+
+/** Adds takes to the use of their reeds, or takes them away. */
+async function changeReedUses(changed: readonly Digest[], times: 1 | -1): Promise<void> {
+  const keys = new Set(changed.flatMap((digest) => reedUseKey(digest) ?? []));
+  const before = await known(database.reedUses, [...keys]);
+  const after = [...reedUses(changed, (key) => before.get(key), times).values()];
+  await database.reedUses.bulkPut(after.filter(({ takes }) => takes > 0));
+  await database.reedUses.bulkDelete(after.filter(({ takes }) => takes <= 0).map(({ key }) => key));
+}
+
+/** Takes what one take told out of its cells; older takes fill the room that it leaves in them. */
+async function takeFromCells(digest: Digest): Promise<void> {
+  const { cells } = database;
+  const keys = cellsAfter(digest, () => undefined).map((cell) => cell.key);
+  const before = await known(cells, keys);
+  for (const { cell, room } of cellsWithout(digest, (key) => before.get(key))) {
+    let filled = cell;
+    for (const kind of ['asked', 'free'] as const)
+      if (room[kind] > 0) filled = withOlder(filled, await olderSeen(cell, kind, room[kind]));
+    if (filled.recent.length > 0) await cells.put(filled);
+    else await cells.delete(cell.key);
+  }
+}
+
+/** So many digests are read at once in the search for older observations. */
+const READ_AT_ONCE = 10;
+
+/** Observations that a cell has not kept, the newest before those that it has; at most `most`. */
+async function olderSeen(cell: Cell, kind: KindSeen, most: number): Promise<Observation[]> {
+  const { digests } = database;
+  const tagged = async (tag: string) => new Set(await digests.where('tags').equals(tag).primaryKeys());
+  const played = await tagged(`note:${cell.midi}`);
+  const freely = kind === 'free' ? await tagged(`family:${freePlay.id}`) : undefined;
+  const newestFirst = await digests.orderBy('startedAtMs').reverse().primaryKeys();
+  const ids = newestFirst.filter((id) => played.has(id) && freely?.has(id) !== false);
+  const found: Observation[] = [];
+  for (let i = 0; i < ids.length && found.length < most; i += READ_AT_ONCE)
+    for (const digest of await digests.bulkGet(ids.slice(i, i + READ_AT_ONCE)))
+      if (digest?.setupKey === cell.setupKey) found.push(...olderIn(digest, cell, kind));
+  return found.slice(0, most);
 }
 
 /** The rows of a table that are there, by key. */

@@ -88,7 +88,10 @@ describe('a week as its student gives it', () => {
     [{ practised: true }, { days: 2, notes: [], takes: [], sounds: 0 }],
     [{ notes: true }, { days: 0, notes: ['mine'], takes: [], sounds: 0 }],
     [{ takeIds: ['a'] }, { days: 0, notes: [], takes: ['a '], sounds: 0 }],
-    [{ takeIds: ['a'], sound: true, notes: true }, { days: 0, notes: ['mine'], takes: ['a mine'], sounds: 1 }],
+    [
+      { takeIds: ['a'], sound: true, notes: true },
+      { days: 0, notes: ['mine'], takes: ['a mine'], sounds: 1 },
+    ],
   ])('with %j ticked it holds that and nothing else', async (change, holds) => {
     await Promise.all([keepTake(silentTake('a', 3)), keepTake(toldTake('b', 5, 8)), keepTake(toldTake('c', 11, 8))]);
     await changeNote('a', 'mine');

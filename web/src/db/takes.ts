@@ -132,17 +132,24 @@ export async function replaceTake(take: WholeTake): Promise<void> {
 
 /** A take with its frames and sound, or undefined when it is not here. */
 export async function wholeTake(id: string): Promise<WholeTake | undefined> {
+  return (await wholeTakes([id]))[0];
+}
+
+/** Takes with their frames and sound, in the order of their names; those that are not here are left out. */
+export async function wholeTakes(ids: readonly string[]): Promise<WholeTake[]> {
   const { takes, frames, sounds } = database;
   return database.transaction('r', [takes, frames, sounds], async () => {
-    const record = await takes.get(id);
-    const row = await frames.get(id);
-    if (!record || !row) return undefined;
-    const sound = await sounds.get(id);
-    return {
-      record,
-      frames: row.bytes,
-      ...(sound && { sound: { sampleRateHz: sound.sampleRateHz, samples: sound.samples } }),
-    };
+    const [records, rows, heard] = await Promise.all([
+      takes.bulkGet([...ids]),
+      frames.bulkGet([...ids]),
+      sounds.bulkGet([...ids]),
+    ]);
+    return records.flatMap((record, i): WholeTake[] => {
+      const [row, sound] = [rows[i], heard[i]];
+      if (!record || !row) return [];
+      const { sampleRateHz, samples } = sound ?? {};
+      return [{ record, frames: row.bytes, ...(sampleRateHz && samples && { sound: { sampleRateHz, samples } }) }];
+    });
   });
 }
 

@@ -2,7 +2,9 @@ import 'fake-indexeddb/auto';
 import { Dexie } from 'dexie';
 import { beforeEach, expect, it } from 'vitest';
 import { toldTake } from '../testing/takes';
+import { digestOf } from '@inner-hum/core/plan';
 import { migrate } from '@inner-hum/core/take';
+import { whenOf } from '../base/days';
 import { InnerHumDatabase } from './database';
 
 const take = toldTake('a', 1, 12).record;
@@ -63,5 +65,21 @@ it('before firsts were called milestones: they are there under that name alone',
   expect((await database.milestones.toArray()).map((milestone) => milestone.takeId)).toEqual(['a']);
   expect([...database.backendDB().objectStoreNames]).not.toContain('firsts');
   expect(await database.takes.count()).toBe(1);
+  database.close();
+});
+
+it.each([
+  ['added up from digests', (digest: object) => digest],
+  ['made anew with all else where a digest is damaged', (digest: object) => ({ ...digest, lastsS: 'long' })],
+])('before the use of reeds was kept: it is %s', async (_, left) => {
+  const record = { ...take, setup: { ...take.setup, reed: 'first' } };
+  const before = new Dexie('inner-hum');
+  before.version(9).stores({ ...WITH_BIN, firsts: null, milestones: 'key, takeId' });
+  await before.table('takes').put(record);
+  await before.table('digests').put(left(digestOf(record, whenOf(record.startedAt))));
+  before.close();
+  const database = new InnerHumDatabase();
+  expect(await database.reedUses.toArray()).toMatchObject([{ reed: 'first', instrumentId: 'tenor', takes: 1, of: 1 }]);
+  expect(await database.digests.count()).toBe(1);
   database.close();
 });

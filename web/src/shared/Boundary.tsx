@@ -1,7 +1,7 @@
 import { chakra, Flex } from '@chakra-ui/react';
 import { Component, useEffect, useState, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
-import { isDamagedRow } from '../db/digests';
+import { isDamagedRow } from '../db/derived';
 import { backupService } from '../db/backup';
 import { rawTake } from '../db/takes';
 import { Button } from '../ui/controls';

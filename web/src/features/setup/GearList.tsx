@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
-import { SETUP_PARTS, type SetupPart } from '@inner-hum/core/plan';
+import { SETUP_PARTS, type ReedUse, type SetupPart } from '@inner-hum/core/plan';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState, type FormEvent } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -109,40 +109,14 @@ function NewItem({ onAdd }: { readonly onAdd: (item: GearItem) => void }) {
   );
 }
 
-interface ReedUse {
-  readonly minutes: number;
-  readonly takes: number;
-  /** starts that spoke */
-  readonly spoke: number | undefined;
-}
-
-/** Minutes and results of each reed of the present horn, from all takes. */
+/** What each reed did on the present size of horn, by its name. */
 function useReedUse(): ReadonlyMap<string, ReedUse> {
   const instrumentId = useAppSelector((state) => state.settings.instrumentId);
-  const uses = useLiveQuery(async () => {
-    const sums = new Map<string, { s: number; takes: number; tried: number; spoke: number }>();
-    await database.digests
-      .where('tags')
-      .equals(`size:${instrumentId}`)
-      .each(({ setup, lastsS, seen }) => {
-        if (!setup.reed) return;
-        const sum = sums.get(setup.reed) ?? { s: 0, takes: 0, tried: 0, spoke: 0 };
-        const tries = seen.filter((observation) => observation.tried);
-        sums.set(setup.reed, {
-          s: sum.s + lastsS,
-          takes: sum.takes + 1,
-          tried: sum.tried + tries.length,
-          spoke: sum.spoke + tries.filter((attempt) => attempt.spoke).length,
-        });
-      });
-    return new Map(
-      [...sums].map(([name, { s, takes, tried, spoke }]) => [
-        name,
-        { minutes: s / 60, takes, spoke: tried > 0 ? spoke / tried : undefined },
-      ]),
-    );
-  }, [instrumentId]);
-  return uses ?? new Map<string, ReedUse>();
+  const uses = useLiveQuery(
+    () => database.reedUses.where('instrumentId').equals(instrumentId).toArray(),
+    [instrumentId],
+  );
+  return new Map(uses?.map((use) => [use.reed, use]));
 }
 
 /** The reeds in rotation with what each did; a bad one is retired, its takes stay. */
@@ -174,8 +148,8 @@ function Reeds() {
               <chakra.tr key={reed.name} borderTopWidth="1px" borderColor="line" opacity={reed.retiredOn ? 0.6 : 1}>
                 <td>{[reed.name, reed.cut, reed.strength].filter(Boolean).join(', ')}</td>
                 <td>{reed.openedOn ?? '–'}</td>
-                <td>{Math.round(use?.minutes ?? 0)}</td>
-                <td>{use?.spoke === undefined ? '–' : `${Math.round(100 * use.spoke)} %`}</td>
+                <td>{Math.round((use?.playedS ?? 0) / 60)}</td>
+                <td>{use && use.of > 0 ? `${Math.round((100 * use.got) / use.of)} %` : '–'}</td>
                 <td>
                   <Button tone="quiet" onClick={() => change(reed, reed.retiredOn ? undefined : dayOf(new Date()))}>
                     {t(reed.retiredOn ? 'gear.back' : 'gear.retire')}

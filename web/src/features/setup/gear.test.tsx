@@ -1,5 +1,6 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto';
+import { reedUses } from '@inner-hum/core/plan';
 import { digest, seen } from '@inner-hum/core/plan/testDigests';
 import { fireEvent, screen, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
@@ -64,12 +65,14 @@ describe('gear', () => {
   });
   it('a reed shows the minutes and starts that its takes told', async () => {
     store.dispatch(settingsChanged({ gear: [{ part: 'reed', name: 'first', instrumentId: 'alto' }] }));
-    const tags = ['size:alto'];
-    await database.digests.bulkPut([
-      digest('a', 1, [seen(), seen({ spoke: false })], { reed: 'first' }, { lastsS: 150, tags }),
-      digest('b', 2, [seen(), seen()], { reed: 'first' }, { lastsS: 90, tags }),
-      digest('c', 3, [seen({ spoke: false })], { reed: 'second' }, { lastsS: 600, tags }),
+    const uses = reedUses([
+      digest('a', 1, [seen(), seen({ spoke: false })], { reed: 'first' }, { lastsS: 150 }),
+      digest('b', 2, [seen(), seen()], { reed: 'first' }, { lastsS: 90 }),
+      digest('c', 3, [seen({ spoke: false })], { reed: 'second' }, { lastsS: 600 }),
+      digest('d', 3, [seen({ spoke: false })], { reed: 'first', instrumentId: 'tenor' }, { lastsS: 600 }),
+      digest('e', 3, [seen({ spoke: false })]),
     ]);
+    await database.reedUses.bulkPut([...uses.values()]);
     inApp(<GearList />);
     const row = within(screen.getByRole('table')).getAllByRole('row')[1]!;
     expect(await within(row).findByText('75 %')).toBeTruthy();

@@ -1,7 +1,7 @@
 import { chakra, Flex } from '@chakra-ui/react';
-import { planWeek, type PlanFor } from '@inner-hum/core/plan';
+import { planWeek, type PlanFor, type WeekDay } from '@inner-hum/core/plan';
 import { addDays } from 'date-fns';
-import { useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Button, Field, Select, TextInput } from '../../ui/controls';
 import { exerciseTitle } from '../../text/exerciseText';
@@ -19,18 +19,42 @@ const DAYS = 7;
 /** The week to come as it looks now, the minutes of each weekday, and its way into a calendar. */
 export function WeekView({ from }: { readonly from: PlanFor }) {
   const { t } = useTranslation();
+  return (
+    <Fold title={t('week.title')} later>
+      <Week from={from} />
+    </Fold>
+  );
+}
+
+/** The days as they are planned, one after the other so that the page goes on meanwhile; those that are so far. */
+function usePlannedDays(from: PlanFor, days: Parameters<typeof planWeek>[1]): readonly WeekDay[] {
+  const [planned, setPlanned] = useState<readonly WeekDay[]>([]);
+  useEffect(() => {
+    const each = planWeek(from, days);
+    const found: WeekDay[] = [];
+    let soon = setTimeout(function next() {
+      const { value } = each.next();
+      if (!value) return;
+      found.push(value);
+      setPlanned([...found]);
+      soon = setTimeout(next);
+    });
+    return () => clearTimeout(soon);
+  }, [from, days]);
+  return planned;
+}
+
+function Week({ from }: { readonly from: PlanFor }) {
+  const { t } = useTranslation();
   const nameOf = useNoteName();
   const dispatch = useAppDispatch();
   const { weekMinutes, practiceAt } = useAppSelector((state) => state.settings);
   const dates = useMemo(() => Array.from({ length: DAYS }, (_, i) => addDays(new Date(), i)), []);
-  const week = useMemo(
-    () =>
-      planWeek(
-        from,
-        dates.map((date) => ({ day: dayOf(date), minutes: weekMinutes[weekday(date)]! })),
-      ),
-    [from, dates, weekMinutes],
+  const days = useMemo(
+    () => dates.map((date) => ({ day: dayOf(date), minutes: weekMinutes[weekday(date)]! })),
+    [dates, weekMinutes],
   );
+  const week = usePlannedDays(from, days);
   // What is new on a day beside what every day has.
   const titles = week.map(({ blocks }) =>
     blocks
@@ -39,12 +63,13 @@ export function WeekView({ from }: { readonly from: PlanFor }) {
   );
   const focus = (i: number) => {
     const before = titles[i - 1]?.slice(0, 2) ?? [];
-    const fresh = titles[i]!.filter((text) => !before.includes(text));
-    return (fresh.length > 0 ? fresh : titles[i]!).slice(0, 2).join('; ');
+    const own = titles[i] ?? [];
+    const fresh = own.filter((text) => !before.includes(text));
+    return (fresh.length > 0 ? fresh : own).slice(0, 2).join('; ');
   };
   const save = async () => {
     const { writeCalendar } = await import('@inner-hum/core/formats');
-    const practices = week.flatMap(({ day, minutes, blocks }) =>
+    const practices = [...planWeek(from, days)].flatMap(({ day, minutes, blocks }) =>
       minutes === 0
         ? []
         : [
@@ -61,7 +86,7 @@ export function WeekView({ from }: { readonly from: PlanFor }) {
     saveFile('inner-hum-week.ics', 'text/calendar', writeCalendar(practices));
   };
   return (
-    <Fold title={t('week.title')}>
+    <>
       {dates.map((date, i) => (
         <Flex key={dayOf(date)} align="center" gap="8px" py="2px">
           <chakra.span width="42px">{formatDate(date, 'weekdayShort')}</chakra.span>
@@ -96,7 +121,7 @@ export function WeekView({ from }: { readonly from: PlanFor }) {
         </Field>
         <Button onClick={() => void save()}>{t('week.calendar')}</Button>
       </Flex>
-    </Fold>
+    </>
   );
 }
 

@@ -2,7 +2,7 @@
 import 'fake-indexeddb/auto';
 import { familyById, usualExercise } from '@inner-hum/core/families';
 import type { PlanFor, SessionBlock } from '@inner-hum/core/plan';
-import { fireEvent, screen, within } from '@testing-library/react';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { addDays, format } from 'date-fns';
 import { describe, expect, it, vi } from 'vitest';
 import { store } from '../../store';
@@ -120,8 +120,16 @@ describe('the week', () => {
     nowMs: Date.now(),
     day: dayOf(new Date()),
   };
-  it('begins today, and a weekday keeps its minutes', () => {
-    inApp(<WeekView from={from} />);
+  const opened = () => {
+    const shown = inApp(<WeekView from={from} />);
+    const details = shown.container.querySelector('details')!;
+    details.open = true;
+    fireEvent(details, new Event('toggle'));
+    return shown;
+  };
+  it('is planned when it is opened, begins today, and a weekday keeps its minutes', async () => {
+    const { container } = opened();
+    await waitFor(() => expect(container.textContent).toMatch(/·/));
     const days = screen.getAllByRole('combobox');
     expect(days).toHaveLength(7);
     const today = format(new Date(), 'EEEE');
@@ -130,9 +138,11 @@ describe('the week', () => {
     expect(settings().weekMinutes[(new Date().getDay() + 6) % 7]).toBe(45);
     expect(settings().weekMinutes.filter((weekMinute) => weekMinute === 45)).toHaveLength(1);
   });
-  it('a day of rest has nothing to do', () => {
+  it('a day of rest has nothing to do', async () => {
     store.dispatch(settingsChanged({ weekMinutes: [0, 0, 0, 0, 0, 0, 0] }));
-    const { container } = inApp(<WeekView from={from} />);
+    const { container } = opened();
+    expect(screen.getAllByRole('combobox')).toHaveLength(7);
+    await new Promise((done) => setTimeout(done, 300));
     expect(container.textContent).not.toMatch(/·/);
   });
 });
