@@ -50,6 +50,8 @@ test('an own altissimo fingering is kept, tried three times and told of', async 
 });
 
 test('another way to finger a note is chosen for good and shown on the Stand', async ({ page }) => {
+  await page.goto('/set-up');
+  await page.getByRole('combobox', { name: 'Sound comes from' }).selectOption('standIn');
   await page.goto('/overtones/notebook');
   await page.getByRole('button', { name: 'B♭4', exact: true }).click();
   await expect(page.getByText('Used: shown on the Stand.')).toHaveCount(1);
@@ -59,4 +61,10 @@ test('another way to finger a note is chosen for good and shown on the Stand', a
   await page.goto('/stand');
   await page.getByRole('combobox', { name: 'Note' }).selectOption({ label: 'B♭4' });
   await expect(bis).toBeVisible();
+  // What is played with it is on the map under its own keys.
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Space');
+  await expect(page.getByTestId('verdict')).toBeVisible({ timeout: 60_000 });
+  await page.goto('/horn/note/70');
+  await expect(page.getByText('B♭4 by left 1 + bis:', { exact: false })).toBeVisible();
 });

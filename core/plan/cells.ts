@@ -7,7 +7,7 @@ export const RECENT = 16;
 /** And how many of free play besides, so that those never push out what was asked for. */
 const RECENT_FREE = 6;
 
-/** All that is known of a note (fingering and partial) in one third of the ruler on one set-up. */
+/** All that is known of a note (its fingering, its partial and the keys for it) in one third of the ruler on one set-up. */
 export interface Cell {
   readonly key: string;
   readonly setup: SetupNames;
@@ -16,6 +16,8 @@ export interface Cell {
   readonly midi: number;
   readonly fingeredMidi: number;
   readonly partial: number;
+  /** keys that were down, where those were not the regular ones */
+  readonly fingering?: string;
   readonly band: LoudnessBand;
   /** starts that spoke as themselves, of how many */
   readonly got: number;
@@ -25,8 +27,8 @@ export interface Cell {
 }
 
 /** Which cell an observation on a set-up belongs to. */
-function cellKey(setup: string, { fingeredMidi, partial, band }: Observation): string {
-  return `${setup} ${fingeredMidi}/${partial} ${band}`;
+function cellKey(setup: string, { fingeredMidi, partial, band, fingering }: Observation): string {
+  return `${setup} ${fingeredMidi}/${partial} ${band}${fingering === undefined ? '' : ` ${fingering}`}`;
 }
 
 /** The cells that a take changes, as they are after it. `cellOf` gives what is known so far. */
@@ -105,9 +107,10 @@ export function withOlder(cell: Cell, older: readonly Observation[]): Cell {
 }
 
 function emptyCell(key: string, { setup, setupKey }: Digest, observation: Observation): Cell {
-  const { midi, fingeredMidi, partial, band } = observation;
+  const { midi, fingeredMidi, partial, band, fingering } = observation;
   const { instrumentId } = setup;
-  return { key, setup, setupKey, instrumentId, midi, fingeredMidi, partial, band, got: 0, of: 0, recent: [] };
+  const about = { midi, fingeredMidi, partial, ...(fingering !== undefined && { fingering }), band };
+  return { key, setup, setupKey, instrumentId, ...about, got: 0, of: 0, recent: [] };
 }
 
 function withObservation(cell: Cell, observation: Observation): Cell {

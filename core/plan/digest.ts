@@ -2,7 +2,7 @@ import { scoreBeats, type ExerciseParameters, type Score } from '@inner-hum/core
 import { exerciseKey } from '@inner-hum/core/families';
 import { untoldOf, type Decision, type LowStart, type PastTake, type Verdict } from '@inner-hum/core/judge';
 import { valueOf, type StepMeasures } from '@inner-hum/core/measure';
-import type { InstrumentId } from '@inner-hum/core/theory';
+import { fingeringText, type InstrumentId, type KeyId } from '@inner-hum/core/theory';
 import { isLoud, type HeldTone } from './holds';
 import { observations, type Observation } from './observation';
 
@@ -52,7 +52,7 @@ export interface DigestibleTake {
   readonly id: string;
   readonly parameters: ExerciseParameters;
   readonly score: Score;
-  readonly setup: SetupNames;
+  readonly setup: SetupNames & { readonly fingerings?: Readonly<Record<string, string>> };
   readonly measures: readonly StepMeasures[];
   readonly verdict: Verdict;
   readonly cues?: readonly string[];
@@ -88,9 +88,18 @@ export function digestOf(
     ...(typeof take.parameters['fingering'] === 'string' && { fingering: take.parameters['fingering'] }),
     shareInWindow: shareOf(take),
     holds: holdsOf(take),
-    seen: observations(take.score, take.measures, startedAtMs, untoldOf(findings)),
+    seen: observations(take.score, take.measures, startedAtMs, untoldOf(findings)).map((one) => fingeredAs(one, take)),
   };
   return { ...digest, tags: [...tagsOf(digest), ...(take.cues ?? []).map((cue) => `cue:${cue}`)] };
+}
+
+/** An observation with the keys that were down, where those were not the regular ones. */
+function fingeredAs(one: Observation, { parameters, setup }: DigestibleTake): Observation {
+  const tried = parameters['fingering'];
+  const trial = typeof tried === 'string' && tried !== '';
+  const keys = trial ? tried : setup.fingerings?.[one.midi];
+  if (keys === undefined || one.partial !== 1) return one;
+  return { ...one, fingering: fingeringText(keys.split(' ') as KeyId[]), ...(trial && { trial }) };
 }
 
 function shareOf({ measures }: Pick<DigestibleTake, 'measures'>): number {

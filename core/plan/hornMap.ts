@@ -3,9 +3,11 @@ import type { Cell } from './cells';
 import { estimate, type Estimate } from './estimate';
 import type { Observation, Quantity } from './observation';
 
-/** One written note of the map, over all set-ups that were asked for. */
+/** One written note of the map by one way of fingering it, over all set-ups that were asked for. */
 export interface NoteOnMap {
   readonly midi: number;
+  /** keys that were down, where those are not the regular ones */
+  readonly fingering?: string;
   readonly bands: Readonly<Record<LoudnessBand, readonly Observation[]>>;
   readonly all: readonly Observation[];
   readonly got: number;
@@ -13,25 +15,48 @@ export interface NoteOnMap {
   readonly newestMs: number;
 }
 
-/** The notes of a horn by their regular fingerings, lowest first; overtones are on the lattice. */
+/** The notes of a horn, each as it was last played, lowest first; overtones are on the lattice. */
 export function hornMap(cells: Iterable<Cell>): NoteOnMap[] {
-  const notes = new Map<number, Cell[]>();
-  for (const cell of cells) if (cell.partial === 1) notes.set(cell.midi, [...(notes.get(cell.midi) ?? []), cell]);
+  return byFingering(cells).map(([first]) => first!);
+}
+
+/** What is known of notes by other fingerings than those of {@link hornMap}, such as from trials; lowest first. */
+export function otherFingerings(cells: Iterable<Cell>): NoteOnMap[] {
+  return byFingering(cells).flatMap(([, ...others]) => others);
+}
+
+/** Each note by each way of fingering it, the one first that was played last; trials count when there is nothing else. */
+function byFingering(cells: Iterable<Cell>): NoteOnMap[][] {
+  const notes = new Map<number, Map<string, Cell[]>>();
+  for (const cell of cells) {
+    if (cell.partial !== 1) continue;
+    const ways = notes.get(cell.midi) ?? new Map<string, Cell[]>();
+    notes.set(cell.midi, ways);
+    const way = cell.fingering ?? '';
+    ways.set(way, [...(ways.get(way) ?? []), cell]);
+  }
+  const playedMs = ({ all }: NoteOnMap) => all.findLast((one) => !one.trial)?.atMs ?? -Infinity;
   return [...notes]
     .sort(([a], [b]) => a - b)
-    .map(([midi, own]) => {
-      const of = (band: LoudnessBand) => inTime(own.filter((cell) => cell.band === band));
-      const bands = { soft: of('soft'), medium: of('medium'), loud: of('loud') };
-      const all = inTime(own);
-      return {
-        midi,
-        bands,
-        all,
-        got: own.reduce((sum, cell) => sum + cell.got, 0),
-        of: own.reduce((sum, cell) => sum + cell.of, 0),
-        newestMs: all.at(-1)?.atMs ?? 0,
-      };
-    });
+    .map(([, ways]) =>
+      [...ways.values()].map(noteOf).sort((a, b) => playedMs(b) - playedMs(a) || b.newestMs - a.newestMs),
+    );
+}
+
+function noteOf(own: readonly Cell[]): NoteOnMap {
+  const of = (band: LoudnessBand) => inTime(own.filter((cell) => cell.band === band));
+  const bands = { soft: of('soft'), medium: of('medium'), loud: of('loud') };
+  const all = inTime(own);
+  const { midi, fingering } = own[0]!;
+  return {
+    midi,
+    ...(fingering !== undefined && { fingering }),
+    bands,
+    all,
+    got: own.reduce((sum, cell) => sum + cell.got, 0),
+    of: own.reduce((sum, cell) => sum + cell.of, 0),
+    newestMs: all.at(-1)?.atMs ?? 0,
+  };
 }
 
 /** A quantity of a note: over all loudnesses, or in one band. */

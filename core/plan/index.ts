@@ -21,7 +21,7 @@ export {
 } from './cells';
 export { heldFor, isLoud, longestHolds, type HeldTone, type Holds } from './holds';
 export { knownValue } from './estimate';
-export { hornMap, ofNote, type NoteOnMap } from './hornMap';
+export { hornMap, ofNote, otherFingerings, type NoteOnMap } from './hornMap';
 export { seams, type Seam } from './seams';
 export { evenness, EVENNESS_PARTS } from './evenness';
 export { compare, type Comparison } from './compare';

@@ -3,7 +3,7 @@ import { SeededRandom } from '@inner-hum/core/simulate';
 import { cellsFrom } from './cells';
 import { evenness } from './evenness';
 import { exerciseFor, exerciseForSeam } from './exerciseFor';
-import { hornMap } from './hornMap';
+import { hornMap, otherFingerings } from './hornMap';
 import { needs } from './needs';
 import { seams } from './seams';
 import { digest, seen, wholeHorn } from './testDigests';
@@ -31,6 +31,33 @@ function days(valuesOf: (midi: number) => Observation['values'], seed = 1) {
     ),
   );
 }
+
+describe('fingerings', () => {
+  const on = (day: number, cents: number, change: Partial<Observation> = {}) =>
+    seen({ midi: 66, atMs: day * 86_400_000, values: { pitchCentreCents: cents }, ...change });
+  const side = { fingering: 'l1 l2 l3 sideFSharp' };
+  const rows = (...observations: Observation[]) => {
+    const cells = [...cellsFrom(observations.map((one, i) => digest(`t${i}`, i + 1, [one]))).values()];
+    const told = ({ fingering, all }: ReturnType<typeof hornMap>[number]) => [
+      fingering,
+      all.map(({ values }) => values.pitchCentreCents),
+    ];
+    return { map: hornMap(cells).map(told), others: otherFingerings(cells).map(told) };
+  };
+  it('a note stands by the one it was last played with, the other has a row of its own', () => {
+    expect(rows(on(1, 2), on(2, 3), on(3, 11, side))).toEqual({
+      map: [[side.fingering, [11]]],
+      others: [[undefined, [2, 3]]],
+    });
+    expect(rows(on(1, 11, side), on(3, 2)).map).toEqual([[undefined, [2]]]);
+  });
+  it('a trial does not take the place of what is played, but stands where there is nothing else', () => {
+    const trial = { ...side, trial: true } as const;
+    expect(rows(on(1, 2), on(3, 11, trial)).map).toEqual([[undefined, [2]]]);
+    expect(rows(on(1, 2), on(3, 11, trial)).others).toEqual([[side.fingering, [11]]]);
+    expect(rows(on(3, 11, trial)).map).toEqual([[side.fingering, [11]]]);
+  });
+});
 
 describe('seams', () => {
   it('a planted step of pitch, and of response, is found between its notes and nowhere else', () => {

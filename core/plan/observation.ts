@@ -32,6 +32,10 @@ export interface Observation {
   /** whether it spoke as itself and at once */
   readonly spoke: boolean;
   readonly values: Readonly<Partial<Record<Quantity, number>>>;
+  /** keys that were down, where it was not fingered the regular way */
+  readonly fingering?: string;
+  /** whether it was a trial of that fingering */
+  readonly trial?: true;
   /** heard in free play, where nothing was asked for */
   readonly free?: true;
 }

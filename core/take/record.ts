@@ -22,6 +22,8 @@ export interface TakeSetup {
   readonly neck?: string;
   readonly reed?: string;
   readonly room?: string;
+  /** keys with which notes of the take were fingered instead of the regular way, by written MIDI number */
+  readonly fingerings?: Readonly<Record<string, string>>;
   /** whether one colour from soft to loud was wanted */
   readonly evenColour?: boolean;
 }

@@ -47,6 +47,8 @@ const midi = () => real().integer().min(0).max(127);
 const MOST_STEPS = 5000;
 const MOST_EVENTS = 20_000;
 const MOST_REMARKS = 1000;
+/** Of the keys of one fingering. */
+const MOST_KEYS_TEXT = 500;
 /** A day and a time that there is; the zone is checked with the rest of the text. */
 const DATE = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])T([01]\d|2[0-3]):[0-5]\d/;
 // Schemas that are chosen by kind are made once: thousands of quantities pass through here.
@@ -244,6 +246,7 @@ export const takeRecordSchema = wholeOf<TakeRecord>()({
     neck: string().optional(),
     reed: string().optional(),
     room: string().optional(),
+    fingerings: mixed((value): value is Readonly<Record<string, string>> => isTexts(value)).optional(),
     evenColour: boolean().optional(),
   }),
   source,
@@ -308,6 +311,11 @@ function isPlain(value: unknown): boolean {
     value !== null &&
     Object.values(value).every((entry) => ['number', 'string', 'boolean'].includes(typeof entry))
   );
+}
+
+function isTexts(value: unknown): boolean {
+  const texts = typeof value === 'object' && value !== null ? Object.values(value) : [undefined];
+  return texts.every((entry) => typeof entry === 'string' && entry.length <= MOST_KEYS_TEXT);
 }
 
 function isNumbers(value: unknown): boolean {

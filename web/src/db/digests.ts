@@ -91,10 +91,11 @@ async function takeFromCells(digest: Digest): Promise<void> {
   const { cells } = database;
   const keys = cellsAfter(digest, () => undefined).map((cell) => cell.key);
   const before = await known(cells, keys);
+  const search = olderSeen();
   for (const { cell, room } of cellsWithout(digest, (key) => before.get(key))) {
     let filled = cell;
     for (const kind of ['asked', 'free'] as const)
-      if (room[kind] > 0) filled = withOlder(filled, await olderSeen(cell, kind, room[kind]));
+      if (room[kind] > 0) filled = withOlder(filled, await search(cell, kind, room[kind]));
     if (filled.recent.length > 0) await cells.put(filled);
     else await cells.delete(cell.key);
   }
@@ -103,19 +104,30 @@ async function takeFromCells(digest: Digest): Promise<void> {
 /** So many digests are read at once in the search for older observations. */
 const READ_AT_ONCE = 10;
 
-/** Observations that a cell has not kept, the newest before those that it has; at most `most`. */
-async function olderSeen(cell: Cell, kind: KindSeen, most: number): Promise<Observation[]> {
+/**
+ * Searches for observations that cells have not kept, of each the newest before those that it has; at most `most`. What is
+ * read of the indexes is read once.
+ */
+function olderSeen() {
   const { digests } = database;
-  const tagged = async (tag: string) => new Set(await digests.where('tags').equals(tag).primaryKeys());
-  const played = await tagged(`note:${cell.midi}`);
-  const freely = kind === 'free' ? await tagged(`family:${freePlay.id}`) : undefined;
-  const newestFirst = await digests.orderBy('startedAtMs').reverse().primaryKeys();
-  const ids = newestFirst.filter((id) => played.has(id) && freely?.has(id) !== false);
-  const found: Observation[] = [];
-  for (let i = 0; i < ids.length && found.length < most; i += READ_AT_ONCE)
-    for (const digest of await digests.bulkGet(ids.slice(i, i + READ_AT_ONCE)))
-      if (digest?.setupKey === cell.setupKey) found.push(...olderIn(digest, cell, kind));
-  return found.slice(0, most);
+  const keys = new Map<string, Promise<readonly string[]>>();
+  const once = (name: string, read: () => PromiseLike<string[]>) => {
+    const reading = keys.get(name) ?? Promise.resolve(read());
+    keys.set(name, reading);
+    return reading;
+  };
+  const tagged = (tag: string) => once(tag, () => digests.where('tags').equals(tag).primaryKeys());
+  return async (cell: Cell, kind: KindSeen, most: number): Promise<Observation[]> => {
+    const played = new Set(await tagged(`note:${cell.midi}`));
+    const freely = kind === 'free' ? new Set(await tagged(`family:${freePlay.id}`)) : undefined;
+    const newestFirst = await once('', () => digests.orderBy('startedAtMs').reverse().primaryKeys());
+    const ids = newestFirst.filter((id) => played.has(id) && freely?.has(id) !== false);
+    const found: Observation[] = [];
+    for (let i = 0; i < ids.length && found.length < most; i += READ_AT_ONCE)
+      for (const digest of await digests.bulkGet(ids.slice(i, i + READ_AT_ONCE)))
+        if (digest?.setupKey === cell.setupKey) found.push(...olderIn(digest, cell, kind));
+    return found.slice(0, most);
+  };
 }
 
 /** The rows of a table that are there, by key. */

@@ -1,5 +1,6 @@
 import { exerciseScore } from '@inner-hum/core/families';
 import { expect, it, vi } from 'vitest';
+import { ALTERNATE_FINGERINGS, fingeringText } from '@inner-hum/core/theory';
 import { planNow } from './planNow';
 import { FIRST_SETTINGS, type Settings } from '../db/settings/settings';
 
@@ -30,4 +31,13 @@ it('the same settings planned from microphone, file and stand-in player are the 
     setup: { instrumentId: 'tenor', a4Hz: 442, reed: 'second', room: 'kitchen', evenColour: true },
     score: exerciseScore(microphone!.parameters),
   });
+});
+
+it('a take keeps the keys of its notes that are not fingered the regular way, and of no others', () => {
+  const bis = fingeringText(ALTERNATE_FINGERINGS.find(({ midi }) => midi === 70)!.keys);
+  const used = { ...settings, usedFingerings: { 'tenor 70': bis, 'tenor 66': 'l1', 'alto 72': 'l2' } };
+  const planned = (writtenMidi: number) =>
+    planNow({ ...used, exercise: { ...used.exercise, writtenMidi } }, { kind: 'file', name: '' }, path).setup.fingerings;
+  expect(planned(70)).toEqual({ 70: bis });
+  expect(planned(72)).toBeUndefined();
 });

@@ -1,4 +1,4 @@
-import { hearingRangeHz } from '@inner-hum/core/exercise';
+import { hearingRangeHz, type Score } from '@inner-hum/core/exercise';
 import type { Decision } from '@inner-hum/core/judge';
 import type { AudioPath } from '@inner-hum/core/measure';
 import {
@@ -9,6 +9,7 @@ import {
   type TakePlan,
   type TakeSource,
 } from '@inner-hum/core/take';
+import { canFinger, fingeringText, instrumentById } from '@inner-hum/core/theory';
 import type { DraftPlan } from '../db/database';
 import type { Before } from '../db/past';
 import { store } from '../store';
@@ -16,6 +17,7 @@ import { exerciseOf, rulerOf } from '../store/settings';
 import type { RecorderSettings } from '../input/protocol';
 import { whenOf } from '../base/days';
 import { setupNow } from '../db/settings/gear';
+import { usedFingering } from '../db/settings/horn';
 import type { Settings } from '../db/settings/settings';
 
 /** The take that would be played now of the exercise on the Stand, from a source. */
@@ -30,7 +32,21 @@ export function planNow(settings: Settings, source: TakeSource, audioPath: Audio
     onBeat: startOn === 'beat',
     cue,
   });
-  return { ...plan, firstBeatS: null, keepSound: keepSound && source.kind !== 'standIn' };
+  const setup = { ...plan.setup, ...otherwiseFingered(plan.score, settings) };
+  return { ...plan, setup, firstBeatS: null, keepSound: keepSound && source.kind !== 'standIn' };
+}
+
+/** The notes of a score that the player fingers otherwise than the regular way, each with its keys. */
+function otherwiseFingered({ steps, instrumentId }: Score, settings: Settings): Pick<TakeSetup, 'fingerings'> {
+  const horn = instrumentById(instrumentId);
+  const regular = steps.filter((step) => step.partialNumber === 1 && !step.hum);
+  const fingerings = Object.fromEntries(
+    regular.flatMap(({ soundedMidi }) => {
+      const keys = usedFingering(settings, soundedMidi);
+      return keys && canFinger(horn, keys) ? [[soundedMidi, fingeringText(keys)]] : [];
+    }),
+  );
+  return Object.keys(fingerings).length > 0 ? { fingerings } : {};
 }
 
 /** What the player plays on now and is measured with. */

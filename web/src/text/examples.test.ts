@@ -23,6 +23,7 @@ const FILLED: Readonly<Record<string, string | number>> = {
   exercise: 'Swell',
   field: 'Beats',
   fingered: 'B♭3',
+  fingering: '1 + 2 + 3 + side F♯',
   first: 'G4',
   folder: 'Practice',
   from: 1.8,

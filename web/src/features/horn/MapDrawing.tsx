@@ -20,6 +20,18 @@ const THICK: Readonly<Record<LoudnessBand, number>> = { soft: 2, medium: 3.5, lo
 const OFFSET: Readonly<Record<LoudnessBand, number>> = { soft: -5.5, medium: -0.5, loud: 4.5 };
 const LARGE = 3.4;
 
+/** A row of the map: a note as it is played, or by another fingering. */
+export interface RowOfMap {
+  readonly midi: number;
+  /** of a row that is not the note's own */
+  readonly fingering?: string | undefined;
+}
+
+/** Whether something is about the same note and fingering as a row. */
+export function isRow(row: RowOfMap): (other: RowOfMap) => boolean {
+  return ({ midi, fingering }) => midi === row.midi && fingering === row.fingering;
+}
+
 /** Where a value of a layer lies in a drawing so many pixels wide. */
 function axis({ from, to }: Layer, width: number): (value: number) => number {
   return (value) => LEFT + ((Math.min(to, Math.max(from, value)) - from) / (to - from)) * (width - LEFT - RIGHT);
@@ -56,12 +68,14 @@ export function LargeRow({
 
 /**
  * The rail opened wide: a row for each written note, lowest at the bottom, three bars in each, thin for soft and thick for
- * loud, whiskers for what is not known better; seams notched between the rows.
+ * loud, whiskers for what is not known better; seams notched between the rows. Another fingering of a note has a row under
+ * it.
  */
 export function MapDrawing({
   layer,
   midis,
   notes,
+  others,
   seams,
   chosen,
   width,
@@ -73,23 +87,30 @@ export function MapDrawing({
   /** the notes drawn, lowest first */
   readonly midis: readonly number[];
   readonly notes: ReadonlyMap<number, NoteOnMap>;
+  readonly others: readonly NoteOnMap[];
   readonly seams: readonly Seam[];
-  readonly chosen: number | undefined;
+  readonly chosen: RowOfMap;
   /** in pixels */
   readonly width: number;
   /** whether the rows are to be met by a thumb */
   readonly thumb: boolean;
-  readonly onChoose: (midi: number) => void;
+  readonly onChoose: (row: RowOfMap) => void;
   readonly onOpen: (midi: number) => void;
 }) {
   const { t } = useTranslation();
   const nameOf = useNoteName();
-  const rows = [...midis].reverse();
+  const rows = midis
+    .toReversed()
+    .flatMap((midi): readonly (RowOfMap & { readonly note: NoteOnMap | undefined })[] => [
+      { midi, note: notes.get(midi) },
+      ...others.filter((other) => other.midi === midi).map((note) => ({ midi, fingering: note.fingering ?? '', note })),
+    ]);
   const rowHeight = thumb ? ROW.thumb : ROW.pointer;
   const height = TOP + rows.length * rowHeight + 6;
   const x = axis(layer, width);
-  const y = (midi: number) => TOP + rows.indexOf(midi) * rowHeight + rowHeight / 2;
-  const shownSeams = seams.filter(({ lower, upper }) => rows.includes(lower) && rows.includes(upper));
+  const middle = (row: number) => TOP + row * rowHeight + rowHeight / 2;
+  const y = (midi: number) => middle(rows.findIndex(isRow({ midi })));
+  const shownSeams = seams.filter(({ lower, upper }) => midis.includes(lower) && midis.includes(upper));
   const ticks = Array.from({ length: 5 }, (_, i) => layer.from + (i * (layer.to - layer.from)) / 4);
   return (
     <chakra.svg
@@ -115,17 +136,18 @@ export function MapDrawing({
           </text>
         </g>
       ))}
-      {rows.map((midi) => {
-        const note = notes.get(midi);
+      {rows.map((row, i) => {
+        const { midi, fingering, note } = row;
         const zone = zoneOf(midi);
+        const isChosen = isRow(chosen)(row);
         return (
           <g
-            key={midi}
+            key={`${midi} ${fingering}`}
             role="button"
             tabIndex={0}
             aria-label={noteSentence(t, nameOf, layer, midi, note)}
-            onMouseEnter={() => onChoose(midi)}
-            onFocus={() => onChoose(midi)}
+            onMouseEnter={() => onChoose({ midi, fingering })}
+            onFocus={() => onChoose({ midi, fingering })}
             onClick={() => onOpen(midi)}
             onKeyDown={(event) => {
               if (event.key === 'Enter' || event.key === ' ') {
@@ -137,31 +159,31 @@ export function MapDrawing({
           >
             <rect
               x={0}
-              y={y(midi) - rowHeight / 2}
+              y={middle(i) - rowHeight / 2}
               width={width}
               height={rowHeight}
               fill={
-                midi === chosen
+                isChosen
                   ? 'var(--chakra-colors-panel)'
                   : zone === 'low' || zone === 'palm'
                     ? 'var(--chakra-colors-channel)'
                     : 'transparent'
               }
-              fillOpacity={midi === chosen ? 1 : 0.55}
+              fillOpacity={isChosen ? 1 : 0.55}
             />
             <text
               x={8}
-              y={y(midi) + 5}
-              fontWeight={midi === chosen ? 700 : 500}
+              y={middle(i) + 5}
+              fontWeight={isChosen ? 700 : 500}
               fill="currentColor"
-              style={{ fontSize: thumb ? 18 : 16 }}
+              style={{ fontSize: fingering === undefined ? (thumb ? 18 : 16) : 14 }}
               opacity={note ? 1 : 0.55}
             >
-              {nameOf(midi)}
+              {fingering === undefined ? nameOf(midi) : t('horn.other')}
             </text>
             {note &&
               LOUDNESS_BANDS.map((band) => (
-                <Bar key={band} layer={layer} note={note} band={band} x={x} y={y(midi)} scale={thumb ? 2 : 1} />
+                <Bar key={band} layer={layer} note={note} band={band} x={x} y={middle(i)} scale={thumb ? 2 : 1} />
               ))}
           </g>
         );

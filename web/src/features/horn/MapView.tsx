@@ -25,7 +25,7 @@ import { useNoteName } from '../../text/useNoteName';
 import { useOpenExercise } from '../../shared/useOpenExercise';
 import { LayerChoice } from './LayerChoice';
 import { LAYERS, type LayerId } from '../../text/layers';
-import { LargeRow, MapDrawing } from './MapDrawing';
+import { isRow, LargeRow, MapDrawing, type RowOfMap } from './MapDrawing';
 import { noteSentence } from './noteSentence';
 import { useHornMap } from './useHornMap';
 import { useHorn } from '../../store/useHorn';
@@ -36,9 +36,9 @@ export function MapView() {
   const nameOf = useNoteName();
   const navigate = useNavigate();
   const horn = useHorn();
-  const { notes, setups, chosen, choose } = useHornMap();
+  const { notes, others, setups, chosen, choose } = useHornMap();
   const [layerId, setLayer] = useState<LayerId>('pitch');
-  const [pointed, setNote] = useState<number>();
+  const [pointed, setNote] = useState<RowOfMap>();
   const [page, setPage] = useState(0);
   const [box, width] = useWidth();
   const layer = LAYERS.find((candidate) => candidate.id === layerId)!;
@@ -48,7 +48,8 @@ export function MapView() {
   const midis = Array.from({ length: top - horn.lowestWrittenMidi + 1 }, (_, i) => horn.lowestWrittenMidi + i);
   if (!notes) return <p>{t('app.loading')}</p>;
   const need = needs(notes, horn.hornId, now())[0];
-  const note = pointed ?? need?.midi ?? horn.lowestWrittenMidi;
+  const row = pointed ?? { midi: need?.midi ?? horn.lowestWrittenMidi };
+  const note = row.fingering === undefined ? byMidi.get(row.midi) : others.find(({ midi, fingering = '' }) => isRow(row)({ midi, fingering }));
   // A phone shows an octave at a time, in rows for a thumb.
   const narrow = width > 0 && width < NARROW;
   const pages = narrow ? pagesOf(midis) : [midis];
@@ -77,7 +78,7 @@ export function MapView() {
         {width > 0 && (
           <>
             <Box position="sticky" top={0} bg="paper" zIndex={1} pb="4px" borderBottomWidth="1px" borderColor="line">
-              <LargeRow layer={layer} midi={note} note={byMidi.get(note)} width={width} />
+              <LargeRow layer={layer} midi={row.midi} note={note} width={width} />
               <chakra.p
                 aria-live="polite"
                 fontSize="lead"
@@ -85,15 +86,16 @@ export function MapView() {
                 minHeight="1.5em"
                 data-testid="note-sentence"
               >
-                {noteSentence(t, nameOf, layer, note, byMidi.get(note))}
+                {noteSentence(t, nameOf, layer, row.midi, note)}
               </chakra.p>
             </Box>
             <MapDrawing
               layer={layer}
               midis={shown}
               notes={byMidi}
+              others={others}
               seams={parted}
-              chosen={note}
+              chosen={row}
               width={width}
               thumb={narrow}
               onChoose={setNote}

@@ -36,7 +36,7 @@ export function NotePage() {
   const midi = Number(useParams()['midi']);
   const instrumentId = useAppSelector((state) => state.settings.instrumentId);
   const horn = useHorn();
-  const { notes = NO_NOTES } = useHornMap();
+  const { notes = NO_NOTES, others } = useHornMap();
   const note = notes.find((noteOnMap) => noteOnMap.midi === midi);
   const [layerId, setLayer] = useState<LayerId>('pitch');
   const layer = LAYERS.find((candidate) => candidate.id === layerId)!;
@@ -59,7 +59,11 @@ export function NotePage() {
       <Grid templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 380px' }} gap="32px">
         <Box minWidth={0}>
           <LayerChoice chosen={layerId} onChoose={setLayer} />
-          <chakra.p my="8px">{noteSentence(t, nameOf, layer, midi, note)}</chakra.p>
+          {[note, ...others.filter((other) => other.midi === midi)].map((one, i) => (
+            <chakra.p key={one?.fingering ?? i} my="8px">
+              {noteSentence(t, nameOf, layer, midi, one)}
+            </chakra.p>
+          ))}
           {points.length > 0 ? (
             <TrendChartLater
               points={points}

@@ -104,6 +104,16 @@ describe('one note of the horn', () => {
     expect(await screen.findByRole('heading', { level: 2, name: 'C♯4' })).toBeTruthy();
     expect(await screen.findByText(/C♯4: .*\+19/)).toBeTruthy();
   });
+  it('tells other fingerings by themselves', async () => {
+    const told = (cents: number, change = {}) => seen({ midi: 66, values: { pitchCentreCents: cents }, ...change });
+    await keep(
+      digest('a', 1, [told(2)]),
+      digest('b', 2, [told(11, { fingering: 'left1 left2 left3 right1 fSharpSide', trial: true })]),
+    );
+    inApp(<HornPage />, '/note/66');
+    expect(await screen.findByText(/^F♯4: .*\+2/)).toBeTruthy();
+    expect(screen.getByText(/^F♯4 by .* \+ .*: .*\+11/)).toBeTruthy();
+  });
   it('never played says so', async () => {
     inApp(<HornPage />, '/note/61');
     expect(await screen.findByText(/No take|not measured|Not measured/)).toBeTruthy();

@@ -1,5 +1,6 @@
 import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
 import { ofNote, type NoteOnMap } from '@inner-hum/core/plan';
+import type { KeyId } from '@inner-hum/core/theory';
 import type { TFunction } from 'i18next';
 import { inLayer, type Layer } from '../../text/layers';
 
@@ -18,5 +19,12 @@ export function noteSentence(
     return [t('horn.inBand', { band: t(`horn.bands.${band}`), ...inLayer(layer, known), unit })];
   });
   const rest = said.length > 0 ? said.join('; ') : t('horn.notMeasured');
-  return `${nameOf(midi)}: ${rest}`;
+  return `${fingeredName(t, nameOf, midi, note?.fingering)}: ${rest}`;
+}
+
+/** A note, with its keys where those are not the regular ones. */
+function fingeredName(t: TFunction, nameOf: (midi: number) => string, midi: number, fingering: string | undefined) {
+  if (fingering === undefined) return nameOf(midi);
+  const keys = fingering.split(' ').map((key) => t(`keys.${key as KeyId}`));
+  return t('horn.by', { note: nameOf(midi), fingering: keys.join(' + ') });
 }

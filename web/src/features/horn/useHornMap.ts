@@ -1,4 +1,4 @@
-import { hornMap, type Cell, type NoteOnMap, type SetupNames } from '@inner-hum/core/plan';
+import { hornMap, otherFingerings, type Cell, type NoteOnMap, type SetupNames } from '@inner-hum/core/plan';
 import { useMemo, useState } from 'react';
 import { setupText } from '../../text/setupText';
 import { useCells } from '../../shared/useCells';
@@ -12,6 +12,8 @@ export interface SetupChoice {
 /** The map of the present horn, over all set-ups or one; undefined while it is read. */
 export function useHornMap(): {
   readonly notes: readonly NoteOnMap[] | undefined;
+  /** notes by fingerings other than the one that they are played with */
+  readonly others: readonly NoteOnMap[];
   readonly setups: readonly SetupChoice[];
   readonly chosen: string;
   readonly choose: (key: string) => void;
@@ -19,11 +21,13 @@ export function useHornMap(): {
   const cells = useCells();
   const [chosen, choose] = useState('');
   const setups = useMemo(() => setupsIn(cells ?? []), [cells]);
-  const notes = useMemo(
-    () => cells && hornMap(chosen === '' ? cells : cells.filter((cell) => cell.setupKey === chosen)),
+  const shown = useMemo(
+    () => (chosen === '' ? cells : cells?.filter((cell) => cell.setupKey === chosen)),
     [cells, chosen],
   );
-  return { notes, setups, chosen, choose };
+  const notes = useMemo(() => shown && hornMap(shown), [shown]);
+  const others = useMemo(() => otherFingerings(shown ?? []), [shown]);
+  return { notes, others, setups, chosen, choose };
 }
 
 function setupsIn(cells: readonly Cell[]): SetupChoice[] {

@@ -60,6 +60,8 @@ export const hornWords = {
       breath: 'Luft',
     },
     bands: { soft: 'leise', medium: 'mittel', loud: 'laut' },
+    other: 'anders',
+    by: '{{note}} mit {{fingering}}',
     inBand: '{{band}} {{value}} {{unit}} (±{{error}})',
     notMeasured: 'noch nicht gemessen',
     legend:

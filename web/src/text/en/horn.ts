@@ -59,6 +59,8 @@ export const hornWords = {
       breath: 'Breath',
     },
     bands: { soft: 'soft', medium: 'medium', loud: 'loud' },
+    other: 'other',
+    by: '{{note}} by {{fingering}}',
     inBand: '{{band}} {{value}} {{unit}} (±{{error}})',
     notMeasured: 'not measured yet',
     legend:

@@ -59,6 +59,8 @@ export const hornWords = {
       breath: 'Aire',
     },
     bands: { soft: 'suave', medium: 'medio', loud: 'fuerte' },
+    other: 'otra',
+    by: '{{note}} con {{fingering}}',
     inBand: '{{band}} {{value}} {{unit}} (±{{error}})',
     notMeasured: 'aún sin medir',
     legend:

@@ -59,6 +59,8 @@ export const hornWords = {
       breath: 'Souffle',
     },
     bands: { soft: 'doux', medium: 'moyen', loud: 'fort' },
+    other: 'autre',
+    by: '{{note}} par {{fingering}}',
     inBand: '{{band}} {{value}} {{unit}} (±{{error}})',
     notMeasured: 'pas encore mesurée',
     legend:

@@ -59,6 +59,8 @@ export const hornWords = {
       breath: 'Fiato',
     },
     bands: { soft: 'piano', medium: 'medio', loud: 'forte' },
+    other: 'altra',
+    by: '{{note}} con {{fingering}}',
     inBand: '{{band}} {{value}} {{unit}} (±{{error}})',
     notMeasured: 'non ancora misurata',
     legend:
