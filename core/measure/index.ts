@@ -5,6 +5,7 @@ export { absent, measured, valueOf, type Measured } from './measured';
 export { median, movingMedian, quantile, quantiles, robustDeviation, theilSen } from './statistics';
 export { clippedStretches, gainControl, type GainControl } from './gainControl';
 export { firstNote, type FirstNote } from './firstNote';
+export { FAR_BELOW_DB, roomBelowDb } from './roomBelow';
 export { rulerFrom } from './ruler';
 export { segmentNotes, segmentSpans, type FoundNote } from './segment';
 export {

@@ -118,6 +118,9 @@ export class Ear {
     this.described = retainS === Infinity ? new DescribedFrames() : undefined;
   }
 
+  /** mains hum that was under the sound and was taken off when it was decided, Hz */
+  humHz: number | undefined;
+
   /** Sound heard so far, offset removed: a window on the ear's own buffer. */
   heard(): Float32Array<ArrayBuffer> {
     return this.sound.view();
@@ -139,6 +142,7 @@ export class Ear {
     this.end();
     const { thin } = this.layers[0]!;
     const hum = mainsHum(thin.output.view(), this.sampleRateHz / thin.factor, this.levels.view());
+    this.humHz = hum?.hz;
     const source = hum ? this.earWithoutHum(hum) : this;
     const states = source.path.decideAll();
     const coarseHz = Float64Array.from(states, (state, i) => (state < 0 ? 0 : source.path.candidateHz(i, state)));

@@ -5,4 +5,4 @@ export { outOfBounds } from './outOfBounds';
 export { packedLength, packFrames, unpackFrames } from './packedFrames';
 export { fromInt16, toInt16 } from './pcm';
 export { assignmentOf, planTake, type OpenAssignment, type TakePlan, type TakeWish } from './plan';
-export type { TakeRecord, TakeRemark, TakeSetup, TakeSource, WholeTake } from './record';
+export type { PickUp, TakeRecord, TakeRemark, TakeSetup, TakeSource, WholeTake } from './record';

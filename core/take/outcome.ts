@@ -2,7 +2,7 @@ import { beatSeconds, type Score, type Step } from '@inner-hum/core/exercise';
 import type { Verdict } from '@inner-hum/core/judge';
 import type { StepMeasures } from '@inner-hum/core/measure';
 import type { TakePlan } from './plan';
-import type { TakeRecord, WholeTake } from './record';
+import type { PickUp, TakeRecord, WholeTake } from './record';
 
 /** A take as heard, measured and judged; times in seconds from its first frame. */
 export interface HeardTake {
@@ -16,6 +16,7 @@ export interface HeardTake {
   readonly verdict: Verdict;
   /** why the judge could not judge it: then there are no measures, and it can be judged later */
   readonly unjudged?: string;
+  readonly pickUp?: PickUp;
   readonly lostMs: number;
 }
 
@@ -43,7 +44,7 @@ function asEnded(score: Score, measures: readonly StepMeasures[]): Score {
 /** Puts together what was planned and what was heard. */
 export function takeOf(plan: TakePlan, heard: HeardTake, { id, cut, keepSound, note, demo }: TakeFacts): WholeTake {
   const { startedAt, parameters, setup, source, audioPath, onBeat, cues } = plan;
-  const { frameCount, frames, samples, sampleRateHz, firstBeatS, measures, verdict, unjudged, lostMs } = heard;
+  const { frameCount, frames, samples, sampleRateHz, firstBeatS, measures, verdict, unjudged, pickUp, lostMs } = heard;
   const record: TakeRecord = {
     id,
     startedAt,
@@ -60,6 +61,7 @@ export function takeOf(plan: TakePlan, heard: HeardTake, { id, cut, keepSound, n
     note: note ?? '',
     ...(cues && { cues }),
     ...(unjudged !== undefined && { unjudged }),
+    ...(pickUp && { pickUp }),
     lostMs,
     cut,
     demo: demo ?? false,

@@ -28,6 +28,14 @@ export interface TakeSetup {
   readonly evenColour?: boolean;
 }
 
+/** Trouble that the sound itself tells of how it was picked up; what matters to the verdict is among its findings. */
+export interface PickUp {
+  /** mains hum, taken off before anything was measured, Hz */
+  readonly humHz?: number;
+  /** how little the room lies under the loudest tone, dB: the microphone is too far away */
+  readonly roomBelowDb?: number;
+}
+
 /** What was said of one beat of a take, beats counted from 1, and by whom: '' where no name was given. */
 export interface TakeRemark {
   readonly beat: number;
@@ -57,6 +65,7 @@ export interface TakeRecord {
   readonly remarks?: readonly TakeRemark[];
   /** cues the player was trying, such as “softPlaying.slow” */
   readonly cues?: readonly string[];
+  readonly pickUp?: PickUp;
   /** sound that the device lost during the take, milliseconds */
   readonly lostMs: number;
   /** the take ended before its score: stopped, or recovered after the page was closed */

@@ -5,7 +5,7 @@ import { DEMAND_CENTS, type AudioPath, type LoudnessBand, type StepMeasures } fr
 import { A4_RANGE_HZ, DYNAMICS, INSTRUMENTS, isHornId, type LevelRuler } from '@inner-hum/core/theory';
 import { outOfBounds } from './outOfBounds';
 import { packedLength } from './packedFrames';
-import type { TakeRecord, TakeRemark, WholeTake } from './record';
+import type { PickUp, TakeRecord, TakeRemark, WholeTake } from './record';
 import {
   array,
   boolean,
@@ -266,6 +266,9 @@ export const takeRecordSchema = wholeOf<TakeRecord>()({
     }),
   ).max(MOST_REMARKS),
   cues: array(string().required()).optional(),
+  pickUp: wholeOf<PickUp>()({ humHz: number().min(10).max(1000), roomBelowDb: number().min(-200).max(200) })
+    .optional()
+    .default(undefined),
   lostMs: real().min(0),
   cut: boolean().required(),
   demo: boolean().required(),

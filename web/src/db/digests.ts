@@ -101,34 +101,36 @@ async function takeFromCells(digest: Digest): Promise<void> {
   }
 }
 
-/** So many digests are read at once in the search for older observations. */
+/** In the search for older observations so many takes are gone through at once, and so many digests read. */
+const PASSED_AT_ONCE = 400;
 const READ_AT_ONCE = 10;
 
-/**
- * Searches for observations that cells have not kept, of each the newest before those that it has; at most `most`. What is
- * read of the indexes is read once.
- */
+/** Searches for observations that cells have not kept, of each the newest before those that it has; at most `most`. */
 function olderSeen() {
   const { digests } = database;
-  const keys = new Map<string, Promise<readonly string[]>>();
-  const once = (name: string, read: () => PromiseLike<string[]>) => {
-    const reading = keys.get(name) ?? Promise.resolve(read());
-    keys.set(name, reading);
-    return reading;
+  const read = new Map<string, Promise<ReadonlySet<string>>>();
+  const tagged = (tag: string) => {
+    const keys = read.get(tag) ?? Promise.resolve(digests.where('tags').equals(tag).primaryKeys()).then(asSet);
+    read.set(tag, keys);
+    return keys;
   };
-  const tagged = (tag: string) => once(tag, () => digests.where('tags').equals(tag).primaryKeys());
   return async (cell: Cell, kind: KindSeen, most: number): Promise<Observation[]> => {
-    const played = new Set(await tagged(`note:${cell.midi}`));
-    const freely = kind === 'free' ? new Set(await tagged(`family:${freePlay.id}`)) : undefined;
-    const newestFirst = await once('', () => digests.orderBy('startedAtMs').reverse().primaryKeys());
-    const ids = newestFirst.filter((id) => played.has(id) && freely?.has(id) !== false);
+    const played = await tagged(`note:${cell.midi}`);
+    const freely = kind === 'free' ? await tagged(`family:${freePlay.id}`) : undefined;
     const found: Observation[] = [];
-    for (let i = 0; i < ids.length && found.length < most; i += READ_AT_ONCE)
-      for (const digest of await digests.bulkGet(ids.slice(i, i + READ_AT_ONCE)))
-        if (digest?.setupKey === cell.setupKey) found.push(...olderIn(digest, cell, kind));
+    for (let passed = 0; found.length < most; passed += PASSED_AT_ONCE) {
+      const newestFirst = digests.orderBy('startedAtMs').reverse().offset(passed).limit(PASSED_AT_ONCE);
+      const keys = await newestFirst.primaryKeys();
+      if (keys.length === 0) break;
+      const ids = keys.filter((id) => played.has(id) && freely?.has(id) !== false);
+      for (let i = 0; i < ids.length && found.length < most; i += READ_AT_ONCE)
+        for (const digest of await digests.bulkGet(ids.slice(i, i + READ_AT_ONCE)))
+          if (digest?.setupKey === cell.setupKey) found.push(...olderIn(digest, cell, kind));
+    }
     return found.slice(0, most);
   };
 }
+const asSet = (ids: readonly string[]): ReadonlySet<string> => new Set(ids);
 
 /** The rows of a table that are there, by key. */
 async function known<Row extends { readonly key: string }>(

@@ -162,13 +162,13 @@ export async function rawTake(id: string): Promise<Omit<BinRow, 'deletedAtMs'> |
   });
 }
 
-/** Takes that no list shows, because nothing tells when they were: damaged ones. */
-export async function unlistedTakes(): Promise<string[]> {
+/** How many takes there are, and those that no list shows because nothing tells when they were: damaged ones. */
+export async function countedTakes(): Promise<{ readonly all: number; readonly unlisted: readonly string[] }> {
   const { takes } = database;
-  const listed = await takes.orderBy('startedAt').count();
-  if (listed === (await takes.count())) return [];
+  const all = await takes.count();
+  if ((await takes.orderBy('startedAt').count()) === all) return { all, unlisted: [] };
   const shown = new Set(await takes.orderBy('startedAt').primaryKeys());
-  return (await takes.toCollection().primaryKeys()).filter((id) => !shown.has(id));
+  return { all, unlisted: (await takes.toCollection().primaryKeys()).filter((id) => !shown.has(id)) };
 }
 
 /** Puts a take into the bin; whether it was here. */

@@ -1,7 +1,7 @@
 import { swell, SWELL_DEFAULTS } from '@inner-hum/core/families';
 import { LOOP_CLICK } from '@inner-hum/core/measure';
 import { unpackFrames } from '@inner-hum/core/take';
-import { CLEAN_HABITS, playStandIn } from '@inner-hum/core/simulate';
+import { CLEAN_HABITS, playStandIn, SeededRandom } from '@inner-hum/core/simulate';
 import { ASSUMED_RULER } from '@inner-hum/core/theory';
 import { describe, expect, it } from 'vitest';
 import { TakeRecorder } from './takeRecorder';
@@ -66,6 +66,22 @@ describe('TakeRecorder', () => {
     expect(heard.measures).toEqual(read.measures);
     expect(heard.verdict).toEqual(read.verdict);
     expect(heard.frames).toEqual(read.frames);
+  });
+
+  it.each([
+    ['a quiet room', 0.0002, 0, true, undefined],
+    ['a room that is loud beside the player', 0.01, 0, true, { roomBelowDb: expect.closeTo(19, -0.5) as number }],
+    ['hum', 0.0002, 0.004, true, { humHz: 50 }],
+    ['a loud room that is in a file', 0.03, 0.004, false, undefined],
+  ])('in %s tells how it was picked up', (_, noise, hum, microphone, pickUp) => {
+    const random = new SeededRandom(5);
+    const recorder = new TakeRecorder(settings);
+    const inRoom = sound.map(
+      (sample, i) => sample + noise * random.normal() + hum * Math.sin((2 * Math.PI * 50 * i) / RATE_HZ),
+    );
+    recorder.push(0, inRoom);
+    const take = recorder.finishTake({ ...assignment, ...(microphone && { device: {} }) }, 1)!;
+    expect(take.pickUp).toEqual(pickUp);
   });
 
   it('finds the way round of clicks on the context’s clock', () => {

@@ -10,7 +10,14 @@ import {
   type OpenAssignment,
 } from '@inner-hum/core/take';
 import { assess, NOT_JUDGED } from '@inner-hum/core/judge';
-import { clippedStretches, loopDelay, segmentSpans, type LoopDelay } from '@inner-hum/core/measure';
+import {
+  clippedStretches,
+  FAR_BELOW_DB,
+  loopDelay,
+  roomBelowDb,
+  segmentSpans,
+  type LoopDelay,
+} from '@inner-hum/core/measure';
 import { bandLimitHz, Ear, HOP_S, sliceFrames, type Frames, type LiveFrame } from '@inner-hum/core/signal';
 import { LossCounter } from './lossCounter';
 import type { FreeHeard, RecorderSettings } from './protocol';
@@ -99,6 +106,7 @@ export class TakeRecorder {
       sampleRateHz,
       firstBeatS,
       lostMs: this.lostMs,
+      ...(assignment.device && this.pickUp(all)),
       ...judged(frames, { ...assignment, firstBeatS, ...device }),
     };
   }
@@ -107,6 +115,15 @@ export class TakeRecorder {
   private device(): NonNullable<OpenAssignment['device']> {
     const sound = this.ear.heard();
     return { clipped: clippedStretches(sound), bandHz: bandLimitHz(sound, this.settings.sampleRateHz) };
+  }
+
+  /** What the sound tells of the way it was picked up, where that is a trouble. */
+  private pickUp(frames: Frames): Pick<HeardTake, 'pickUp'> {
+    const { humHz } = this.ear;
+    const belowDb = roomBelowDb(frames);
+    const far = belowDb !== undefined && belowDb < FAR_BELOW_DB;
+    if (humHz === undefined && !far) return {};
+    return { pickUp: { ...(humHz !== undefined && { humHz }), ...(far && { roomBelowDb: belowDb }) } };
   }
 
   /** What was held in free play, as a take without its sound. */

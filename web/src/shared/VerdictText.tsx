@@ -1,5 +1,5 @@
 import { Box, chakra } from '@chakra-ui/react';
-import type { TakeRecord } from '@inner-hum/core/take';
+import type { PickUp, TakeRecord } from '@inner-hum/core/take';
 import type { TFunction } from 'i18next';
 import { useTranslation } from 'react-i18next';
 import { evidenceOf, type Evidence, type TryId } from '@inner-hum/core/judge';
@@ -17,6 +17,16 @@ function schoolOf(id: TryId, schools: Schools): string | undefined {
 function tryText(t: TFunction, id: TryId, schools: Schools): string {
   const context = schoolOf(id, schools);
   return context === undefined ? t(`verdict.tries.${id}`) : t(`verdict.tries.${id}`, { context });
+}
+
+/** How the sound was picked up, where it could be better. */
+function pickUpText(t: TFunction, { humHz, roomBelowDb }: PickUp): string {
+  return [
+    roomBelowDb !== undefined && t('verdict.pickUp.far', { db: Math.round(roomBelowDb) }),
+    humHz !== undefined && t('verdict.pickUp.hum', { hz: humHz }),
+  ]
+    .filter(Boolean)
+    .join(' ');
 }
 
 /** A sentence of a verdict; where its place can be heard, a press plays it. */
@@ -100,6 +110,11 @@ export function VerdictText({
         {decisionText(t, verdict)}{' '}
         {verdict.next.change !== 'none' && <strong>{nextText(t, verdict, take, nameOf)}</strong>}
       </chakra.p>
+      {take.pickUp && (
+        <chakra.p mt="10px" color="inkSoft" data-testid="pick-up">
+          {pickUpText(t, take.pickUp)}
+        </chakra.p>
+      )}
     </Box>
   );
 }

@@ -6,9 +6,8 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { dayOf } from '../../base/days';
-import { database } from '../../db/database';
 import { findDigests, findTakes, type TakeFilter } from '../../db/search';
-import { hasTakes, unlistedTakes } from '../../db/takes';
+import { countedTakes, hasTakes } from '../../db/takes';
 import { DamagedTake } from '../../shared/Boundary';
 import { Button } from '../../ui/controls';
 import { Fold } from '../../ui/Fold';
@@ -31,16 +30,17 @@ export default function LogPage() {
   const filter = useTakeFilter();
   const key = JSON.stringify(filter);
   const found = useLiveQuery(() => findDays(JSON.parse(key) as TakeFilter, limit), [key, limit]);
-  const count = useLiveQuery(() => database.takes.count(), []);
   const any = useLiveQuery(hasTakes, []);
-  const unlisted = useLiveQuery(unlistedTakes, []);
+  // On a disk the browser goes through all takes to count them: the list does not wait for that.
+  const listed = found !== undefined;
+  const counted = useLiveQuery(async () => (listed ? countedTakes() : undefined), [listed]);
   if (!found || any === undefined) return <p>{t('app.loading')}</p>;
   const { days, more } = found;
   const looking = filter.tags.length > 0 || filter.since !== '';
   return (
     <Box maxWidth="72rem">
       <PageTitle title={t('log.title')}>
-        <chakra.span color="inkSoft">{count ? t('log.takes', { count }) : ''}</chakra.span>
+        <chakra.span color="inkSoft">{counted ? t('log.takes', { count: counted.all }) : ''}</chakra.span>
       </PageTitle>
       <Fold title={t('log.files')} open={!any}>
         <FileRow any={any} />
@@ -71,7 +71,7 @@ export default function LogPage() {
           opened={looking || i < OPENED}
         />
       ))}
-      {unlisted?.map((id) => (
+      {counted?.unlisted.map((id) => (
         <DamagedTake key={id} id={id} />
       ))}
       {more && (

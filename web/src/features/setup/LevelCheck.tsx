@@ -1,5 +1,5 @@
 import { Box, chakra } from '@chakra-ui/react';
-import { gainControl, type GainControl } from '@inner-hum/core/measure';
+import { FAR_BELOW_DB, gainControl, roomBelowDb, type GainControl } from '@inner-hum/core/measure';
 import { HOP_S } from '@inner-hum/core/signal';
 import { levelPosition } from '@inner-hum/core/theory';
 import { useEffect, useRef } from 'react';
@@ -39,6 +39,7 @@ export function LevelCheck() {
     let clippedUntil = 0;
     let lookAt = 0;
     let device: GainControl = {};
+    let belowDb: number | undefined;
     const timer = setInterval(() => {
       const trace = liveSound.input?.trace;
       if (!trace || !bar.current || !words.current) return;
@@ -55,6 +56,7 @@ export function LevelCheck() {
       if (Date.now() >= lookAt) {
         lookAt = Date.now() + 1000;
         device = gainControl(lastOf(trace));
+        belowDb = roomBelowDb(lastOf(trace));
       }
       if (device.gated) return t('setUp.checkGated');
       if (device.gainRidesDb !== undefined) return t('setUp.checkRides', { db: Math.round(device.gainRidesDb) });
@@ -62,6 +64,7 @@ export function LevelCheck() {
       for (let i = Math.max(0, trace.count - MEMORY_FRAMES); i < trace.count; i++)
         if (trace.f0Hz[i]! > 0) loudest = Math.max(loudest, trace.levelDb[i]!);
       if (loudest === -Infinity) return t('setUp.checkSilence', { level: formatNumber(level, 0) });
+      if (belowDb !== undefined && belowDb < FAR_BELOW_DB) return t('setUp.checkFar', { db: Math.round(belowDb) });
       return loudest < QUIET_DB ? t('setUp.checkQuiet') : t('setUp.checkGood');
     };
     return () => clearInterval(timer);

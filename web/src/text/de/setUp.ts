@@ -57,6 +57,8 @@ export const setUpWords = {
     checkGated:
       'Das Gerät schneidet Pausen auf Stille: Leise Anfänge gehen verloren. Schalte die Rauschunterdrückung in seinen Toneinstellungen aus, oder nimm ein anderes Mikrofon.',
     checkClip: 'Zu laut: Der Klang ist übersteuert. Geh weiter weg oder senke den Eingang.',
+    checkFar:
+      'Dein lautester Ton liegt nur {{db}} dB über dem Raum. Geh näher ans Mikrofon oder dorthin, wo es stiller ist.',
     checkGood: 'Der Ton wird gut gehört.',
     checkDelay: 'Das Ohr antwortet nach {{ms}} ms. Vom Gerät bisher verlorener Klang: {{lost}} ms.',
     checkSilence: 'Noch kein Ton. Pegel {{level}} dBFS.',
@@ -92,10 +94,10 @@ export const setUpWords = {
     needsMicrophone: 'Das braucht das Mikrofon: Wähle es oben.',
     loop: 'Verzögerung',
     loopHelp:
-      'Acht Klicks gehen durch den Lautsprecher hinaus und durch das Mikrofon zurück. Ihre Laufzeit wird von jedem „zu spät“ abgezogen. Leg die Kopfhörer beiseite und sei acht Sekunden still.',
+      'Der Klang braucht eine Weile vom Lautsprecher zum Mikrofon und durch den Rechner. Acht Klicks messen sie, und von da an wird sie von jedem „spät“ und „früh“ abgezogen. Leg die Kopfhörer weg und sei acht Sekunden still.',
     loopUnknown:
-      'Für dieses Mikrofon nicht gemessen: Es gilt die Angabe des Browsers, und „zu spät“ ist nur auf ±30 ms bekannt.',
-    loopMeasured: 'Gemessen: {{ms}} ms vom Lautsprecher zum Mikrofon und zurück, ±{{error}}.',
+      'Für dieses Mikrofon nicht gemessen: Es gilt die Schätzung des Browsers, und ein Einsatz heißt erst bei mehr als 30 ms spät oder früh.',
+    loopMeasured: 'Der Weg dauert {{ms}} ms. Das wird abgezogen; unsicher bleiben ±{{error}} ms.',
     loopStart: 'Die Verzögerung messen',
     loopRunning: 'Es wird zugehört …',
     loopForget: 'Vergessen',

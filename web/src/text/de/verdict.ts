@@ -1,6 +1,10 @@
 /** Words of verdicts and measures. */
 export const verdictWords = {
   verdict: {
+    pickUp: {
+      far: 'Der Raum liegt nur {{db}} dB unter deinem lautesten Ton: Leise Enden gehen darin unter. Geh näher ans Mikrofon oder dorthin, wo es stiller ist.',
+      hum: 'Ein Brummen von {{hz}} Hz wurde vor dem Messen weggenommen: Such eine Lampe oder ein Netzteil nahe am Mikrofon.',
+    },
     mark: {
       cents: '{{value}} Cent',
       db: '{{value}} dB',

@@ -57,6 +57,7 @@ export const setUpWords = {
     checkGated:
       'The device cuts pauses to silence: soft starts get lost. Switch noise suppression off in its sound settings, or take another microphone.',
     checkClip: 'Too loud: the sound is clipped. Go farther away or turn the input down.',
+    checkFar: 'Your loudest tone is only {{db}} dB over the room. Go nearer to the microphone, or where it is quieter.',
     checkGood: 'The tone is heard well.',
     checkDelay: 'The ear answers after {{ms}} ms. Sound lost by the device so far: {{lost}} ms.',
     checkSilence: 'No tone yet. Level {{level}} dBFS.',
@@ -90,10 +91,10 @@ export const setUpWords = {
     needsMicrophone: 'This needs the microphone: choose it above.',
     loop: 'Latency',
     loopHelp:
-      'Eight clicks go out through the speaker and back in through the microphone. The time they take is taken off every “late”. Put the headphones aside and keep quiet for eight seconds.',
+      'Sound needs a while from the speaker to the microphone and through the computer. Eight clicks measure it, and from then on it is taken off every “late” and “early”. Put the headphones aside, and keep quiet for eight seconds.',
     loopUnknown:
-      'Not measured for this microphone: the browser’s own figure is used, and lateness is known to ±30 ms only.',
-    loopMeasured: 'Measured: {{ms}} ms from speaker to microphone and back, ±{{error}}.',
+      'Not measured for this microphone: the browser’s guess is used, and a start can be told late or early only by more than 30 ms.',
+    loopMeasured: 'The way takes {{ms}} ms. It is taken off; what is left unsure is ±{{error}} ms.',
     loopStart: 'Measure the latency',
     loopRunning: 'Listening …',
     loopForget: 'Forget it',

@@ -1,6 +1,10 @@
 /** Words of verdicts and measures. */
 export const verdictWords = {
   verdict: {
+    pickUp: {
+      far: 'The room is only {{db}} dB under your loudest tone: soft ends drown in it. Go nearer to the microphone, or where it is quieter.',
+      hum: 'A hum of {{hz}} Hz was taken off before measuring: look for a lamp or a power supply near the microphone.',
+    },
     mark: {
       cents: '{{value}} cents',
       db: '{{value}} dB',

@@ -57,6 +57,8 @@ export const setUpWords = {
     checkGated:
       'El aparato corta los silencios a cero: los comienzos suaves se pierden. Apaga la reducción de ruido en sus ajustes de sonido, o usa otro micrófono.',
     checkClip: 'Demasiado fuerte: el sonido satura. Aléjate o baja la entrada.',
+    checkFar:
+      'Tu sonido más fuerte está solo {{db}} dB sobre la sala. Acércate al micrófono, o ve a donde haya más silencio.',
     checkGood: 'El sonido se oye bien.',
     checkDelay: 'El oído responde a los {{ms}} ms. Sonido perdido por el aparato hasta ahora: {{lost}} ms.',
     checkSilence: 'Aún sin sonido. Nivel {{level}} dBFS.',
@@ -90,9 +92,10 @@ export const setUpWords = {
     needsMicrophone: 'Esto necesita el micrófono: elígelo arriba.',
     loop: 'Latencia',
     loopHelp:
-      'Ocho clics salen por el altavoz y vuelven por el micrófono. Lo que tardan se quita de cada «tarde». Deja los auriculares y guarda silencio ocho segundos.',
-    loopUnknown: 'Sin medir para este micrófono: vale la cifra del navegador, y un retraso se sabe solo a ±30 ms.',
-    loopMeasured: 'Medida: {{ms}} ms del altavoz al micrófono y vuelta, ±{{error}}.',
+      'El sonido tarda un poco del altavoz al micrófono y a través del ordenador. Ocho clics lo miden, y desde entonces se quita de cada «tarde» y «temprano». Deja los auriculares y guarda silencio ocho segundos.',
+    loopUnknown:
+      'Sin medir para este micrófono: vale la estimación del navegador, y un ataque se dice tarde o temprano solo por más de 30 ms.',
+    loopMeasured: 'El camino tarda {{ms}} ms. Se quita; queda una duda de ±{{error}} ms.',
     loopStart: 'Medir la latencia',
     loopRunning: 'Escuchando …',
     loopForget: 'Olvidarla',

@@ -1,6 +1,10 @@
 /** Words of verdicts and measures. */
 export const verdictWords = {
   verdict: {
+    pickUp: {
+      far: 'La sala está solo {{db}} dB bajo tu sonido más fuerte: los finales suaves se ahogan en ella. Acércate al micrófono, o ve a donde haya más silencio.',
+      hum: 'Un zumbido de {{hz}} Hz se quitó antes de medir: busca una lámpara o una fuente de alimentación cerca del micrófono.',
+    },
     mark: {
       cents: '{{value}} cents',
       db: '{{value}} dB',

@@ -57,6 +57,8 @@ export const setUpWords = {
     checkGated:
       'L’appareil coupe les silences à zéro : les débuts doux se perdent. Coupe la réduction de bruit dans ses réglages de son, ou prends un autre micro.',
     checkClip: 'Trop fort : le son sature. Éloigne-toi ou baisse l’entrée.',
+    checkFar:
+      'Ton son le plus fort n’est qu’à {{db}} dB au-dessus de la pièce. Approche-toi du micro, ou va où c’est plus calme.',
     checkGood: 'Le son s’entend bien.',
     checkDelay: 'L’oreille répond après {{ms}} ms. Son perdu par l’appareil jusqu’ici : {{lost}} ms.',
     checkSilence: 'Pas encore de son. Niveau {{level}} dBFS.',
@@ -91,9 +93,10 @@ export const setUpWords = {
     needsMicrophone: 'Il faut le micro : choisis-le ci-dessus.',
     loop: 'Latence',
     loopHelp:
-      'Huit clics sortent du haut-parleur et reviennent par le micro. Leur durée est retirée de chaque « en retard ». Pose le casque et garde le silence huit secondes.',
-    loopUnknown: 'Pas mesurée pour ce micro : on prend le chiffre du navigateur, et un retard n’est connu qu’à ±30 ms.',
-    loopMeasured: 'Mesurée : {{ms}} ms du haut-parleur au micro et retour, ±{{error}}.',
+      'Le son met un moment du haut-parleur au micro et à travers l’ordinateur. Huit clics le mesurent, et dès lors il est retiré de chaque « tard » et « tôt ». Pose le casque et reste silencieux huit secondes.',
+    loopUnknown:
+      'Non mesuré pour ce micro : l’estimation du navigateur sert, et une attaque n’est dite en retard ou en avance qu’au-delà de 30 ms.',
+    loopMeasured: 'Le chemin prend {{ms}} ms. Il est retiré ; il reste une incertitude de ±{{error}} ms.',
     loopStart: 'Mesurer la latence',
     loopRunning: 'À l’écoute …',
     loopForget: 'L’oublier',

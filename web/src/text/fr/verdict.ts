@@ -1,6 +1,10 @@
 /** Words of verdicts and measures. */
 export const verdictWords = {
   verdict: {
+    pickUp: {
+      far: 'La pièce n’est qu’à {{db}} dB sous ton son le plus fort : les fins douces s’y noient. Approche-toi du micro, ou va où c’est plus calme.',
+      hum: 'Un bourdonnement de {{hz}} Hz a été retiré avant de mesurer : cherche une lampe ou une alimentation près du micro.',
+    },
     mark: {
       cents: '{{value}} cents',
       db: '{{value}} dB',

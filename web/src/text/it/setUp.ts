@@ -57,6 +57,8 @@ export const setUpWords = {
     checkGated:
       'L’apparecchio taglia le pause a zero: gli inizi piano si perdono. Spegni la riduzione del rumore nelle sue impostazioni audio, o prendi un altro microfono.',
     checkClip: 'Troppo forte: il suono è saturo. Allontanati o abbassa l’ingresso.',
+    checkFar:
+      'Il tuo suono più forte è solo {{db}} dB sopra la stanza. Avvicinati al microfono, o vai dove è più silenzioso.',
     checkGood: 'Il suono si sente bene.',
     checkDelay: 'L’orecchio risponde dopo {{ms}} ms. Suono perso finora dall’apparecchio: {{lost}} ms.',
     checkSilence: 'Ancora nessun suono. Livello {{level}} dBFS.',
@@ -90,9 +92,10 @@ export const setUpWords = {
     needsMicrophone: 'Serve il microfono: sceglilo qui sopra.',
     loop: 'Latenza',
     loopHelp:
-      'Otto clic escono dall’altoparlante e tornano dal microfono. Il tempo che ci mettono si toglie da ogni «in ritardo». Metti via le cuffie e fai silenzio per otto secondi.',
-    loopUnknown: 'Non misurata per questo microfono: vale la cifra del browser, e un ritardo si conosce solo a ±30 ms.',
-    loopMeasured: 'Misurata: {{ms}} ms dall’altoparlante al microfono e ritorno, ±{{error}}.',
+      'Il suono impiega un po’ dall’altoparlante al microfono e attraverso il computer. Otto clic lo misurano, e da allora viene tolto da ogni «tardi» e «presto». Metti via le cuffie e resta in silenzio per otto secondi.',
+    loopUnknown:
+      'Non misurato per questo microfono: vale la stima del browser, e un attacco si dice in ritardo o in anticipo solo oltre 30 ms.',
+    loopMeasured: 'La via impiega {{ms}} ms. Viene tolta; resta un’incertezza di ±{{error}} ms.',
     loopStart: 'Misura la latenza',
     loopRunning: 'In ascolto …',
     loopForget: 'Dimenticala',

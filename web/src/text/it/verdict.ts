@@ -1,6 +1,10 @@
 /** Words of verdicts and measures. */
 export const verdictWords = {
   verdict: {
+    pickUp: {
+      far: 'La stanza è solo {{db}} dB sotto il tuo suono più forte: le fini piano vi annegano. Avvicinati al microfono, o vai dove è più silenzioso.',
+      hum: 'Un ronzio di {{hz}} Hz è stato tolto prima di misurare: cerca una lampada o un alimentatore vicino al microfono.',
+    },
     mark: {
       cents: '{{value}} cent',
       db: '{{value}} dB',
