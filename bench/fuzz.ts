@@ -9,20 +9,36 @@ import {
   readMidi,
   readMusicXml,
   readWav,
+  readWeek,
   writeBackup,
   writeBackupZip,
   writeMidi,
   writeMusicXml,
   writeWav,
+  writeWeek,
   type BackupResult,
   type ImportedParts,
+  type StudentWeek,
+  type WeekResult,
 } from '@inner-hum/core/formats';
 import { unpackFrames, type WholeTake } from '@inner-hum/core/take';
 import { isWholeTake } from '@inner-hum/core/take/schema';
-import { cellsFrom, digestOf, isDigest, tonesAfter } from '@inner-hum/core/plan';
+import {
+  blockS,
+  cellsFrom,
+  digestOf,
+  glanceOf,
+  isDigest,
+  routineBlocks,
+  routineOf,
+  tonesAfter,
+  USUAL_ROUTINES,
+  usualRoutine,
+} from '@inner-hum/core/plan';
 import { SeededRandom } from '@inner-hum/core/simulate';
 import { INSTRUMENTS, noteName } from '@inner-hum/core/theory';
-import { exerciseFromLink, readExerciseFile } from '../web/src/shared/link';
+import { unzipSync, zipSync } from 'fflate';
+import { exerciseFromLink, readExerciseFile, readRoutineFile, routineFile } from '../web/src/shared/link';
 import { i18next } from '../web/src/text/i18n';
 import { exerciseMeta, exerciseTitle } from '../web/src/text/exerciseText';
 import { findingText, nextText } from '../web/src/text/findingText';
@@ -217,6 +233,15 @@ function useBackup(result: BackupResult): boolean {
   return true;
 }
 
+function useWeek(result: WeekResult): boolean {
+  if (result.kind !== 'read') return false;
+  result.week.takes.forEach(useTake);
+  glanceOf(result.week.digests);
+  const again = readWeek(writeWeek(result.week));
+  if (again.kind !== 'read' || again.aside.length > 0) throw new Error('its own file is refused');
+  return true;
+}
+
 function useSettings(value: unknown): boolean {
   const { settings, aside } = readSettings(value);
   scoreOf(settings);
@@ -247,6 +272,18 @@ const families = ['swell', 'overtoneLadder', 'overtoneRoute', 'fingeringTrial'].
 );
 const now = '2026-03-01T18:00:00.000Z';
 const exerciseFile = (exercise: unknown) => ({ format: 'inner-hum-exercise', version: 1, name: 'own', exercise });
+
+const whenOf = (startedAt: string) => ({ startedAtMs: Date.parse(startedAt), day: startedAt.slice(0, 10) });
+const week: StudentWeek = {
+  student: { id: 'student-1', name: 'Mara' },
+  savedAt: now,
+  from: '2026-02-23',
+  to: '2026-03-01',
+  digests: takes.map(({ record }) => digestOf(record, whenOf(record.startedAt))),
+  notes: [{ takeId: takes[0]!.record.id, day: '2026-02-24', text: 'felt easy' }],
+  takes: takes.slice(0, 1),
+};
+const weekFiles = unzipSync(writeWeek(week));
 
 export const READERS: readonly Reader[] = [
   {
@@ -287,6 +324,31 @@ export const READERS: readonly Reader[] = [
       if (read) exerciseScore(read.exercise);
       return read !== undefined;
     },
+  },
+  {
+    name: 'routine file',
+    isJson: true,
+    seeds: USUAL_ROUTINES.slice(0, 3).map((id) => {
+      const remarks = [{ takeId: 'take-1', beat: 3, text: 'More air.' }];
+      return utf8.encode(routineFile({ ...routineOf(id, []), blocks: usualRoutine(id, 'alto'), remarks }));
+    }),
+    read: (bytes) => {
+      const routine = readRoutineFile(textOf(bytes));
+      routineBlocks(routine ?? { name: '', blocks: [] }, 'tenor').forEach(blockS);
+      return routine !== undefined;
+    },
+  },
+  {
+    name: 'week of a student, its head',
+    isJson: true,
+    seeds: [weekFiles['week.json']!],
+    read: (bytes) => useWeek(readWeek(zipSync({ ...weekFiles, 'week.json': bytes }))),
+  },
+  {
+    name: 'week of a student, zip',
+    isJson: false,
+    seeds: [writeWeek(week)],
+    read: (bytes) => useWeek(readWeek(bytes)),
   },
   {
     name: 'exercise link',

@@ -52,14 +52,6 @@ try {
   await page.getByTestId('part').locator('svg').waitFor();
   await page.waitForTimeout(500);
   await shoot(page, 'exercises');
-  await page.getByRole('link', { name: 'Stand' }).click();
-  await page.waitForTimeout(800);
-  await page.locator('h1').focus();
-  await page.keyboard.press('Space');
-  await page.waitForTimeout(11_500);
-  await shoot(page, 'stand-ladder');
-  await page.keyboard.press('Space');
-  await page.getByTestId('verdict').waitFor({ timeout: 30_000 });
 
   await page.goto(`${address}/horn`);
   await page.getByText('of 100, from').click();

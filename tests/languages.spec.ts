@@ -1,6 +1,6 @@
 import { expect, test } from './app';
 
-const PLACES = ['today', 'stand', 'exercises', 'horn', 'overtones', 'log', 'set-up'];
+const PLACES = ['today', 'stand', 'exercises', 'horn', 'overtones', 'log', 'log/give', 'students', 'set-up'];
 const WIDTHS = [1280, 390];
 
 /** Labels that are cut off, and how much wider than its window the page is. */

@@ -82,7 +82,8 @@ export const backupFunctions = {
     const read = readWeek(bytes);
     if (read.kind === 'refused') return read;
     await keepWeek(read.week);
-    return { kind: 'kept', name: read.week.student.name, id: read.week.student.id, aside: read.aside };
+    const { student, to } = read.week;
+    return { kind: 'kept', name: student.name, until: to, aside: read.aside };
   },
 
   /** Makes all that takes tell anew. */
@@ -106,7 +107,8 @@ export interface WeekAsked extends Pick<StudentWeek, 'student' | 'savedAt' | 'fr
 }
 
 export type WeekOpened =
-  | { readonly kind: 'kept'; readonly id: string; readonly name: string; readonly aside: readonly UnreadTake[] }
+  /** `until` is the last day that the week tells of, yyyy-mm-dd */
+  | { readonly kind: 'kept'; readonly name: string; readonly until: string; readonly aside: readonly UnreadTake[] }
   | Extract<WeekResult, { kind: 'refused' }>;
 
 /** Gives records alone, without frames and sound. */

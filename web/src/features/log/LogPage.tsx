@@ -20,6 +20,8 @@ import { StorageRow } from './StorageRow';
 import { FilterAndTrend } from './TrendPanel';
 
 const PAGE = 30;
+/** So many are there at once; the rest of the page follows. From a disk each takes a while. */
+const FIRST = 8;
 /** So many days are open at first where nothing special is looked for. */
 const OPENED = 2;
 
@@ -29,7 +31,11 @@ export default function LogPage() {
   const [limit, setLimit] = useState(PAGE);
   const filter = useTakeFilter();
   const key = JSON.stringify(filter);
-  const found = useLiveQuery(() => findDays(JSON.parse(key) as TakeFilter, limit), [key, limit]);
+  const daysOf = (most: number) => findDays(JSON.parse(key) as TakeFilter, most);
+  const first = useLiveQuery(() => daysOf(FIRST), [key]);
+  const begun = first !== undefined;
+  const page = useLiveQuery(async () => (begun ? daysOf(limit) : undefined), [key, limit, begun]);
+  const found = page ?? first;
   const any = useLiveQuery(hasTakes, []);
   // On a disk the browser goes through all takes to count them: the list does not wait for that.
   const listed = found !== undefined;
@@ -74,7 +80,7 @@ export default function LogPage() {
       {counted?.unlisted.map((id) => (
         <DamagedTake key={id} id={id} />
       ))}
-      {more && (
+      {more && page && (
         <Button mt="16px" onClick={() => setLimit(limit + PAGE)}>
           {t('log.more')}
         </Button>

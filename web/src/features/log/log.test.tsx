@@ -86,7 +86,7 @@ describe('the Log', () => {
       Array.from({ length: 33 }, (_, i) => take(`t${i}`, new Date(Date.UTC(2026, 2, 1, 12, i)).toISOString())),
     );
     inApp(<LogPage />, '/log');
-    expect(await links()).toHaveLength(30);
+    await waitFor(async () => expect(await links()).toHaveLength(30));
     fireEvent.click(screen.getByText(/earlier days/i));
     await waitFor(async () => expect(await links()).toHaveLength(33));
   });

@@ -2,7 +2,8 @@ import { chakra, Flex } from '@chakra-ui/react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import type { StudentRemark } from '../../db/settings/player';
-import { useAppSelector } from '../../store';
+import { useAppDispatch, useAppSelector } from '../../store';
+import { settingsChanged } from '../../store/settings';
 import { deleteFromSettings } from '../../store/undo';
 import { Button } from '../../ui/controls';
 
@@ -16,6 +17,7 @@ export function RemarkLine({
   readonly linked?: boolean;
 }) {
   const { t } = useTranslation();
+  const dispatch = useAppDispatch();
   const remarks = useAppSelector((state) => state.settings.remarks);
   const { studentId, takeId, beat, text, sent } = remark;
   const where = t('verdict.mark.beat', { beat });
@@ -26,9 +28,18 @@ export function RemarkLine({
       </chakra.span>
       <chakra.span flex="1 1 auto">{text}</chakra.span>
       {sent && (
-        <chakra.span color="inkSoft" fontSize="small">
-          {t('students.isSent')}
-        </chakra.span>
+        <Button
+          tone="quiet"
+          onClick={() =>
+            dispatch(
+              settingsChanged({
+                remarks: remarks.map((other) => (other === remark ? { ...remark, sent: false } : other)),
+              }),
+            )
+          }
+        >
+          {t('students.sendAgain')}
+        </Button>
       )}
       <Button
         tone="quiet"

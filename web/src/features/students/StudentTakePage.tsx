@@ -92,7 +92,6 @@ function NewRemark({
   const [text, setText] = useState('');
   const add = (event: FormEvent) => {
     event.preventDefault();
-    if (text.trim() === '') return;
     dispatch(settingsChanged({ remarks: [...remarks, { studentId, takeId, beat, text: text.trim(), sent: false }] }));
     setText('');
   };
@@ -101,7 +100,7 @@ function NewRemark({
       <Field label={t('students.newRemark', { beat })} help={t('students.newRemarkHelp')}>
         <TextInput value={text} maxLength={ROUTINE_LIMITS.text} onChange={(event) => setText(event.target.value)} />
       </Field>
-      <Button type="submit" mt="8px">
+      <Button type="submit" mt="8px" disabled={text.trim() === ''}>
         {t('students.addRemark')}
       </Button>
     </chakra.form>

@@ -22,6 +22,7 @@ export default function StudentsPage() {
   const { t, i18n } = useTranslation();
   const dispatch = useAppDispatch();
   const [refusal, setRefusal] = useState('');
+  const week = useWeek();
   const rows = useLiveQuery(() => database.students.toArray(), []);
   const open = async (file: File) => {
     setRefusal('');
@@ -29,7 +30,8 @@ export default function StudentsPage() {
       const opened = await backupService().openWeek(new Uint8Array(await file.arrayBuffer()));
       if (opened.kind === 'refused')
         return setRefusal(t(`students.refused.${opened.reason}`, { detail: opened.detail }));
-      const { name, aside } = opened;
+      const { name, until, aside } = opened;
+      week.show(until);
       dispatch(noticed({ key: 'students.opened', values: { name } }));
       const reasons = aside.slice(0, MOST_REASONS).map(({ detail }) => detail);
       if (aside.length > 0) setRefusal(t('log.setAside', { count: aside.length, reasons: reasons.join('; ') }));
@@ -38,7 +40,7 @@ export default function StudentsPage() {
     }
   };
   if (!rows) return <p>{t('app.loading')}</p>;
-  const students = rows.sort((a, b) => a.name.localeCompare(b.name, i18n.language));
+  const students = rows.toSorted((a, b) => a.name.localeCompare(b.name, i18n.language));
   return (
     <Box maxWidth="76rem" pb="40px">
       <PageTitle title={t('students.title')} intro={t('students.intro')}>
@@ -58,7 +60,7 @@ export default function StudentsPage() {
         </chakra.p>
       ) : (
         <>
-          <WhoPractised students={students} />
+          <WhoPractised students={students} week={week} />
           <SameNote students={students} />
         </>
       )}
@@ -72,9 +74,14 @@ const cells = {
 } as const;
 
 /** The minutes of a week by day, and what was worked on. */
-function WhoPractised({ students }: { readonly students: readonly StudentRow[] }) {
+function WhoPractised({
+  students,
+  week,
+}: {
+  readonly students: readonly StudentRow[];
+  readonly week: ReturnType<typeof useWeek>;
+}) {
   const { t } = useTranslation();
-  const week = useWeek();
   return (
     <Box mt="22px">
       <SectionTitle>{t('students.practised')}</SectionTitle>

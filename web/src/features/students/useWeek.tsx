@@ -14,15 +14,10 @@ export function useWeek() {
   const asked = new Date(`${search.get('week') ?? ''}T12:00`);
   const monday = startOfISOWeek(Number.isNaN(asked.getTime()) ? new Date() : asked);
   const days = Array.from({ length: DAYS }, (_, i) => dayOf(addDays(monday, i)));
-  const step = (weeks: number) =>
-    setSearch(
-      (before) => {
-        before.set('week', dayOf(addWeeks(monday, weeks)));
-        return before;
-      },
-      { replace: true },
-    );
-  return { monday, days, step, query: `?week=${days[0]}` };
+  /** goes to the week of a day, yyyy-mm-dd */
+  const show = (day: string) => setSearch({ week: day }, { replace: true });
+  const step = (weeks: number) => show(dayOf(addWeeks(monday, weeks)));
+  return { monday, days, show, step, query: `?week=${days[0]}` };
 }
 
 /** From one week to another. */

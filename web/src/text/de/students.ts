@@ -35,7 +35,7 @@ export const studentsWords = {
     send: 'Den Ablauf für diesen Schüler sichern',
     sent_one: '„{{name}}“ trägt {{count}} Bemerkung.',
     sent_other: '„{{name}}“ trägt {{count}} Bemerkungen.',
-    isSent: 'gesendet',
+    sendAgain: 'Gesendet. Noch einmal senden',
     noSound: 'Dieser Take kam ohne seinen Klang.',
     back: 'Zum Schüler',
     remove: 'Diesen Schüler entfernen',

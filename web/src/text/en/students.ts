@@ -34,7 +34,7 @@ export const studentsWords = {
     send: 'Export the routine for this student',
     sent_one: '“{{name}}” carries {{count}} remark.',
     sent_other: '“{{name}}” carries {{count}} remarks.',
-    isSent: 'sent',
+    sendAgain: 'Sent. Send again',
     noSound: 'This take came without its sound.',
     back: 'To the student',
     remove: 'Remove this student',

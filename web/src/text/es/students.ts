@@ -35,7 +35,7 @@ export const studentsWords = {
     send: 'Exportar la rutina para este alumno',
     sent_one: '«{{name}}» lleva {{count}} observación.',
     sent_other: '«{{name}}» lleva {{count}} observaciones.',
-    isSent: 'enviada',
+    sendAgain: 'Enviada. Enviar otra vez',
     noSound: 'Esta toma vino sin su sonido.',
     back: 'Al alumno',
     remove: 'Quitar a este alumno',

@@ -35,7 +35,7 @@ export const studentsWords = {
     send: 'Exporter la routine pour cet élève',
     sent_one: '« {{name}} » porte {{count}} remarque.',
     sent_other: '« {{name}} » porte {{count}} remarques.',
-    isSent: 'envoyée',
+    sendAgain: 'Envoyée. L’envoyer encore',
     noSound: 'Cette prise est venue sans son enregistrement.',
     back: 'Vers l’élève',
     remove: 'Retirer cet élève',

@@ -35,7 +35,7 @@ export const studentsWords = {
     send: 'Esporta la routine per questo allievo',
     sent_one: '«{{name}}» porta {{count}} osservazione.',
     sent_other: '«{{name}}» porta {{count}} osservazioni.',
-    isSent: 'inviata',
+    sendAgain: 'Inviata. Invia ancora',
     noSound: 'Questa ripresa è arrivata senza il suo suono.',
     back: 'All’allievo',
     remove: 'Togli questo allievo',
