@@ -10,6 +10,17 @@ import { listen, listenWith } from './listen';
 import { addRecording, recordedFigures, recordings, type RecordedTally } from './recorded';
 import { addScore, emptyTally, figures, jumpFigures, quantile, table, type Tally } from './score';
 
+/** What some of them were before the ear's last change, on the same sounds: what it was made for. */
+const BEFORE: Readonly<Record<string, string>> = {
+  'rough subtone: cents 95th': '13.05',
+  'octave below sounds along: octave errors': '11.879 % for a while, 1.210 % in attacks',
+  'soft starts: onset, ms median': '70',
+  'whisper, speech, rattling keys and other noise taken for tone': '7.292 %',
+  'starts missed': '22, all heard as a change of note',
+  'subtone: cents 95th': '5.68',
+  'level, dB median / 95th': '0.08 / 0.48, the truth under another window',
+};
+
 /** The libraries hear every n-th sound, so that the bench ends in minutes; ours hears all and, beside them, those too. */
 const LIBRARY_EVERY = 12;
 const { values: options } = parseArgs({
@@ -83,17 +94,6 @@ function speedAlone(): { lengthS: number; cpuS: number } {
   execFileSync('npx', ['esbuild', 'bench/speed.ts', ...options]);
   return JSON.parse(execFileSync('node', [bundle], { encoding: 'utf8' })) as { lengthS: number; cpuS: number };
 }
-
-/** What some of them were before the ear's last change, on the same sounds: what it was made for. */
-const BEFORE: Readonly<Record<string, string>> = {
-  'rough subtone: cents 95th': '13.05',
-  'octave below sounds along: octave errors': '11.879 % for a while, 1.210 % in attacks',
-  'soft starts: onset, ms median': '70',
-  'whisper, speech, rattling keys and other noise taken for tone': '7.292 %',
-  'starts missed': '22, all heard as a change of note',
-  'subtone: cents 95th': '5.68',
-  'level, dB median / 95th': '0.08 / 0.48, the truth under another window',
-};
 
 /** The figures that the ear is held to, each with what it must reach, what is aimed at, and what was measured. */
 function demands(): string[][] {

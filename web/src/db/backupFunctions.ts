@@ -25,6 +25,8 @@ import { wholeTakes } from './takes';
 
 /** Takes are read from the database so many at a time. */
 const AT_ONCE = 40;
+/** Of a backup so much is handed to the browser at once: it may keep it on the disk. */
+const PART_BYTES = 4e6;
 
 export const backupFunctions = {
   /** Reads a backup, zip or JSON; all of it or a refusal. */
@@ -34,11 +36,19 @@ export const backupFunctions = {
 
   /** A zip of everything that is here, in pieces, so that the page goes on and memory stays small. */
   async zip(savedAt: string, settings: unknown): Promise<Blob> {
-    const parts: Uint8Array<ArrayBuffer>[] = [];
-    const stream = backupZipStream(savedAt, settings, (bytes) => parts.push(new Uint8Array(bytes)));
+    const done: Blob[] = [];
+    let pieces: Uint8Array<ArrayBuffer>[] = [];
+    let size = 0;
+    const stream = backupZipStream(savedAt, settings, (bytes) => {
+      pieces.push(new Uint8Array(bytes));
+      size += bytes.length;
+      if (size < PART_BYTES) return;
+      done.push(new Blob(pieces));
+      [pieces, size] = [[], 0];
+    });
     await eachTake((take) => stream.add(take));
     stream.end();
-    return new Blob(parts, { type: 'application/zip' });
+    return new Blob([...done, ...pieces], { type: 'application/zip' });
   },
 
   /** The same as one JSON text. */
