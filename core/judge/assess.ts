@@ -1,3 +1,4 @@
+import { freePlay } from '@inner-hum/core/families';
 import { gainControl, measureTake, type StepMeasures, type TakeContext } from '@inner-hum/core/measure';
 import { judgeTake } from './judgeTake';
 import type { TakeCase } from './takeCase';
@@ -18,7 +19,9 @@ export function assess(
   };
 }
 
-/** What the device did to the sound, where there was one. */
+/** What the device did to the sound, where there was one. The frames of free play are put together: they tell nothing of it. */
 function heardOn(assignment: Assignment, frames: Parameters<typeof gainControl>[0]): Assignment {
-  return assignment.device ? { ...assignment, device: { ...gainControl(frames), ...assignment.device } } : assignment;
+  return assignment.device && assignment.score.family !== freePlay.id
+    ? { ...assignment, device: { ...gainControl(frames), ...assignment.device } }
+    : assignment;
 }

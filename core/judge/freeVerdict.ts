@@ -1,13 +1,18 @@
 import { valueOf, type StepMeasures } from '@inner-hum/core/measure';
+import { deviceFindings } from './deviceFindings';
 import { finding, type Finding } from './finding';
 import type { Sounded } from './rule';
+import type { TakeCase } from './takeCase';
 import type { Verdict } from './verdict';
 
 /** A note that leans less than this is in tune, cents. */
 const LEAN_CENTS = 8;
 
-/** The account of free play: what was held, the steadiest, and which note leaned most. Nothing was asked, nothing is judged. */
-export function freeVerdict(measures: readonly StepMeasures[]): Verdict {
+/**
+ * The account of free play: what the device did to it, what was held, the steadiest, and which note leaned most. Nothing was
+ * asked, nothing is judged.
+ */
+export function freeVerdict(measures: readonly StepMeasures[], device?: TakeCase['device']): Verdict {
   const tones = measures.flatMap((step, stepIndex) => (step.kind === 'sounded' ? [{ step, stepIndex }] : []));
   const longest = extreme(tones, lastsS);
   if (!longest) return { findings: [], tries: [], decision: 'again', next: { change: 'none', parameters: {} } };
@@ -15,7 +20,7 @@ export function freeVerdict(measures: readonly StepMeasures[]): Verdict {
   const held = finding('freeHeld', 0, longest.stepIndex, { count: tones.length, seconds, longestS: longest.size });
   const steadiest = extreme(tones, ({ pitchSteadinessCents }) => minus(valueOf(pitchSteadinessCents)));
   const leaning = extreme(tones, ({ pitchCentreCents }) => size(valueOf(pitchCentreCents)));
-  const findings: Finding[] = [held];
+  const findings: Finding[] = [...deviceFindings(device), held];
   if (steadiest && tones.length > 1)
     findings.push(finding('freeSteadiest', 0, steadiest.stepIndex, { cents: -steadiest.size }));
   if (leaning && leaning.size >= LEAN_CENTS) {

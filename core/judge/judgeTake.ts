@@ -22,7 +22,7 @@ const MANY_SWELLS = 3;
 
 /** Verdict on a take: what happened with evidence, what to try, and what comes next. */
 export function judgeTake(measures: readonly StepMeasures[], about: TakeCase): Verdict {
-  if (about.score.family === freePlay.id) return freeVerdict(measures);
+  if (about.score.family === freePlay.id) return freeVerdict(measures, about.device);
   const family = familyById(about.parameters.family);
   const { unjudged = [], aims = [] } = family.teaching;
   const found = toneFindings(measures, about).filter((toneFinding) => {

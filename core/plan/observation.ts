@@ -55,7 +55,7 @@ export function observations(
   startedAtMs: number,
   untold: ReturnType<typeof untoldOf> = { levels: false, colour: false },
 ): Observation[] {
-  if (score.family === freePlay.id) return freeObservations(score, measures, startedAtMs);
+  if (score.family === freePlay.id) return freeObservations(score, measures, startedAtMs, untold.levels);
   const natural = score.partialTuning === 'natural';
   const played = measures.findLastIndex((measure) => measure.kind === 'sounded') + 1;
   return score.steps.slice(0, played).flatMap((step, i): Observation[] => {
@@ -70,9 +70,14 @@ function withoutColour(one: Observation): Observation {
 }
 
 /** Free play tells where notes lie and how steady they are; no start was asked for, and no dynamic. */
-function freeObservations(score: Score, measures: readonly StepMeasures[], startedAtMs: number): Observation[] {
+function freeObservations(
+  score: Score,
+  measures: readonly StepMeasures[],
+  startedAtMs: number,
+  levelsUntold: boolean,
+): Observation[] {
   return score.steps.flatMap((step, i) =>
-    ofStep(step, measures[i]!, startedAtMs + i, false).flatMap(({ values, ...about }): Observation[] => {
+    ofStep(step, measures[i]!, startedAtMs + i, false, levelsUntold).flatMap(({ values, ...about }): Observation[] => {
       const told = Object.entries(values).filter(([name]) => TOLD_FREELY.has(name));
       return told.length === 0 ? [] : [{ ...about, tried: false, free: true, values: Object.fromEntries(told) }];
     }),

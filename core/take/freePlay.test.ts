@@ -110,6 +110,24 @@ describe('free play', () => {
     expect(new Set(seen.flatMap(({ values }) => Object.keys(values)))).not.toContain('responseS');
   });
 
+  it('tells first that a device cut its pauses, and then nothing of soft against loud', () => {
+    const { plan, heard: take } = freeTake(tones, wish, [], { gated: true })!;
+    expect(take.verdict.findings.map(({ id }) => id)).toEqual([
+      'levelsGated',
+      'freeHeld',
+      'freeSteadiest',
+      'freeSharp',
+    ]);
+    const told = (levels: boolean) =>
+      new Set(
+        observations(plan.score, take.measures, 0, { levels, colour: false }).flatMap(({ values }) =>
+          Object.keys(values),
+        ),
+      );
+    expect([...told(true)].sort()).toEqual(['pitchCentreCents', 'pitchSteadinessCents']);
+    expect(told(false).size).toBeGreaterThan(2);
+  });
+
   it('gives an account of each note: how often, how long, how it leaned', () => {
     const { plan, heard: take } = freeTake(tones, wish)!;
     const account = freeAccount(plan.score, take.measures);

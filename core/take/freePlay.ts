@@ -77,9 +77,15 @@ const lastsS = ({ onsetS, endS }: FoundNote) => endS - onsetS;
 
 /**
  * What was held in free play, one tone after the other, as a take; undefined when there was none. What lies between is
- * not kept; what the page itself sounded, and what is far softer than the player, does not count.
+ * not kept; what the page itself sounded, and what is far softer than the player, does not count. `device` is what was done
+ * to the sound.
  */
-export function freeTake(heard: readonly HeldTone[], wish: FreeWish, masked: Masked = []): FreeTake | undefined {
+export function freeTake(
+  heard: readonly HeldTone[],
+  wish: FreeWish,
+  masked: Masked = [],
+  device?: Assignment['device'],
+): FreeTake | undefined {
   const { setup } = wish;
   const held = own(heard, setup, masked);
   if (held.length === 0) return undefined;
@@ -99,7 +105,7 @@ export function freeTake(heard: readonly HeldTone[], wish: FreeWish, masked: Mas
   };
   const plan = planTake({ ...wish, parameters, audioPath: { delayS: 0, delayErrorS: 0 }, onBeat: false, cue: '' });
   const frames = oneAfterTheOther(held, plan.score);
-  const assignment: Assignment = { ...plan, ...setup, firstBeatS: BEFORE_S, before: [] };
+  const assignment: Assignment = { ...plan, ...setup, firstBeatS: BEFORE_S, before: [], ...(device && { device }) };
   return {
     plan,
     heard: {

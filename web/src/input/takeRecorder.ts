@@ -13,6 +13,7 @@ import { assess, NOT_JUDGED } from '@inner-hum/core/judge';
 import {
   clippedStretches,
   FAR_BELOW_DB,
+  gainControl,
   loopDelay,
   roomBelowDb,
   segmentSpans,
@@ -41,6 +42,8 @@ export class TakeRecorder {
   private readonly held: HeldTone[] = [];
   private earFrom = 0;
   private silentFrames = 0;
+  /** whether its pauses were cut to silence: in talk and noise no gain that rides could be told */
+  private gated = false;
   private readonly loss: LossCounter;
   /** samples heard so far, holes in the clock counted */
   heardSamples = 0;
@@ -129,7 +132,7 @@ export class TakeRecorder {
   /** What was held in free play, as a take without its sound. */
   finishFree(wish: FreeWish, masked: Masked): FreeHeard | null {
     this.harvest();
-    const free = freeTake(this.held, wish, masked);
+    const free = freeTake(this.held, wish, masked, this.gated ? { gated: true } : undefined);
     if (!free) return null;
     const { sampleRateHz } = this.settings;
     return { plan: free.plan, heard: { ...free.heard, samples: new Int16Array(0), sampleRateHz, lostMs: this.lostMs } };
@@ -167,6 +170,7 @@ export class TakeRecorder {
 
   private harvest(): Frames {
     const frames = this.ear.finish();
+    if (this.settings.zerosAreLoss && gainControl(frames).gated) this.gated = true;
     this.held.push(...heldTones(frames, this.settings.free!, this.earFrom * HOP_S));
     return frames;
   }
