@@ -87,8 +87,11 @@ try {
     await page.getByTestId('week-file').setInputFiles({ name: 'week.zip', mimeType: 'application/zip', buffer });
     await page.getByTestId('student').filter({ hasText: student.name }).waitFor();
   }
-  await page.getByRole('button', { name: 'Close' }).click();
+  // One notice stands before the other.
+  const close = page.getByRole('button', { name: 'Close' });
+  while (await close.isVisible()) await close.click();
   await page.getByRole('button', { name: 'Earlier week' }).click();
+  await page.mouse.move(0, 0);
   await shoot(page, 'students');
 
   await contactSheet('tablet', { width: 820, height: 1180 });

@@ -40,8 +40,7 @@ export interface StudentWeek {
 }
 
 export type WeekResult =
-  | { readonly kind: 'read'; readonly week: StudentWeek; readonly aside: readonly UnreadTake[] }
-  | RefusedFile;
+  { readonly kind: 'read'; readonly week: StudentWeek; readonly aside: readonly UnreadTake[] } | RefusedFile;
 
 /** The file of a week, a zip. */
 export function writeWeek({ takes, ...head }: StudentWeek): Uint8Array<ArrayBuffer> {

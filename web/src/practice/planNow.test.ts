@@ -37,7 +37,8 @@ it('a take keeps the keys of its notes that are not fingered the regular way, an
   const bis = fingeringText(ALTERNATE_FINGERINGS.find(({ midi }) => midi === 70)!.keys);
   const used = { ...settings, usedFingerings: { 'tenor 70': bis, 'tenor 66': 'l1', 'alto 72': 'l2' } };
   const planned = (writtenMidi: number) =>
-    planNow({ ...used, exercise: { ...used.exercise, writtenMidi } }, { kind: 'file', name: '' }, path).setup.fingerings;
+    planNow({ ...used, exercise: { ...used.exercise, writtenMidi } }, { kind: 'file', name: '' }, path).setup
+      .fingerings;
   expect(planned(70)).toEqual({ 70: bis });
   expect(planned(72)).toBeUndefined();
 });

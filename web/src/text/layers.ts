@@ -33,7 +33,10 @@ function layer(id: LayerId, quantity: Quantity, more: Partial<Layer> & Pick<Laye
 }
 
 /** A value of a layer and its error, as they are read: in the layer's unit, with its digits. */
-export function inLayer(layer: Layer, { value, uncertainty }: { readonly value: number; readonly uncertainty: number }) {
+export function inLayer(
+  layer: Layer,
+  { value, uncertainty }: { readonly value: number; readonly uncertainty: number },
+) {
   return {
     value: (layer.signed ? formatSigned : formatNumber)(value * layer.factor, layer.decimals),
     error: formatNumber(uncertainty * layer.factor, layer.decimals),

@@ -49,7 +49,10 @@ export function MapView() {
   if (!notes) return <p>{t('app.loading')}</p>;
   const need = needs(notes, horn.hornId, now())[0];
   const row = pointed ?? { midi: need?.midi ?? horn.lowestWrittenMidi };
-  const note = row.fingering === undefined ? byMidi.get(row.midi) : others.find(({ midi, fingering = '' }) => isRow(row)({ midi, fingering }));
+  const note =
+    row.fingering === undefined
+      ? byMidi.get(row.midi)
+      : others.find(({ midi, fingering = '' }) => isRow(row)({ midi, fingering }));
   // A phone shows an octave at a time, in rows for a thumb.
   const narrow = width > 0 && width < NARROW;
   const pages = narrow ? pagesOf(midis) : [midis];

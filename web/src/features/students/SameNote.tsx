@@ -8,6 +8,9 @@ import { useNoteName } from '../../text/useNoteName';
 import { Choice } from '../../ui/controls';
 import { SectionTitle } from '../../ui/PageTitle';
 
+/** At first the note that most of them played, of several the nearest to this: written G4. */
+const MIDDLE_MIDI = 67;
+
 /** One written note over all students, each on the own horn. */
 export function SameNote({ students }: { readonly students: readonly StudentRow[] }) {
   const { t } = useTranslation();
@@ -18,7 +21,8 @@ export function SameNote({ students }: { readonly students: readonly StudentRow[
   if (all.length === 0) return null;
   const midis = [...new Set(all.map(({ midi }) => midi))].sort((a, b) => a - b);
   const known = (midi: number) => all.filter((note) => note.midi === midi).length;
-  const midi = chosen ?? midis.reduce((most, other) => (known(other) > known(most) ? other : most));
+  const middleFirst = midis.toSorted((a, b) => Math.abs(a - MIDDLE_MIDI) - Math.abs(b - MIDDLE_MIDI));
+  const midi = chosen ?? middleFirst.reduce((most, other) => (known(other) > known(most) ? other : most));
   const layer = LAYERS.find(({ id }) => id === layerId)!;
   return (
     <Box mt="30px" borderTopWidth="2px" borderColor="ink" pt="10px">

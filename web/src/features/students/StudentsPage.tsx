@@ -125,21 +125,22 @@ function PractisedRow({
 }) {
   const { t } = useTranslation();
   const played = days.map((day) => glance.days.find((entry) => entry.day === day));
-  const minutes = (seconds: number) => String(Math.max(1, Math.round(seconds / 60)));
-  const sum = played.reduce((total, day) => total + (day?.playedS ?? 0), 0);
+  const minutes = played.map((day) => day && Math.max(1, Math.round(day.playedS / 60)));
+  // What stands in the row adds up.
+  const sum = minutes.reduce<number>((total, ofDay) => total + (ofDay ?? 0), 0);
   const families = [...new Set(played.flatMap((day) => day?.families ?? []))];
   return (
     <chakra.tr borderTopWidth="1px" borderColor="line" data-testid="student">
       <chakra.th scope="row" fontWeight={600}>
         <Link to={`/students/${id}${query}`}>{name}</Link>
       </chakra.th>
-      {played.map((day, i) => (
+      {minutes.map((ofDay, i) => (
         <td key={days[i]} className="day">
-          {day ? minutes(day.playedS) : <chakra.span color="inkSoft">–</chakra.span>}
+          {ofDay ?? <chakra.span color="inkSoft">–</chakra.span>}
         </td>
       ))}
       <td className="day">
-        <strong>{sum > 0 ? minutes(sum) : '–'}</strong>
+        <strong>{sum > 0 ? sum : '–'}</strong>
       </td>
       <chakra.td fontSize="small">{families.map((family) => t(`families.${family}.name`)).join(', ')}</chakra.td>
     </chakra.tr>
