@@ -51,6 +51,12 @@ export interface FreeHeard {
 }
 
 /** What the worker does when asked, by RPC. */
+/** Mains hum that is heard, and the highest that the microphone lets through where that is not all; Hz. */
+export interface PickedUp {
+  readonly humHz: number | undefined;
+  readonly bandHz: number | undefined;
+}
+
 export interface EarService {
   /** takes the two ends: sound comes in by one, frames go out by the other */
   connect(sound: MessagePort, live: MessagePort): void;
@@ -61,6 +67,8 @@ export interface EarService {
   finishFree(wish: FreeWish, masked: Masked): FreeHeard | null;
   /** ends the recording and gives its frames */
   finishFrames(): Frames;
+  /** what the last seconds tell of how the sound is picked up, while it goes on; null when nothing is listened to */
+  pickedUp(): PickedUp | null;
   /** ends the recording and gives the way round of clicks played at these times on the context's clock */
   finishLoop(clicksAtS: readonly number[]): LoopDelay;
   stop(): void;

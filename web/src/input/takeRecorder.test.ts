@@ -84,6 +84,20 @@ describe('TakeRecorder', () => {
     expect(take.pickUp).toEqual(pickUp);
   });
 
+  it('tells of hum and missing highs while it listens', () => {
+    const recorder = new TakeRecorder({ ...settings, retainS: 30 });
+    expect(recorder.pickedUp()).toEqual({ humHz: undefined, bandHz: undefined });
+    push(recorder, 0);
+    expect(recorder.pickedUp()).toEqual({ humHz: undefined, bandHz: undefined });
+    const random = new SeededRandom(5);
+    const humming = new TakeRecorder({ ...settings, retainS: 30 });
+    humming.push(
+      0,
+      sound.map((sample, i) => sample + 0.0002 * random.normal() + 0.004 * Math.sin((2 * Math.PI * 60 * i) / RATE_HZ)),
+    );
+    expect(humming.pickedUp()).toEqual({ humHz: 60, bandHz: undefined });
+  });
+
   it('finds the way round of clicks on the context’s clock', () => {
     const recorder = new TakeRecorder(settings);
     const clicksAtS = [3, 3.8, 4.7];

@@ -21,7 +21,7 @@ import {
 } from '@inner-hum/core/measure';
 import { bandLimitHz, Ear, HOP_S, sliceFrames, type Frames, type LiveFrame } from '@inner-hum/core/signal';
 import { LossCounter } from './lossCounter';
-import type { FreeHeard, RecorderSettings } from './protocol';
+import type { FreeHeard, PickedUp, RecorderSettings } from './protocol';
 import { detailOf } from '../base/detailOf';
 
 /** How much before the first beat is kept with a take, seconds. */
@@ -30,6 +30,8 @@ const LEAD_S = 0.6;
 const FREE_PIECE_S = 30;
 const FREE_PAUSE_S = 0.5;
 const LONGEST_PIECE_S = 120;
+/** So much is heard once more for how the sound is picked up, seconds. */
+const LATELY_S = 4;
 /** A hole in the clock longer than this is another stream, seconds. */
 const LONGEST_HOLE_S = 30;
 
@@ -127,6 +129,17 @@ export class TakeRecorder {
     const far = belowDb !== undefined && belowDb < FAR_BELOW_DB;
     if (humHz === undefined && !far) return {};
     return { pickUp: { ...(humHz !== undefined && { humHz }), ...(far && { roomBelowDb: belowDb }) } };
+  }
+
+  /** What the last seconds tell of how the sound is picked up; they are heard once more, by an ear that keeps everything. */
+  pickedUp(): PickedUp {
+    const { sampleRateHz } = this.settings;
+    const heard = this.ear.heard();
+    const lately = heard.slice(Math.max(0, heard.length - LATELY_S * sampleRateHz));
+    const ear = new Ear({ sampleRateHz });
+    ear.push(lately);
+    ear.finish();
+    return { humHz: ear.humHz, bandHz: bandLimitHz(lately, sampleRateHz) };
   }
 
   /** What was held in free play, as a take without its sound. */

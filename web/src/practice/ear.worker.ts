@@ -44,6 +44,7 @@ const service: EarService = {
     recorder = undefined;
     return frames;
   },
+  pickedUp: () => recorder?.pickedUp() ?? null,
   finishLoop(clicksAtS) {
     const result = recorder!.loopDelay(clicksAtS);
     recorder = undefined;

@@ -9,11 +9,15 @@ import { Button } from '../../ui/controls';
 import { useAppSelector } from '../../store';
 import { rulerOf } from '../../store/settings';
 import { useListening } from '../../shared/useListening';
+import { earService } from '../../input/ear';
+import type { PickedUp } from '../../input/protocol';
 import { liveSound } from '../../practice/liveSound';
 
 const CLIPPED_PEAK = 0.985;
 const QUIET_DB = -50;
 const MEMORY_FRAMES = 100;
+/** Hum and missing highs are looked for so often: it takes the ear a moment. */
+const PICKED_UP_EVERY_MS = 5000;
 const MINUTE_FRAMES = 60 / HOP_S;
 
 /** The last minute of a trace. */
@@ -40,6 +44,7 @@ export function LevelCheck() {
     let lookAt = 0;
     let device: GainControl = {};
     let belowDb: number | undefined;
+    let pickedUp: PickedUp | null = null;
     const timer = setInterval(() => {
       const trace = liveSound.input?.trace;
       if (!trace || !bar.current || !words.current) return;
@@ -60,14 +65,27 @@ export function LevelCheck() {
       }
       if (device.gated) return t('setUp.checkGated');
       if (device.gainRidesDb !== undefined) return t('setUp.checkRides', { db: Math.round(device.gainRidesDb) });
+      if (pickedUp?.bandHz !== undefined) return t('setUp.checkBand', { khz: formatNumber(pickedUp.bandHz / 1000, 1) });
       let loudest = -Infinity;
       for (let i = Math.max(0, trace.count - MEMORY_FRAMES); i < trace.count; i++)
         if (trace.f0Hz[i]! > 0) loudest = Math.max(loudest, trace.levelDb[i]!);
       if (loudest === -Infinity) return t('setUp.checkSilence', { level: formatNumber(level, 0) });
       if (belowDb !== undefined && belowDb < FAR_BELOW_DB) return t('setUp.checkFar', { db: Math.round(belowDb) });
-      return loudest < QUIET_DB ? t('setUp.checkQuiet') : t('setUp.checkGood');
+      if (loudest < QUIET_DB) return t('setUp.checkQuiet');
+      return pickedUp?.humHz === undefined ? t('setUp.checkGood') : t('setUp.checkHum', { hz: pickedUp.humHz });
     };
-    return () => clearInterval(timer);
+    const asked = setInterval(() => {
+      earService()
+        .pickedUp()
+        .then(
+          (found) => (pickedUp = found),
+          () => undefined, // the ear is gone: that is told elsewhere
+        );
+    }, PICKED_UP_EVERY_MS);
+    return () => {
+      clearInterval(timer);
+      clearInterval(asked);
+    };
   }, [on, settings, t]);
 
   return (

@@ -59,6 +59,10 @@ export const setUpWords = {
     checkClip: 'Zu laut: Der Klang ist übersteuert. Geh weiter weg oder senke den Eingang.',
     checkFar:
       'Dein lautester Ton liegt nur {{db}} dB über dem Raum. Geh näher ans Mikrofon oder dorthin, wo es stiller ist.',
+    checkBand:
+      'Über {{khz}} kHz kommt nichts an: So klingt ein drahtloses Headset oder ein Anruf. Die Farbe lässt sich dadurch nicht hören; nimm ein Mikrofon mit Kabel oder das eingebaute.',
+    checkHum:
+      'Der Ton wird gut gehört. Darunter liegt ein Brummen von {{hz}} Hz: Such eine Lampe oder ein Netzteil nahe am Mikrofon. Es wird vor dem Messen weggenommen.',
     checkGood: 'Der Ton wird gut gehört.',
     checkDelay: 'Das Ohr antwortet nach {{ms}} ms. Vom Gerät bisher verlorener Klang: {{lost}} ms.',
     checkSilence: 'Noch kein Ton. Pegel {{level}} dBFS.',

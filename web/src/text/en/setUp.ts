@@ -58,6 +58,10 @@ export const setUpWords = {
       'The device cuts pauses to silence: soft starts get lost. Switch noise suppression off in its sound settings, or take another microphone.',
     checkClip: 'Too loud: the sound is clipped. Go farther away or turn the input down.',
     checkFar: 'Your loudest tone is only {{db}} dB over the room. Go nearer to the microphone, or where it is quieter.',
+    checkBand:
+      'Nothing above {{khz}} kHz arrives: a wireless headset’s or a call’s sound. Colour can’t be told through it; use a wired or the built-in microphone.',
+    checkHum:
+      'The tone is heard well. There is a hum of {{hz}} Hz under it: look for a lamp or a power supply near the microphone. It is taken off before measuring.',
     checkGood: 'The tone is heard well.',
     checkDelay: 'The ear answers after {{ms}} ms. Sound lost by the device so far: {{lost}} ms.',
     checkSilence: 'No tone yet. Level {{level}} dBFS.',

@@ -59,6 +59,10 @@ export const setUpWords = {
     checkClip: 'Demasiado fuerte: el sonido satura. Aléjate o baja la entrada.',
     checkFar:
       'Tu sonido más fuerte está solo {{db}} dB sobre la sala. Acércate al micrófono, o ve a donde haya más silencio.',
+    checkBand:
+      'Por encima de {{khz}} kHz no llega nada: es el sonido de unos auriculares inalámbricos o de una llamada. Así no se oye el color; usa un micrófono con cable o el del equipo.',
+    checkHum:
+      'El sonido se oye bien. Debajo hay un zumbido de {{hz}} Hz: busca una lámpara o una fuente de alimentación cerca del micrófono. Se quita antes de medir.',
     checkGood: 'El sonido se oye bien.',
     checkDelay: 'El oído responde a los {{ms}} ms. Sonido perdido por el aparato hasta ahora: {{lost}} ms.',
     checkSilence: 'Aún sin sonido. Nivel {{level}} dBFS.',

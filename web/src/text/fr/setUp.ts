@@ -59,6 +59,10 @@ export const setUpWords = {
     checkClip: 'Trop fort : le son sature. Éloigne-toi ou baisse l’entrée.',
     checkFar:
       'Ton son le plus fort n’est qu’à {{db}} dB au-dessus de la pièce. Approche-toi du micro, ou va où c’est plus calme.',
+    checkBand:
+      'Rien n’arrive au-dessus de {{khz}} kHz : le son d’un casque sans fil ou d’un appel. Le timbre ne s’y entend pas ; prends un micro à fil ou celui de l’appareil.',
+    checkHum:
+      'Le son s’entend bien. Il y a dessous un bourdonnement de {{hz}} Hz : cherche une lampe ou une alimentation près du micro. Il est retiré avant de mesurer.',
     checkGood: 'Le son s’entend bien.',
     checkDelay: 'L’oreille répond après {{ms}} ms. Son perdu par l’appareil jusqu’ici : {{lost}} ms.',
     checkSilence: 'Pas encore de son. Niveau {{level}} dBFS.',

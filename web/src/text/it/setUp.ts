@@ -59,6 +59,10 @@ export const setUpWords = {
     checkClip: 'Troppo forte: il suono è saturo. Allontanati o abbassa l’ingresso.',
     checkFar:
       'Il tuo suono più forte è solo {{db}} dB sopra la stanza. Avvicinati al microfono, o vai dove è più silenzioso.',
+    checkBand:
+      'Sopra {{khz}} kHz non arriva nulla: è il suono di una cuffia senza fili o di una chiamata. Il colore così non si sente; usa un microfono con filo o quello interno.',
+    checkHum:
+      'Il suono si sente bene. Sotto c’è un ronzio di {{hz}} Hz: cerca una lampada o un alimentatore vicino al microfono. Viene tolto prima di misurare.',
     checkGood: 'Il suono si sente bene.',
     checkDelay: 'L’orecchio risponde dopo {{ms}} ms. Suono perso finora dall’apparecchio: {{lost}} ms.',
     checkSilence: 'Ancora nessun suono. Livello {{level}} dBFS.',
