@@ -70,7 +70,12 @@ export class AbPlayer {
     element.preservesPitch = true;
     element.playbackRate = 0.5;
     element.loop = true;
-    this.starts.push(() => void element.play());
+    this.starts.push(() => {
+      element.play().catch((error: unknown) => {
+        // Stopped before it began to sound: that is what was wanted.
+        if (!(error instanceof DOMException && error.name === 'AbortError')) throw error;
+      });
+    });
     return this.context.createMediaElementSource(element);
   }
 }
