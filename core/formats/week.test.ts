@@ -17,7 +17,7 @@ const week: StudentWeek = {
   from: '2026-01-12',
   to: '2026-01-18',
   digests: [digest],
-  notes: [{ takeId: take.record.id, day: '2026-01-12', text: 'felt easy' }],
+  notes: [{ takeId: take.record.id, day: '2026-01-12', text: 'felt easy '.repeat(1000) }],
   takes: [take],
 };
 

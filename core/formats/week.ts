@@ -62,7 +62,7 @@ const headSchema = object({
   from: day(),
   to: day(),
   digests: array().required().max(MOST_DIGESTS),
-  notes: array(object({ takeId: text(), day: day(), text: text() }).required())
+  notes: array(object({ takeId: text(), day: day(), text: string().required() }).required())
     .required()
     .max(MOST_DIGESTS),
 });

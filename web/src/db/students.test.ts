@@ -103,10 +103,14 @@ it('remarks are put on the takes that are here, each once', async () => {
   await keepTake(toldTake('a', 3, 8));
   const remarks = [
     { takeId: 'a', beat: 3, text: 'More air.' },
+    { takeId: 'a', beat: 5, text: 'Here too.' },
     { takeId: 'gone', beat: 1, text: 'Lost.' },
   ];
   expect(await putRemarks({ from: 'Ada', remarks })).toBe(1);
   expect(await putRemarks({ from: 'Ada', remarks })).toBe(1);
-  expect((await database.takes.get('a'))!.remarks).toEqual([{ beat: 3, text: 'More air.', from: 'Ada' }]);
+  expect((await database.takes.get('a'))!.remarks).toEqual([
+    { beat: 3, text: 'More air.', from: 'Ada' },
+    { beat: 5, text: 'Here too.', from: 'Ada' },
+  ]);
   expect(await putRemarks({ from: 'Ada' })).toBe(0);
 });

@@ -233,20 +233,20 @@ export async function removeDemoTakes(): Promise<void> {
   );
 }
 
-/** Puts a teacher's remarks on the takes that they are about; gives how many of them are here. */
+/** Puts a teacher's remarks on the takes that they are about; gives how many of those takes are here. */
 export async function putRemarks({ from, remarks = [] }: Pick<Routine, 'from' | 'remarks'>): Promise<number> {
   const { takes } = database;
   return database.transaction('rw', takes, async () => {
-    let found = 0;
+    const found = new Set<string>();
     for (const { takeId, beat, text } of remarks) {
       const remark = { beat, text, from };
       const isSame = (other: TakeRemark) => other.beat === beat && other.text === text && other.from === from;
       const take = await takes.get(takeId);
       if (!take) continue;
-      found++;
+      found.add(takeId);
       await takes.update(takeId, { remarks: [...(take.remarks ?? []).filter((other) => !isSame(other)), remark] });
     }
-    return found;
+    return found.size;
   });
 }
 

@@ -1,5 +1,7 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
+import { ROUTINE_LIMITS } from '@inner-hum/core/plan';
 import type { TakeRecord } from '@inner-hum/core/take';
+import { addDays } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -21,15 +23,13 @@ import { PageTitle, SectionTitle } from '../../ui/PageTitle';
 import { RemarkLine } from './RemarkLine';
 import { useWeek, WeekChoice } from './useWeek';
 
-const DAY_MS = 86_400_000;
-
 /** One student: what was practised in a week, takes to hear, notes, and the remarks that go back with a routine. */
 export default function StudentPage() {
   const { id = '' } = useParams();
   const { t } = useTranslation();
   const navigate = useNavigate();
   const week = useWeek();
-  const [fromMs, toMs] = [week.monday.getTime(), week.monday.getTime() + week.days.length * DAY_MS];
+  const [fromMs, toMs] = [week.monday.getTime(), addDays(week.monday, week.days.length).getTime()];
   const student = useLiveQuery(async () => (await database.students.get(id)) ?? null, [id]);
   const takes = useLiveQuery(() => studentTakes(id, fromMs, toMs), [id, fromMs, toMs]);
   if (student === undefined || !takes) return <p>{t('app.loading')}</p>;
@@ -129,17 +129,24 @@ function RemarksToSend({ studentId, name }: { readonly studentId: string; readon
   const [place, setPlace] = useState('0');
   const isWaiting = (remark: (typeof remarks)[number]) => remark.studentId === studentId && !remark.sent;
   const waiting = remarks.filter(isWaiting);
+  // A routine carries so many; the rest waits for the next.
+  const carried = waiting.slice(0, ROUTINE_LIMITS.remarks);
   const routine = routines[Number(place)] ?? routines[0];
   const send = () => {
     if (!routine) return;
-    const carried = waiting.map(({ takeId, beat, text }) => ({ takeId, beat, text }));
     saveFile(
       `${routine.name} – ${name}.json`,
       'application/json',
-      routineFile({ ...routine, from: routine.from || signedAs, remarks: carried }),
+      routineFile({
+        ...routine,
+        from: routine.from || signedAs,
+        remarks: carried.map(({ takeId, beat, text }) => ({ takeId, beat, text })),
+      }),
     );
     dispatch(
-      settingsChanged({ remarks: remarks.map((remark) => (isWaiting(remark) ? { ...remark, sent: true } : remark)) }),
+      settingsChanged({
+        remarks: remarks.map((remark) => (carried.includes(remark) ? { ...remark, sent: true } : remark)),
+      }),
     );
     dispatch(noticed({ key: 'students.sent', values: { name: routine.name, count: carried.length } }));
   };
