@@ -15,6 +15,8 @@ const DIVISION_COST = 0.2;
 export class Candidates {
   count = 0;
   readonly hz = new Float64Array(CANDIDATES_KEPT);
+  /** how far they lie under 2800 Hz, octaves */
+  readonly octavesDown = new Float64Array(CANDIDATES_KEPT);
   /** periodicity, up to 1 */
   readonly strength = new Float64Array(CANDIDATES_KEPT);
   /** periodicity less the costs of being low and of being a multiple */
@@ -27,13 +29,19 @@ export class Candidates {
   /** @param gain how much better this period correlates than the best division of it */
   add(hz: number, strength: number, gain: number): void {
     const multiple = DIVISION_COST * Math.max(0, 1 - Math.max(0, gain) / DIVISION_GAIN);
-    const worth = strength - OCTAVE_COST * Math.log2(2800 / hz) - multiple;
+    const octavesDown = Math.log2(2800 / hz);
+    const worth = strength - OCTAVE_COST * octavesDown - multiple;
     let place = this.count;
     while (place > 0 && this.worth[place - 1]! < worth) place--;
     if (place >= CANDIDATES_KEPT) return;
-    const last = Math.min(this.count, CANDIDATES_KEPT - 1);
-    for (const row of [this.hz, this.strength, this.worth]) row.copyWithin(place + 1, place, last);
+    for (let at = Math.min(this.count, CANDIDATES_KEPT - 1); at > place; at--) {
+      this.hz[at] = this.hz[at - 1]!;
+      this.octavesDown[at] = this.octavesDown[at - 1]!;
+      this.strength[at] = this.strength[at - 1]!;
+      this.worth[at] = this.worth[at - 1]!;
+    }
     this.hz[place] = hz;
+    this.octavesDown[place] = octavesDown;
     this.strength[place] = strength;
     this.worth[place] = worth;
     this.count = Math.min(this.count + 1, CANDIDATES_KEPT);

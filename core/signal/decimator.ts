@@ -22,10 +22,12 @@ export class Decimator {
   /** the middle tap and those to one side of it */
   private readonly side: Float64Array;
   private readonly half: number;
-  private readonly window: Float64Array;
-  /** every second sample of the window, where only those count */
+  /** what the outputs of a block are made from, where the input doesn't hold all of it */
+  private readonly scratch: Float32Array<ArrayBuffer>;
+  /** the window's samples by turns: those the middle tap meets, and the others */
+  private readonly middles: Float64Array;
   private readonly others: Float64Array;
-  private readonly block = new Float64Array(BLOCK);
+  private readonly block = new Float32Array(BLOCK);
   private next = 0;
 
   constructor(
@@ -38,7 +40,8 @@ export class Decimator {
     this.half = factor === 1 ? 0 : TAPS_PER_FACTOR * factor;
     const taps = lowPass(this.half, 0.5 / factor);
     this.side = taps.slice(this.half);
-    this.window = new Float64Array(BLOCK * factor + taps.length);
+    this.scratch = new Float32Array(BLOCK * factor + taps.length);
+    this.middles = new Float64Array(BLOCK + this.half + AT_ONCE);
     this.others = new Float64Array(BLOCK + this.half + AT_ONCE);
   }
 
@@ -46,18 +49,17 @@ export class Decimator {
   pull(input: SampleStore, flush = false): void {
     const { half, factor } = this;
     const total = Math.ceil((input.end - (flush ? 0 : half)) / factor);
+    this.output.reserve(Math.max(0, total - this.next));
     while (this.next < total) {
       const count = Math.min(BLOCK, total - this.next);
-      const window = this.window.subarray(0, (count - 1) * factor + 2 * half + 1);
-      input.read(this.next * factor - half, window);
-      this.filter(window, count);
+      this.filter(input.window(this.next * factor - half, (count - 1) * factor + 2 * half + 1, this.scratch), count);
       this.output.append(this.block.subarray(0, count));
       this.next += count;
     }
   }
 
   /** Fills the block. The filter's two sides are alike and share their products; for halves every second tap is zero. */
-  private filter(window: Float64Array, count: number): void {
+  private filter(window: Float32Array, count: number): void {
     const { block, half, factor, side } = this;
     if (factor === 2) return this.halve(window, count);
     for (let j = 0, at = half; j < count; j++, at += factor) {
@@ -68,28 +70,46 @@ export class Decimator {
   }
 
   /** The same for halves: beside the middle one the taps meet every second sample, and these lie side by side here. */
-  private halve(window: Float64Array, count: number): void {
-    const { block, half, side, others } = this;
+  private halve(window: Float32Array, count: number): void {
+    const { block, half, side, middles, others } = this;
+    const middle = side[0]!;
     const sides = half / 2;
-    for (let i = 0; i < count + 2 * sides - 1; i++) others[i] = window[2 * i + 1]!;
+    for (let i = 0; i < count + half - 1; i++) {
+      middles[i] = window[2 * i]!;
+      others[i] = window[2 * i + 1]!;
+    }
     for (let j = 0; j < count; j += AT_ONCE) {
-      let a = 0;
-      let b = 0;
-      let c = 0;
-      let d = 0;
-      for (let i = 0, left = j + sides - 1, right = j + sides; i < sides; i++, left--, right++) {
+      let a = middle * middles[j + sides]!;
+      let b = middle * middles[j + sides + 1]!;
+      let c = middle * middles[j + sides + 2]!;
+      let d = middle * middles[j + sides + 3]!;
+      // What each of the four meets to its left and right: at the next tap that is what its neighbour met.
+      let leftA = others[j + sides]!;
+      let leftB = others[j + sides + 1]!;
+      let leftC = others[j + sides + 2]!;
+      let rightB = leftA;
+      let rightC = leftB;
+      let rightD = leftC;
+      for (let i = 0; i < sides; i++) {
         const tap = side[2 * i + 1]!;
-        a += tap * (others[left]! + others[right]!);
-        b += tap * (others[left + 1]! + others[right + 1]!);
-        c += tap * (others[left + 2]! + others[right + 2]!);
-        d += tap * (others[left + 3]! + others[right + 3]!);
+        const leftD = leftC;
+        leftC = leftB;
+        leftB = leftA;
+        leftA = others[j + sides - 1 - i]!;
+        const rightA = rightB;
+        rightB = rightC;
+        rightC = rightD;
+        rightD = others[j + sides + 3 + i]!;
+        a += tap * (leftA + rightA);
+        b += tap * (leftB + rightB);
+        c += tap * (leftC + rightC);
+        d += tap * (leftD + rightD);
       }
       block[j] = a;
       block[j + 1] = b;
       block[j + 2] = c;
       block[j + 3] = d;
     }
-    for (let j = 0; j < count; j++) block[j]! += side[0]! * window[2 * j + half]!;
   }
 }
 

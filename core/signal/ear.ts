@@ -87,7 +87,6 @@ export class Ear {
   private readonly sampleRateHz: number;
   /** of an ear that keeps everything: what its live frames were measured to be */
   private readonly described: DescribedFrames | undefined;
-  private filtered = new Float32Array(1024);
 
   constructor(private readonly settings: EarSettings) {
     const { sampleRateHz, minHz = 48, maxHz = 2800, retainS = Infinity } = settings;
@@ -128,10 +127,7 @@ export class Ear {
 
   /** Hears a block; calls `onFrame` for each frame that can be decided now. */
   push(block: ArrayLike<number>, onFrame?: (frame: Readonly<LiveFrame>) => void): void {
-    if (this.filtered.length < block.length) this.filtered = new Float32Array(block.length);
-    const clean = this.filtered.subarray(0, block.length);
-    this.dc.process(block, clean);
-    this.sound.append(clean);
+    this.dc.process(block, this.sound.extend(block.length));
     this.meter.pull(this.sound);
     this.thinOut(false);
     this.analyse(false, onFrame);

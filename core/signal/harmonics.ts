@@ -14,6 +14,16 @@ const TOP_SHARE = 0.36;
 /** A partial that wants to move the pitch by more than this is somebody else's sound. */
 const OUTLIER_CENTS = 45;
 
+/** Partials that are summed side by side; their number is a multiple of it. */
+const AT_ONCE = 5;
+
+/** One side of the window, folded, and what its sums for each partial ended with, the step at the middle and the one before. */
+interface Row {
+  readonly values: Float64Array;
+  readonly last: Float64Array;
+  readonly before: Float64Array;
+}
+
 /**
  * Partials of a tone whose pitch is nearly known, and from them the pitch exactly: each partial's frequency is read
  * from the phase slope under the window, and the pitch is their mean weighted by n²·power, which for a tone in white
@@ -32,21 +42,24 @@ export class Harmonics {
   private readonly amplitude = new Float64Array(PARTIALS_KEPT);
   private readonly offsetHz = new Float64Array(PARTIALS_KEPT);
   private readonly sorted = new Float64Array(PARTIALS_KEPT);
-  private even = new Float64Array(1);
-  private odd = new Float64Array(1);
-  private evenSlope = new Float64Array(1);
-  private oddSlope = new Float64Array(1);
-  private scratch = new Float32Array(1);
+  /** twice the cosine and the sine of each partial's step from sample to sample */
+  private readonly twiceCos = new Float64Array(PARTIALS_KEPT);
+  private readonly sin = new Float64Array(PARTIALS_KEPT);
+  private readonly even: Row;
+  private readonly odd: Row;
+  private readonly evenSlope: Row;
+  private readonly oddSlope: Row;
+  private readonly scratch: Float32Array<ArrayBuffer>;
 
   constructor(
     private readonly sampleRateHz: number,
     minHz: number,
   ) {
     const longest = Math.ceil((Math.max(1.1 * LONGEST_S, MIN_PERIODS / minHz) * sampleRateHz) / 2) + 8;
-    this.even = new Float64Array(longest + 1);
-    this.odd = new Float64Array(longest + 1);
-    this.evenSlope = new Float64Array(longest + 1);
-    this.oddSlope = new Float64Array(longest + 1);
+    this.even = emptyRow(longest + 2);
+    this.odd = emptyRow(longest + 2);
+    this.evenSlope = emptyRow(longest + 2);
+    this.oddSlope = emptyRow(longest + 2);
     this.scratch = new Float32Array(2 * longest + 1);
   }
 
@@ -74,9 +87,11 @@ export class Harmonics {
   }
 
   private project(sound: SampleStore, centre: number, hz: number, windowS: number): void {
-    const { sampleRateHz, even, odd, evenSlope, oddSlope, amplitude } = this;
+    const { sampleRateHz, amplitude } = this;
+    const rows = [this.even, this.odd, this.evenSlope, this.oddSlope] as const;
+    const [even, odd, evenSlope, oddSlope] = [rows[0].values, rows[1].values, rows[2].values, rows[3].values];
     const periods = Math.max(MIN_PERIODS, Math.round(windowS * hz));
-    const halfExact = Math.min(even.length - 1, (periods * sampleRateHz) / hz / 2);
+    const halfExact = Math.min(even.length - 2, (periods * sampleRateHz) / hz / 2);
     const half = Math.floor(halfExact);
     const samples = sound.window(centre - half, 2 * half + 1, this.scratch);
     let windowSum = 0;
@@ -106,66 +121,27 @@ export class Harmonics {
     oddSlope[0] = 0;
     const partials = Math.min(PARTIALS_KEPT, Math.floor((TOP_SHARE * sampleRateHz) / hz));
     const omega = (2 * Math.PI * hz) / sampleRateHz;
-    for (let k = 0; k < partials; k += 2) this.projectTwo(k, omega, half, windowSum);
+    for (let k = 0; k < PARTIALS_KEPT; k++) {
+      this.twiceCos[k] = 2 * Math.cos((k + 1) * omega);
+      this.sin[k] = Math.sin((k + 1) * omega);
+    }
+    for (const row of rows) {
+      row.values[half + 1] = 0;
+      for (let k = 0; k < partials; k += AT_ONCE) sumFive(row, half, this.twiceCos, k);
+    }
+    for (let k = 0; k < partials; k++) this.keep(k, windowSum);
     amplitude.fill(0, partials);
   }
 
-  /**
-   * Sums over the window for partials k + 1 and k + 2, their sines and cosines by the Chebyshev recurrence: two at a time,
-   * since each recurrence waits for its own last step.
-   */
-  private projectTwo(k: number, omega: number, half: number, windowSum: number): void {
+  /** Amplitude of partial k + 1 and its distance from where it was looked for, from the sums over the window. */
+  private keep(k: number, windowSum: number): void {
     const { even, odd, evenSlope, oddSlope } = this;
-    const twice = 2 * Math.cos((k + 1) * omega);
-    const twiceB = 2 * Math.cos((k + 2) * omega);
-    let cos = 1;
-    let sin = 0;
-    let cosBefore = twice / 2;
-    let sinBefore = -Math.sin((k + 1) * omega);
-    let cosB = 1;
-    let sinB = 0;
-    let cosBeforeB = twiceB / 2;
-    let sinBeforeB = -Math.sin((k + 2) * omega);
-    let re = 0;
-    let im = 0;
-    let slopeRe = 0;
-    let slopeIm = 0;
-    let reB = 0;
-    let imB = 0;
-    let slopeReB = 0;
-    let slopeImB = 0;
-    for (let n = 0; n <= half; n++) {
-      const e = even[n]!;
-      const o = odd[n]!;
-      const es = evenSlope[n]!;
-      const os = oddSlope[n]!;
-      re += e * cos;
-      im -= o * sin;
-      slopeRe += os * cos;
-      slopeIm -= es * sin;
-      reB += e * cosB;
-      imB -= o * sinB;
-      slopeReB += os * cosB;
-      slopeImB -= es * sinB;
-      const cosNext = twice * cos - cosBefore;
-      const sinNext = twice * sin - sinBefore;
-      const cosNextB = twiceB * cosB - cosBeforeB;
-      const sinNextB = twiceB * sinB - sinBeforeB;
-      cosBefore = cos;
-      cos = cosNext;
-      sinBefore = sin;
-      sin = sinNext;
-      cosBeforeB = cosB;
-      cosB = cosNextB;
-      sinBeforeB = sinB;
-      sinB = sinNextB;
-    }
-    this.keep(k, re, im, slopeRe, slopeIm, windowSum);
-    if (k + 1 < PARTIALS_KEPT) this.keep(k + 1, reB, imB, slopeReB, slopeImB, windowSum);
-  }
-
-  /** Amplitude of partial k + 1 and its distance from where it was looked for. */
-  private keep(k: number, re: number, im: number, slopeRe: number, slopeIm: number, windowSum: number): void {
+    const cos = this.twiceCos[k]! / 2;
+    const sin = this.sin[k]!;
+    const re = even.last[k]! - cos * even.before[k]!;
+    const im = -sin * odd.before[k]!;
+    const slopeRe = oddSlope.last[k]! - cos * oddSlope.before[k]!;
+    const slopeIm = -sin * evenSlope.before[k]!;
     const power = re * re + im * im;
     this.amplitude[k] = (2 * Math.sqrt(power)) / windowSum;
     // Im(slope ÷ value) is the angular distance from the partial, radians a sample.
@@ -220,4 +196,59 @@ export class Harmonics {
     const deviation = weights > 0 ? Math.sqrt(spread / weights / Math.max(1, effective - 1)) : 0;
     this.pitchErrorCents = f0Hz > 0 ? (1731 * deviation) / f0Hz : 0;
   }
+}
+
+function emptyRow(length: number): Row {
+  return {
+    values: new Float64Array(length),
+    last: new Float64Array(PARTIALS_KEPT),
+    before: new Float64Array(PARTIALS_KEPT),
+  };
+}
+
+/**
+ * Runs Clenshaw's recurrence from the window's end to its middle for partials k + 1 to k + 5, two samples at a step: five
+ * at a time, since each waits for its own last step. From an odd place on, so that the middle ends a step; past the end
+ * the row is nought.
+ */
+function sumFive({ values, last, before }: Row, half: number, twiceCos: Float64Array, k: number): void {
+  const cosA = twiceCos[k]!;
+  const cosB = twiceCos[k + 1]!;
+  const cosC = twiceCos[k + 2]!;
+  const cosD = twiceCos[k + 3]!;
+  const cosE = twiceCos[k + 4]!;
+  let a = 0;
+  let b = 0;
+  let c = 0;
+  let d = 0;
+  let e = 0;
+  let beforeA = 0;
+  let beforeB = 0;
+  let beforeC = 0;
+  let beforeD = 0;
+  let beforeE = 0;
+  for (let n = half | 1; n > 0; n -= 2) {
+    const outer = values[n]!;
+    const inner = values[n - 1]!;
+    beforeA = outer - beforeA + cosA * a;
+    beforeB = outer - beforeB + cosB * b;
+    beforeC = outer - beforeC + cosC * c;
+    beforeD = outer - beforeD + cosD * d;
+    beforeE = outer - beforeE + cosE * e;
+    a = inner - a + cosA * beforeA;
+    b = inner - b + cosB * beforeB;
+    c = inner - c + cosC * beforeC;
+    d = inner - d + cosD * beforeD;
+    e = inner - e + cosE * beforeE;
+  }
+  last[k] = a;
+  before[k] = beforeA;
+  last[k + 1] = b;
+  before[k + 1] = beforeB;
+  last[k + 2] = c;
+  before[k + 2] = beforeC;
+  last[k + 3] = d;
+  before[k + 3] = beforeD;
+  last[k + 4] = e;
+  before[k + 4] = beforeE;
 }

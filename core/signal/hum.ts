@@ -1,4 +1,5 @@
 import { HOP_S } from './frames';
+import { powerAt } from './goertzel';
 import { hann } from './window';
 
 const MAINS_HZ = [50, 60] as const;
@@ -37,10 +38,7 @@ export function mainsHum(sound: Float32Array, sampleRateHz: number, levelDb: Arr
   const [longest] = [...rests].sort((a, b) => b.to - b.from - (a.to - a.from));
   if (!longest) return undefined;
   const heard = weigh(sound, longest, sampleRateHz);
-  const power = (hz: number) => {
-    const { re, im } = line(heard, hz, sampleRateHz);
-    return re * re + im * im;
-  };
+  const power = (hz: number) => (4 * powerAt(heard.samples, hz / sampleRateHz)) / heard.weightSum ** 2;
   for (const hz of MAINS_HZ) {
     const standsOut = (k: number) => {
       const beside = Math.max(power(k * hz - BESIDE_HZ), power(k * hz + BESIDE_HZ), 1e-13);

@@ -1,4 +1,5 @@
 import { HOP_S, type Attack } from './frames';
+import { powerAt } from './goertzel';
 
 /** Envelope: RMS of 3 ms, one value a millisecond. */
 const STEP_S = 0.001;
@@ -107,18 +108,13 @@ function onsetUnderBreathS(
 function powerOfPartials(sound: Float32Array, sampleRateHz: number, atS: number, hz: number): number {
   const from = Math.max(0, Math.round((atS - FOLLOWED_HALF_S) * sampleRateHz));
   const to = Math.min(sound.length, Math.round((atS + FOLLOWED_HALF_S) * sampleRateHz));
+  const weighted = Float64Array.from(
+    sound.subarray(from, to),
+    (value, i) => value * (0.5 - 0.5 * Math.cos((2 * Math.PI * i) / (to - from))),
+  );
   let power = 0;
-  for (let partial = 1; partial <= FOLLOWED_PARTIALS; partial++) {
-    const omega = (2 * Math.PI * partial * hz) / sampleRateHz;
-    let re = 0;
-    let im = 0;
-    for (let i = from; i < to; i++) {
-      const value = sound[i]! * (0.5 - 0.5 * Math.cos((2 * Math.PI * (i - from)) / (to - from)));
-      re += value * Math.cos(omega * i);
-      im += value * Math.sin(omega * i);
-    }
-    power += re * re + im * im;
-  }
+  for (let partial = 1; partial <= FOLLOWED_PARTIALS; partial++)
+    power += powerAt(weighted, (partial * hz) / sampleRateHz);
   return power;
 }
 

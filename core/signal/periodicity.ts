@@ -69,22 +69,27 @@ export class Periodicity {
     this.correlate(sound, centre);
     const zero = this.correlation[0]!;
     if (!(zero > 0)) return;
-    const row = this.normalised;
+    const { normalised, correlation, inverseGain, minLag } = this;
     const scale = 1 / zero;
-    for (let lag = 0; lag < row.length; lag++) row[lag] = this.correlation[lag]! * scale * this.inverseGain[lag]!;
-    for (let lag = this.minLag; lag < this.maxLag; lag++) {
-      const before = row[lag - 1]!;
-      const here = row[lag]!;
-      const after = row[lag + 1]!;
-      if (here > 0.15 && here >= before && here > after) {
-        const curve = before - 2 * here + after;
-        const shift = curve < 0 ? (0.5 * (before - after)) / curve : 0;
-        const peak = Math.min(1, here - 0.25 * (before - after) * shift);
-        const frequency = this.sampleRateHz / (lag + shift);
-        if (frequency >= this.minHz && frequency <= this.maxHz)
-          candidates.add(frequency, peak, peak - this.strongestDivision(lag + shift));
-      }
+    let before = 0;
+    let here = 0;
+    for (let next = 0; next < normalised.length; next++) {
+      const after = correlation[next]! * scale * inverseGain[next]!;
+      normalised[next] = after;
+      if (here > 0.15 && here >= before && here > after && next > minLag)
+        this.addPeak(candidates, next - 1, before, here, after);
+      before = here;
+      here = after;
     }
+  }
+
+  private addPeak(candidates: Candidates, lag: number, before: number, here: number, after: number): void {
+    const curve = before - 2 * here + after;
+    const shift = curve < 0 ? (0.5 * (before - after)) / curve : 0;
+    const peak = Math.min(1, here - 0.25 * (before - after) * shift);
+    const frequency = this.sampleRateHz / (lag + shift);
+    if (frequency >= this.minHz && frequency <= this.maxHz)
+      candidates.add(frequency, peak, peak - this.strongestDivision(lag + shift));
   }
 
   /** Largest correlation at a whole division of a lag: near the lag's own when the true period is that division. */

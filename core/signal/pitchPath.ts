@@ -23,7 +23,7 @@ export class PitchPath {
   private readonly back: SampleStore;
   private scores = new Float64Array(STATES);
   private nextScores = new Float64Array(STATES);
-  private readonly previousHz = new Float64Array(CANDIDATES_KEPT);
+  private readonly previousOctavesDown = new Float64Array(CANDIDATES_KEPT);
   private readonly backRow = new Float32Array(STATES);
   private previousCount = 0;
   private frames = 0;
@@ -39,8 +39,8 @@ export class PitchPath {
   }
 
   /** Adds a frame with its candidates; `mute` forbids a tone. */
-  push({ hz, strength, worth, count }: Candidates, mute: boolean): void {
-    const { scores, nextScores, previousHz, backRow } = this;
+  push({ hz, octavesDown, strength, worth, count }: Candidates, mute: boolean): void {
+    const { scores, nextScores, previousOctavesDown, backRow } = this;
     let best = -Infinity;
     for (let to = 0; to <= CANDIDATES_KEPT; to++) {
       const toneless = to === TONELESS;
@@ -52,7 +52,7 @@ export class PitchPath {
       let bestFrom = TONELESS;
       let bestScore = scores[TONELESS]! - (toneless ? 0 : VOICING_COST);
       for (let from = 0; from < this.previousCount; from++) {
-        const cost = toneless ? VOICING_COST : jumpCost(previousHz[from]!, hz[to]!);
+        const cost = toneless ? VOICING_COST : jumpCost(previousOctavesDown[from]! - octavesDown[to]!);
         const score = scores[from]! - cost;
         if (score > bestScore) {
           bestScore = score;
@@ -65,10 +65,10 @@ export class PitchPath {
     }
     for (let state = 0; state < STATES; state++) nextScores[state]! -= best;
     for (let i = 0; i < CANDIDATES_KEPT; i++) {
-      previousHz[i] = i < count ? hz[i]! : 0;
       this.hz.push(i < count ? hz[i]! : 0);
       this.strength.push(i < count ? strength[i]! : 0);
     }
+    previousOctavesDown.set(octavesDown);
     this.back.append(backRow);
     this.previousCount = mute ? 0 : count;
     [this.scores, this.nextScores] = [nextScores, scores];
@@ -115,6 +115,6 @@ export class PitchPath {
   }
 }
 
-function jumpCost(fromHz: number, toHz: number): number {
-  return Math.min(JUMP_COST_MAX, JUMP_COST_PER_OCTAVE * Math.abs(Math.log2(toHz / fromHz)));
+function jumpCost(octaves: number): number {
+  return Math.min(JUMP_COST_MAX, JUMP_COST_PER_OCTAVE * Math.abs(octaves));
 }

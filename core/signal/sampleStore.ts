@@ -25,10 +25,29 @@ export class SampleStore {
     return this.base;
   }
 
+  /** Makes sure that so many more samples fit, so that they can be appended bit by bit. */
+  reserve(more: number): void {
+    if (this.used > 2 * this.retain) {
+      const drop = this.used - this.retain;
+      this.buffer.copyWithin(0, drop, this.used);
+      this.base += drop;
+      this.used -= drop;
+    }
+    if (this.used + more <= this.buffer.length) return;
+    const larger = new Float32Array(Math.max(2 * this.buffer.length, this.used + more));
+    larger.set(this.buffer.subarray(0, this.used));
+    this.buffer = larger;
+  }
+
   append(samples: ArrayLike<number>): void {
-    this.reserve(samples.length);
-    this.buffer.set(samples, this.used);
-    this.used += samples.length;
+    this.extend(samples.length).set(samples);
+  }
+
+  /** Makes room for `count` more samples: a window on the store's own buffer, to be filled at once. */
+  extend(count: number): Float32Array<ArrayBuffer> {
+    this.reserve(count);
+    this.used += count;
+    return this.buffer.subarray(this.used - count, this.used);
   }
 
   push(sample: number): void {
@@ -67,18 +86,5 @@ export class SampleStore {
   /** Everything kept, as a window on the store's own buffer. */
   view(): Float32Array<ArrayBuffer> {
     return this.buffer.subarray(0, this.used);
-  }
-
-  private reserve(more: number): void {
-    if (this.used > 2 * this.retain) {
-      const drop = this.used - this.retain;
-      this.buffer.copyWithin(0, drop, this.used);
-      this.base += drop;
-      this.used -= drop;
-    }
-    if (this.used + more <= this.buffer.length) return;
-    const larger = new Float32Array(Math.max(2 * this.buffer.length, this.used + more));
-    larger.set(this.buffer.subarray(0, this.used));
-    this.buffer = larger;
   }
 }
