@@ -10,21 +10,15 @@ type Band = keyof typeof LOUD;
 /** Every trap over all sizes and three dynamics. Pure: the same list each time. */
 export function allCases(): BenchCase[] {
   const cases: BenchCase[] = [];
-  for (const horn of INSTRUMENTS.filter((instrument) => instrument.id !== 'baritone')) {
+  const horns = INSTRUMENTS.filter((instrument) => instrument.id !== 'baritone').map((horn) => {
     const lowest = horn.lowestWrittenMidi + horn.soundingOffsetSemitones;
-    const at = (semitones: number) => midiToHz(lowest + semitones, 440);
     const add = (name: string, trap: string, tones: readonly Tone[], more: Partial<BenchCase> = {}) => {
       const lengthS = Math.max(...tones.map((tone) => tone.endS)) + 0.7;
       cases.push({ name: `${horn.id} ${name}`, trap, lengthS, tones, ...more });
     };
-    const long = (hz: number, band: Band, more: Partial<Tone> = {}): Tone => ({
-      startS: 0.5,
-      endS: 3,
-      hz,
-      amplitude: LOUD[band],
-      brightness: BRIGHT[band] * Math.min(1, 300 / hz + 0.15),
-      ...more,
-    });
+    return { lowest, at: (semitones: number) => midiToHz(lowest + semitones, 440), add };
+  });
+  for (const { lowest, at, add } of horns) {
     for (const band of ['pp', 'mf', 'ff'] as const) {
       for (const [zone, semitones] of [
         ['low', 0],
@@ -122,7 +116,29 @@ export function allCases(): BenchCase[] {
   silent('whisper near', { whisper: true, noiseDb: -60, gain: 4 });
   silent('room noise', { noiseDb: -40 });
   cases.push({ name: 'breath alone', trap: 'no tone at all', lengthS: 6, tones: [], noiseDb: -30 });
+  for (const { at, add } of horns)
+    for (const attackS of [0.2, 0.35, 0.5])
+      for (const breathDb of [-24, -18])
+        add(`soft start ${attackS} s, ${breathDb} dB`, 'soft starts', [
+          long(at(attackS * 40), 'mf', { attackS, breathDb, airBeforeS: 0.25, brightness: 4 }),
+        ]);
+  for (const { at, add } of horns)
+    for (const breathDb of [-10, -8])
+      add(`airy vibrato ${breathDb}`, 'airy vibrato', [
+        long(at(12), 'mf', { vibrato: { hz: 5.5, cents: 35 }, jitterCents: 2, breathDb }),
+      ]);
   return cases;
+}
+
+function long(hz: number, band: Band, more: Partial<Tone> = {}): Tone {
+  return {
+    startS: 0.5,
+    endS: 3,
+    hz,
+    amplitude: LOUD[band],
+    brightness: BRIGHT[band] * Math.min(1, 300 / hz + 0.15),
+    ...more,
+  };
 }
 
 function scale(at: (semitones: number) => number, band: Band): Tone[] {

@@ -1,15 +1,29 @@
 import type { Frames } from './frames';
 
-/** Frames less periodic than this are read through their neighbours. */
-const AIRY_BELOW = 0.94;
-/** So many frames to each side: no more than the window under which an airy pitch is measured anyway. */
+/** Frames less periodic than this are read through their neighbours, so many to each side. */
+const AIRY_BELOW = 0.96;
 const REACH_FRAMES = 5;
 /** Neighbours further off belong to another tone, cents. */
 const SAME_TONE_CENTS = 100;
+/** Below this noise moves every frame, and what would follow a vibrato would follow the noise. */
+const ROUGH_BELOW = 0.9;
+/** Neighbours further from the median than so many times the median distance, and than this, cents, are not followed. */
+const OUTLIER_SPREADS = 3;
+const OUTLIER_CENTS = 8;
+/** A curve is laid through no fewer. */
+const LEAST_POINTS = 5;
+
+interface Point {
+  /** frames from the one that is read */
+  readonly at: number;
+  readonly cents: number;
+}
 
 /**
- * Gives airy frames the median pitch of the 110 ms around them, in place: of a subtone single frames are 30–50 cents off,
- * since noise moves what little tone is there. Frames of a clear tone stay as they are. Our choice, from the bench.
+ * Steadies the pitch of airy frames by the 110 ms around them, in place: of a subtone single frames are 30–50 cents off,
+ * since noise moves what little tone is there. A curve of second degree follows a vibrato, where a median would flatten
+ * it; in the roughest frames it is the median. Frames of a clear tone stay as they are. Our choice, from the bench; the
+ * curve after A. Savitzky, M. J. E. Golay 1964.
  */
 export function calmAiry(frames: Pick<Frames, 'count' | 'f0Hz' | 'confidence'>): void {
   const { count, confidence } = frames;
@@ -17,13 +31,34 @@ export function calmAiry(frames: Pick<Frames, 'count' | 'f0Hz' | 'confidence'>):
   for (let i = 0; i < count; i++) {
     const hz = read[i]!;
     if (hz === 0 || confidence[i]! >= AIRY_BELOW) continue;
-    const belongs = (k: number) =>
-      k >= 0 && k < count && read[k]! > 0 && Math.abs(1200 * Math.log2(read[k]! / hz)) < SAME_TONE_CENTS;
-    const near = [hz];
+    const near: Point[] = [{ at: 0, cents: 0 }];
     for (const step of [-1, 1])
-      for (let away = 1; away <= REACH_FRAMES && belongs(i + step * away); away++) near.push(read[i + step * away]!);
-    near.sort((a, b) => a - b);
-    const middle = near.length >> 1;
-    frames.f0Hz[i] = near.length % 2 ? near[middle]! : Math.sqrt(near[middle - 1]! * near[middle]!);
+      for (let at = step; Math.abs(at) <= REACH_FRAMES && read[i + at]! > 0; at += step) {
+        const cents = 1200 * Math.log2(read[i + at]! / hz);
+        if (Math.abs(cents) >= SAME_TONE_CENTS) break;
+        near.push({ at, cents });
+      }
+    const middle = median(near.map(({ cents }) => cents));
+    frames.f0Hz[i] = hz * 2 ** ((confidence[i]! < ROUGH_BELOW ? middle : curveThrough(near, middle)) / 1200);
   }
+}
+
+/** Cents at the frame itself of the curve through its neighbours; the median where too few of them agree. */
+function curveThrough(near: readonly Point[], middle: number): number {
+  const distance = ({ cents }: Point) => Math.abs(cents - middle);
+  const limit = Math.max(OUTLIER_CENTS, OUTLIER_SPREADS * median(near.map(distance)));
+  const kept = near.filter((point) => distance(point) <= limit);
+  if (kept.length < LEAST_POINTS) return middle;
+  // Normal equations of c + b·t + a·t², solved for c by Cramer's rule.
+  const t = (power: number) => kept.reduce((sum, { at }) => sum + at ** power, 0);
+  const y = (power: number) => kept.reduce((sum, { at, cents }) => sum + cents * at ** power, 0);
+  const [t0, t1, t2, t3, t4] = [t(0), t(1), t(2), t(3), t(4)];
+  const [y0, y1, y2] = [y(0), y(1), y(2)];
+  const below = t0 * (t2 * t4 - t3 * t3) - t1 * (t1 * t4 - t2 * t3) + t2 * (t1 * t3 - t2 * t2);
+  return (y0 * (t2 * t4 - t3 * t3) - y1 * (t1 * t4 - t2 * t3) + y2 * (t1 * t3 - t2 * t2)) / below;
+}
+
+function median(values: readonly number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  return sorted[sorted.length >> 1]!;
 }

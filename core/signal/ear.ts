@@ -24,14 +24,16 @@ const SILENT_BELOW_DB = -78;
 const NOISY_BELOW = 0.985;
 const AIRY_BELOW = 0.94;
 /**
- * Pitch bands, highest first: from which pitch up, Hz, and by how much the sound is thinned for it. Low pitches need long
- * windows, but are decided by what lies under 2.5 kHz. More bands would be cheaper and wrong: a window must hold two
+ * Pitch bands, highest first: from which pitch up, Hz, by how much the sound is thinned for it, and how much finer than
+ * its samples lags are looked at. Pitches are decided by what lies under 2.5 kHz, and low ones need long windows. More bands would be cheaper and wrong: a window must hold two
  * periods of the tone an octave under its band, or it can't tell the octave.
  */
 const BANDS = [
-  { fromHz: 110, factor: 1 },
-  { fromHz: 48, factor: 4 },
+  { fromHz: 110, factor: 2, finer: 2 },
+  { fromHz: 48, factor: 4, finer: 1 },
 ] as const;
+/** A band is thinned no further than to this many times its highest pitch. */
+const LEAST_RATE = 2.5;
 /** Layers of the sound, each half as fine as the one before: low tones have all their partials in a coarse one. */
 const LAYERS = 3;
 /** Bands overlap by this factor. */
@@ -104,12 +106,13 @@ export class Ear {
     });
     this.dc = new DcBlocker(sampleRateHz);
     this.meter = new LevelMeter(sampleRateHz, retainS);
-    this.bands = BANDS.flatMap(({ fromHz, factor: more }, i): Band[] => {
+    this.bands = BANDS.flatMap(({ fromHz, ...band }, i): Band[] => {
       const above = BANDS[i - 1]?.fromHz ?? maxHz / OVERLAP;
       if (minHz >= above) return [];
-      const layer = this.layers.find((candidate) => candidate.factor === more)!;
-      const periodicity = new Periodicity(rateHz / more, Math.max(fromHz, minHz), Math.min(maxHz, above * OVERLAP));
-      return [{ periodicity, layer }];
+      const toHz = Math.min(maxHz, above * OVERLAP);
+      const { factor, finer } = rateHz / band.factor < LEAST_RATE * toHz ? { factor: 1, finer: 1 } : band;
+      const layer = this.layers.find((candidate) => candidate.factor === factor)!;
+      return [{ periodicity: new Periodicity(rateHz / factor, Math.max(fromHz, minHz), toHz, finer), layer }];
     });
     this.breath = new BreathMeter(sampleRateHz);
     this.path = new PitchPath(retainS / HOP_S);

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { calmAiry } from './calmAiry';
-import { emptyFrames, PARTIALS_KEPT } from './frames';
+import { emptyFrames, HOP_S, PARTIALS_KEPT } from './frames';
 import { hear } from './index';
 import { silenceNoHorn } from './noHorn';
 import { doubledStretches } from './octaveBelow';
@@ -62,6 +62,15 @@ describe('an airy pitch', () => {
     expect(farCents(147, airy.f0Hz[15]!)).toBeLessThan(0.1);
     expect(farCents(147, clear.f0Hz[15]!)).toBeCloseTo(45, 3);
   });
+  it('keeps the vibrato of an airy tone', () => {
+    const sung = frames(0.93);
+    const bend = (i: number) => 35 * Math.sin(2 * Math.PI * 5.5 * i * HOP_S);
+    for (let i = 0; i < sung.count; i++) sung.f0Hz[i] = 147 * 2 ** ((bend(i) + 3 * uniform()) / 1200);
+    sung.f0Hz[15] = 147 * 2 ** ((bend(15) + 60) / 1200);
+    calmAiry(sung);
+    for (let i = 6; i < sung.count - 6; i++)
+      expect(Math.abs(farCents(147 * 2 ** (bend(i) / 1200), sung.f0Hz[i]!))).toBeLessThan(15);
+  });
   it('does not reach over a rest or into another tone', () => {
     const two = frames(0.9);
     two.f0Hz.fill(196, 16);
@@ -116,5 +125,15 @@ describe('a start under its own breath', () => {
     ).attacks;
     expect(Math.abs(attack!.onsetS - 0.6)).toBeLessThan(0.045);
     expect(Math.abs(attack!.breathS - 0.35)).toBeLessThan(0.04);
+  });
+  it.each([
+    ['soft', 0.4, 0.03],
+    ['hard', 0.01, 0.01],
+  ])('also where it comes to stand far over it: a %s one', (_, riseS, within) => {
+    const rise = (t: number) => Math.min(1, Math.max(0, (t - 0.6) / riseS));
+    const [attack] = listen(
+      seconds(1.6, (t) => (t > 0.25 ? 0.04 * uniform() : 0) + 0.5 * rise(t) * pulses(156, t)),
+    ).attacks;
+    expect(Math.abs(attack!.onsetS - 0.6)).toBeLessThan(within);
   });
 });

@@ -23,6 +23,8 @@ export class Periodicity {
   private readonly fft: FFT;
   private readonly halfFft: FFT;
   private readonly folded: Float64Array;
+  /** tilted power of each frequency up to the finer rate's half; none above the sound's own */
+  private readonly power: Float64Array;
   private readonly sines: Float64Array;
   private readonly cosines: Float64Array;
   /** the windowed sound; as complex numbers for the transform: even samples real, odd ones imaginary */
@@ -37,21 +39,24 @@ export class Periodicity {
   private readonly minLag: number;
   private readonly maxLag: number;
 
-  /** Searches `minHz`–`maxHz` in sound of `sampleRateHz`. */
+  /** Searches `minHz`–`maxHz` in sound of `sampleRateHz`, at lags `finer` times as close as its samples (a power of two). */
   constructor(
     private readonly sampleRateHz: number,
     readonly minHz: number,
     readonly maxHz: number,
+    private readonly finer = 1,
   ) {
     this.half = Math.ceil((PERIODS_IN_WINDOW / 2 / minHz) * sampleRateHz);
     this.weight = hann(this.half);
     this.scratch = new Float32Array(this.weight.length);
-    this.minLag = Math.max(2, Math.floor(sampleRateHz / maxHz) - 1);
-    this.maxLag = Math.ceil(sampleRateHz / minHz) + 1;
-    const size = 2 ** Math.ceil(Math.log2(this.weight.length + this.maxLag + 2));
-    this.fft = new FFT(size / 2);
-    this.packed = new Float64Array(size);
+    const lagRateHz = sampleRateHz * finer;
+    this.minLag = Math.max(2, Math.floor(lagRateHz / maxHz) - 1);
+    this.maxLag = Math.ceil(lagRateHz / minHz) + 1;
+    const size = 2 ** Math.ceil(Math.log2(finer * this.weight.length + this.maxLag + 2));
+    this.fft = new FFT(size / 2 / finer);
+    this.packed = new Float64Array(size / finer);
     this.spectrum = new Float64Array(size);
+    this.power = new Float64Array(size / 2 + 1);
     this.halfFft = new FFT(size / 4);
     this.folded = new Float64Array(size / 2);
     this.sines = Float64Array.from({ length: size / 2 }, (_, k) => Math.sin((2 * Math.PI * k) / size));
@@ -59,7 +64,7 @@ export class Periodicity {
     this.correlation = new Float64Array(2 * Math.ceil((this.maxLag + 2) / 2));
     this.tilt = new Float64Array(size / 2 + 1);
     for (let bin = 0; bin < this.tilt.length; bin++)
-      this.tilt[bin] = 1 / (1 + ((bin * sampleRateHz) / size / TILT_CORNER_HZ) ** 2);
+      this.tilt[bin] = 1 / (1 + ((bin * lagRateHz) / size / TILT_CORNER_HZ) ** 2);
     this.inverseGain = this.gainOfWindow().map((gain) => 1 / gain);
     this.normalised = new Float64Array(this.maxLag + 2);
   }
@@ -87,7 +92,7 @@ export class Periodicity {
     const curve = before - 2 * here + after;
     const shift = curve < 0 ? (0.5 * (before - after)) / curve : 0;
     const peak = Math.min(1, here - 0.25 * (before - after) * shift);
-    const frequency = this.sampleRateHz / (lag + shift);
+    const frequency = (this.finer * this.sampleRateHz) / (lag + shift);
     if (frequency >= this.minHz && frequency <= this.maxHz)
       candidates.add(frequency, peak, peak - this.strongestDivision(lag + shift));
   }
@@ -114,34 +119,41 @@ export class Periodicity {
   /**
    * Autocorrelation at each lag from the windowed input. The power spectrum is real and even, so the way back is a cosine
    * transform, done by a real transform of half the size; each real transform is a complex one of half its own size, its
-   * even samples taken as real and its odd ones as imaginary parts. Source: W. H. Press et al., "Numerical Recipes",
+   * even samples taken as real and its odd ones as imaginary parts. Frequencies above the sound's own are taken as silent,
+   * which gives finer lags for the same sound. Source: W. H. Press et al., "Numerical Recipes",
    * §12.3.2 and §12.4.2.
    */
   private powerToCorrelation(tilt: Float64Array): void {
-    const { packed, spectrum, folded, sines, cosines, correlation } = this;
+    const { packed, spectrum, folded, power, sines, cosines, correlation, finer } = this;
     this.fft.transform(spectrum, packed);
     const half = folded.length;
-    const bottom = (spectrum[0]! + spectrum[1]!) ** 2 * tilt[0]!;
-    const top = (spectrum[0]! - spectrum[1]!) ** 2 * tilt[half]!;
-    let odd = 0.5 * (bottom - top);
-    folded[0] = 0.5 * (bottom + top);
-    folded[half / 2] = (spectrum[half]! ** 2 + spectrum[half + 1]! ** 2) * tilt[half / 2]!;
-    for (let k = 1; k < half / 2; k++) {
-      const sin = sines[k]!;
-      const cos = cosines[k]!;
-      const at = 2 * (half - k);
+    const top = half / finer;
+    power[0] = (spectrum[0]! + spectrum[1]!) ** 2 * tilt[0]!;
+    power[top] = (spectrum[0]! - spectrum[1]!) ** 2 * tilt[top]!;
+    power[top / 2] = (spectrum[top]! ** 2 + spectrum[top + 1]! ** 2) * tilt[top / 2]!;
+    for (let k = 1; k < top / 2; k++) {
+      const sin = sines[finer * k]!;
+      const cos = cosines[finer * k]!;
+      const at = 2 * (top - k);
       const evenRe = 0.5 * (spectrum[2 * k]! + spectrum[at]!);
       const evenIm = 0.5 * (spectrum[2 * k + 1]! - spectrum[at + 1]!);
       const oddRe = 0.5 * (spectrum[2 * k + 1]! + spectrum[at + 1]!);
       const oddIm = 0.5 * (spectrum[at]! - spectrum[2 * k]!);
       const both = evenRe * evenRe + evenIm * evenIm + oddRe * oddRe + oddIm * oddIm;
       const cross = 2 * (evenRe * (cos * oddRe + sin * oddIm) + evenIm * (cos * oddIm - sin * oddRe));
-      const low = (both + cross) * tilt[k]!;
-      const high = (both - cross) * tilt[half - k]!;
-      const turned = sin * (low - high);
+      power[k] = (both + cross) * tilt[k]!;
+      power[top - k] = (both - cross) * tilt[top - k]!;
+    }
+    let odd = 0.5 * (power[0]! - power[half]!);
+    folded[0] = 0.5 * (power[0]! + power[half]!);
+    folded[half / 2] = power[half / 2]!;
+    for (let k = 1; k < half / 2; k++) {
+      const low = power[k]!;
+      const high = power[half - k]!;
+      const turned = sines[k]! * (low - high);
       folded[k] = 0.5 * (low + high) - turned;
       folded[half - k] = 0.5 * (low + high) + turned;
-      odd += cos * (low - high);
+      odd += cosines[k]! * (low - high);
     }
     this.halfFft.transform(spectrum, folded);
     correlation[0] = spectrum[0]! + spectrum[1]!;
