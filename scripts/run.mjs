@@ -13,19 +13,21 @@ const command = commands[process.argv[2]];
 if (!command) fail('Use: node scripts/run.mjs demo | test');
 await command();
 
-function demo() {
-  installPackages();
+async function demo() {
+  await install([packages()]);
   run('npx', ['vite', 'build', 'web']);
   run('npx', ['tsx', 'server/src/main.ts', '--demo', ...process.argv.slice(3)]);
 }
 
 async function test() {
-  installPackages();
-  installChromium();
+  await install([packages(), chromium()]);
   const script = (name) => ['npm', ['run', '--silent', name]];
-  await together([script('typecheck'), script('lint')]);
-  await together([script('layers'), ['npx', ['vite', 'build', 'web', '--logLevel', 'warn']]]);
-  run('npx', ['tsx', 'scripts/bundleSize.ts']);
+  const build = ['npx', ['vite', 'build', 'web', '--logLevel', 'warn']];
+  // Two lanes that take about as long as each other.
+  await together([
+    [script('lint')],
+    [script('typecheck'), script('layers'), build, ['npx', ['tsx', 'scripts/bundleSize.ts']]],
+  ]);
   const unit = tally(
     ['vitest', 'run', '--reporter=default', '--reporter=json', '--outputFile.json=.cache/unit.json'],
     () => {
@@ -43,21 +45,31 @@ async function test() {
   process.exit(failed === 0 && unit.ok && browser.ok ? 0 : 1);
 }
 
-function installPackages() {
-  const hash = createHash('sha256').update(readFileSync('package-lock.json')).digest('hex');
-  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === hash) return;
-  console.log('Installing packages …');
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
-  writeFileSync(STAMP, hash);
+/** Runs what is missing side by side. */
+async function install(lanes) {
+  await together(lanes);
+  writeFileSync(STAMP, lockHash());
 }
 
-function installChromium() {
-  if (existsSync(CHROMIUM)) return;
+function packages() {
+  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === lockHash()) return [];
+  console.log('Installing packages …');
+  return [['npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']]];
+}
+
+function lockHash() {
+  return createHash('sha256').update(readFileSync('package-lock.json')).digest('hex');
+}
+
+function chromium() {
+  if (existsSync(CHROMIUM)) return [];
   if (process.getuid?.() !== 0)
     fail(`The browser tests need Debian's Chromium at ${CHROMIUM}: apt-get install chromium`);
   console.log('Installing Chromium …');
-  run('apt-get', ['update', '-qq']);
-  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium']);
+  return [
+    ['apt-get', ['update', '-qq']],
+    ['apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium']],
+  ];
 }
 
 function tally(args, read) {
@@ -76,13 +88,17 @@ function run(program, args) {
   if (status !== 0) process.exit(status ?? 1);
 }
 
-/** Runs commands at the same time; stops with the first that failed, once all have ended. */
-async function together(commands) {
-  const ends = commands.map(
-    ([program, args]) => new Promise((end) => spawn(program, args, { stdio: 'inherit' }).on('close', end)),
-  );
+/** Runs lanes of commands side by side, those of a lane in turn; stops with the first that failed, once all have ended. */
+async function together(lanes) {
+  const ends = lanes.map(async (commands) => {
+    for (const [program, args] of commands) {
+      const status = await new Promise((end) => spawn(program, args, { stdio: 'inherit' }).on('close', end));
+      if (status !== 0) return status ?? 1;
+    }
+    return 0;
+  });
   const failed = (await Promise.all(ends)).find((status) => status !== 0);
-  if (failed !== undefined) process.exit(failed ?? 1);
+  if (failed !== undefined) process.exit(failed);
 }
 
 function readJson(path) {
