@@ -6,6 +6,7 @@ import type { TakeRecord } from '@inner-hum/core/take';
 import { noteName, type InstrumentId } from '@inner-hum/core/theory';
 import { decisionText, findingText, nextText } from '../web/src/text/findingText';
 import { i18next } from '../web/src/text/i18n';
+import '../web/src/testing/english';
 import { MEASURED } from './otherWays';
 import { play } from './play';
 import { table } from './score';

@@ -40,6 +40,7 @@ import { INSTRUMENTS, noteName } from '@inner-hum/core/theory';
 import { unzipSync, zipSync } from 'fflate';
 import { exerciseFromLink, readExerciseFile, readRoutineFile, routineFile } from '../web/src/shared/link';
 import { i18next } from '../web/src/text/i18n';
+import '../web/src/testing/english';
 import { exerciseMeta, exerciseTitle } from '../web/src/text/exerciseText';
 import { findingText, nextText } from '../web/src/text/findingText';
 import { takeView } from '../web/src/ribbon/takeView';

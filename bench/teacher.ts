@@ -26,6 +26,7 @@ import {
 import { SeededRandom } from '@inner-hum/core/simulate';
 import { DYNAMICS, dynamicPosition, noteName, zoneOf, type Dynamic } from '@inner-hum/core/theory';
 import { i18next } from '../web/src/text/i18n';
+import '../web/src/testing/english';
 import { reasonText } from '../web/src/text/reasonText';
 import { PLAYERS, takeOf, type ModelledPlayer } from './modelledPlayers';
 import { table } from './score';
