@@ -103,13 +103,14 @@ function speedAlone(): Speed & { readonly lengthS: number } {
     recording.set(samples.subarray(0, recording.length - at), at);
     at += samples.length;
   }
-  writeFileSync('.cache/speed.f32', recording);
   const bundle = '.cache/speed.mjs';
   const options = ['--bundle', '--platform=node', '--format=esm', '--log-level=error', `--outfile=${bundle}`];
   execFileSync('npx', ['esbuild', 'bench/speed.ts', ...options]);
+  const file = '.cache/speed.f32';
+  writeFileSync(file, recording);
   const runs = Array.from(
     { length: SPEED_RUNS },
-    () => JSON.parse(execFileSync('node', [bundle, '.cache/speed.f32'], { encoding: 'utf8' })) as Speed,
+    () => JSON.parse(execFileSync('node', [bundle, file], { encoding: 'utf8' })) as Speed,
   );
   const median = (name: keyof Speed) =>
     quantile(
