@@ -1,5 +1,6 @@
 import { freePlay } from '@inner-hum/core/families';
 import { gainControl, measureTake, type StepMeasures, type TakeContext } from '@inner-hum/core/measure';
+import { tooMuchLost } from './lostFindings';
 import { judgeTake } from './judgeTake';
 import type { TakeCase } from './takeCase';
 import type { Verdict } from './verdict';
@@ -12,6 +13,9 @@ export function assess(
   frames: Parameters<typeof measureTake>[0],
   assignment: Assignment,
 ): { measures: StepMeasures[]; verdict: Verdict } {
+  // Of what was torn to pieces nothing goes into the map, the holds or the trends.
+  const lost = assignment.score.family === freePlay.id ? undefined : tooMuchLost(assignment);
+  if (lost) return { measures: [], verdict: lost };
   const measures = measureTake(frames, assignment);
   return {
     measures,

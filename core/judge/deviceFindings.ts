@@ -1,5 +1,6 @@
 import type { Topic } from '@inner-hum/core/families';
 import { finding, type Finding, type FindingId } from './finding';
+import { lostFinding } from './lostFindings';
 import { ruleOf } from './rules';
 import type { TakeCase } from './takeCase';
 
@@ -45,6 +46,7 @@ const untoldBy = (device: TakeCase['device']) => untoldOf(deviceFindings(device)
 /** What the device did to the sound, told before anything else: it can be put right. */
 export function deviceFindings(device: TakeCase['device']): Finding[] {
   return [
+    ...lostFinding(device),
     ...(device?.gainRidesDb === undefined ? [] : [finding('levelsRide', 1, 0, { db: device.gainRidesDb })]),
     ...(device?.gated ? [finding('levelsGated', 1, 0, {})] : []),
     ...(device?.bandHz === undefined ? [] : [finding('bandLimited', 1, 0, { khz: device.bandHz / 1000 })]),

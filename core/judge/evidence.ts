@@ -72,6 +72,8 @@ const ACROSS_TAKES: readonly FindingId[] = [
   'steadierNow',
   'tiring',
   'notJudged',
+  'tooMuchLost',
+  'soundLost',
   'levelsRide',
   'levelsGated',
   'bandLimited',

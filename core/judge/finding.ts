@@ -4,6 +4,8 @@ export type Weight = 0 | 1 | 2 | 3;
 /** What can be found, each a sentence of the catalogue, with the numbers that its sentence needs in the units they name. */
 export const FINDING_VALUES = {
   notJudged: [],
+  tooMuchLost: ['seconds', 'percent'],
+  soundLost: ['ms'],
   levelsRide: ['db'],
   levelsGated: [],
   clipped: ['count'],

@@ -6,6 +6,7 @@ import { acrossTakes, harderToday, lean, presentTake } from './acrossTakes';
 import { aimFindings, saidByAim } from './aims';
 import { canBeTold, deviceFindings, hidesTask } from './deviceFindings';
 import { finding, type Finding, type FindingId } from './finding';
+import { isLost, lostShare, tooMuchLost } from './lostFindings';
 import { freeVerdict } from './freeVerdict';
 import { nextStep } from './nextStep';
 import { ALL_OF_IT, type RuleContext, type Sounded } from './rule';
@@ -17,22 +18,27 @@ import type { Decision, TryId, Verdict } from './verdict';
 const BREAKS_BEFORE_LEAVING = 3;
 /** From so many tones on, the same finding is told once. */
 const SEVERAL_TONES = 2;
+/** Nothing is secure in a take of which a larger share was lost. */
+const SURE_BUT_FOR = 0.02;
 /** From so many tones on, a swell is summed up rather than told tone by tone. */
 const MANY_SWELLS = 3;
 
 /** Verdict on a take: what happened with evidence, what to try, and what comes next. */
 export function judgeTake(measures: readonly StepMeasures[], about: TakeCase): Verdict {
   if (about.score.family === freePlay.id) return freeVerdict(measures, about.device);
+  const lost = tooMuchLost(about);
+  if (lost) return lost;
+  const told = (entry: Finding) => canBeTold(entry, about.device) && !isLost(entry, measures, about);
   const family = familyById(about.parameters.family);
   const { unjudged = [], aims = [] } = family.teaching;
   const found = toneFindings(measures, about).filter((toneFinding) => {
     const aspect = ruleOf(toneFinding.id)?.aspect;
-    return (aspect === undefined || !unjudged.includes(aspect)) && canBeTold(toneFinding, about.device);
+    return (aspect === undefined || !unjudged.includes(aspect)) && told(toneFinding);
   });
   const untold = found.filter((entry) => !isExplained(entry, found, measures));
   const now = about.now && presentTake({ ...about.now, ...about, measures });
   const past = about.past ?? [];
-  const ofAims = aimFindings(measures, about, aims).filter((entry) => canBeTold(entry, about.device));
+  const ofAims = aimFindings(measures, about, aims).filter(told);
   const ofTones = untold.filter((entry) => !saidByAim(entry.id, ofAims));
   const findings = [
     ...together(ofTones, about.score),
@@ -40,17 +46,18 @@ export function judgeTake(measures: readonly StepMeasures[], about: TakeCase): V
     ...(aims.includes('vibrato') ? [] : vibratoFinding(measures)),
     ...(now ? acrossTakes(now, past) : []),
   ]
-    .filter((entry) => canBeTold(entry, about.device))
+    .filter(told)
     .sort(byImportance(family));
   const leaning = now ? lean(now, past) : 0;
   const tries = findings.flatMap((entry) => triesFor(entry.id, leaning));
   const well = [...found, ...findings].every((entry) => entry.weight < 2)
-    ? wellFindings(measures, about.score, findings).filter((entry) => canBeTold(entry, about.device))
+    ? wellFindings(measures, about.score, findings).filter(told)
     : [];
   // What is told once still weighs as it was found.
   const task = topicsOf(family);
   const decided = decide([...found, ...findings], about.before, task);
-  const decision = decided === 'harder' && hidesTask(task, about.device) ? 'again' : decided;
+  const unsure = hidesTask(task, about.device) || lostShare(about) > SURE_BUT_FOR;
+  const decision = decided === 'harder' && unsure ? 'again' : decided;
   const bounds = about.bounds ?? { goalNotes: [] };
   return {
     findings: [...deviceFindings(about.device), ...well, ...findings],

@@ -1,6 +1,6 @@
 import type { ExerciseParameters, Score } from '@inner-hum/core/exercise';
 import type { Room } from '@inner-hum/core/families';
-import type { Demand, GainControl } from '@inner-hum/core/measure';
+import type { Demand, GainControl, LostSound } from '@inner-hum/core/measure';
 import type { LevelRuler } from '@inner-hum/core/theory';
 import type { PastTake } from './acrossTakes';
 import type { Decision } from './verdict';
@@ -12,8 +12,12 @@ export interface TakeCase {
   readonly demand: Demand;
   /** the player's dynamics; only a measured ruler says whether p was p */
   readonly ruler?: LevelRuler;
-  /** of sound that came from a microphone: what it did to the levels, how often it overloaded, and above what it hears nothing, Hz */
-  readonly device?: GainControl & { readonly clipped?: number; readonly bandHz?: number | undefined };
+  /** of sound that came from a microphone: what it did to the levels, how often it overloaded, above what it hears nothing, Hz, and what it lost */
+  readonly device?: GainControl & {
+    readonly clipped?: number;
+    readonly bandHz?: number | undefined;
+    readonly lost?: readonly LostSound[];
+  };
   /** decisions of the takes of the same exercise just before, latest last */
   readonly before: readonly Decision[];
   /** earlier takes on this horn, oldest first */

@@ -15,7 +15,7 @@ import {
 } from './rule';
 
 /** A tone that ends this much before its plan ended early, seconds and beats. */
-const EARLY_END = { s: 0.35, beats: 0.4 } as const;
+export const EARLY_END = { s: 0.35, beats: 0.4 } as const;
 /** A low note begun with air alone may take this long to speak: the column is long, and the air comes first. Seconds. */
 const LOW_BREATH_ATTACK_S = 0.3;
 const LAST_LOW_MIDI = 62;

@@ -44,6 +44,7 @@ export const TRY_IDS = [
   'airBeforeTone',
   'countTheWaves',
   'straightFirst',
+  'freeTheDevice',
 ] as const;
 /** Things a player can try; each is a sentence of the catalogue. */
 export type TryId = (typeof TRY_IDS)[number];

@@ -5,6 +5,7 @@ export { absent, measured, valueOf, type Measured } from './measured';
 export { median, movingMedian, quantile, quantiles, robustDeviation, theilSen } from './statistics';
 export { clippedStretches, gainControl, type GainControl } from './gainControl';
 export { firstNote, type FirstNote } from './firstNote';
+export { ClockWatch, lostBetween, lostSeconds, MOST_LOST_SHARE, ZeroRuns, type LostSound } from './lostSound';
 export { FAR_BELOW_DB, roomBelowDb } from './roomBelow';
 export { rulerFrom } from './ruler';
 export { segmentNotes, segmentSpans, type FoundNote } from './segment';

@@ -56,6 +56,8 @@ export interface DigestibleTake {
   readonly measures: readonly StepMeasures[];
   readonly verdict: Verdict;
   readonly cues?: readonly string[];
+  /** sound that the device lost, milliseconds */
+  readonly lostMs?: number;
   readonly demo: boolean;
 }
 
@@ -102,6 +104,9 @@ function fingeredAs(one: Observation, { parameters, setup }: DigestibleTake): Ob
   return { ...one, fingering: fingeringText(keys.split(' ') as KeyId[]), ...(trial && { trial }) };
 }
 
+/** A hole this short changes no hold, milliseconds. */
+const MOST_LOST_MS = 50;
+
 function shareOf({ measures }: Pick<DigestibleTake, 'measures'>): number {
   const shares = measures.flatMap((measure) =>
     measure.kind === 'sounded' ? (valueOf(measure.shareInWindow) ?? []) : [],
@@ -109,7 +114,9 @@ function shareOf({ measures }: Pick<DigestibleTake, 'measures'>): number {
   return shares.reduce((sum, share) => sum + share, 0) / Math.max(1, shares.length);
 }
 
-function holdsOf({ score, measures }: Pick<DigestibleTake, 'score' | 'measures'>): HeldTone[] {
+function holdsOf({ score, measures, lostMs = 0 }: Pick<DigestibleTake, 'score' | 'measures' | 'lostMs'>): HeldTone[] {
+  // How long a breath lasts is not to be told where sound was lost.
+  if (lostMs > MOST_LOST_MS) return [];
   return measures.flatMap((step, i): HeldTone[] => {
     const beats = step.kind === 'sounded' ? valueOf(step.hold.beats) : undefined;
     if (step.kind !== 'sounded' || beats === undefined) return [];

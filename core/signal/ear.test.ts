@@ -25,6 +25,26 @@ describe('pitch', () => {
     for (const heard of middle(frames.f0Hz)) expect(Math.abs(cents(heard, 220))).toBeLessThan(0.2);
   });
 
+  it.each([
+    [2, 8000],
+    [2, 16000],
+    [2, 32000],
+    [2, 44100],
+    [2, 48000],
+    [2, 96000],
+    [2, 192000],
+    [0.7, 44100],
+    [0.3, 48000],
+  ])('an ear that keeps %f s at %i Hz never goes deaf', (retainS, rateHz) => {
+    const ear = new Ear({ sampleRateHz: rateHz, minHz: 100, maxHz: 1000, retainS });
+    const piece = tone(220, BRIGHT, 1, rateHz);
+    let last: LiveFrame | undefined;
+    for (let second = 0; second < 12; second++) ear.push(piece, (frame) => (last = { ...frame }));
+    expect(last!.index).toBeGreaterThan(1150);
+    expect(Math.abs(cents(last!.f0Hz, 220))).toBeLessThan(1);
+    expect(last!.levelDb).toBeGreaterThan(-20);
+  });
+
   it('a fundamental 30 dB under its partials is still the pitch', () => {
     const frames = hear(tone(65.4, [0.004, 0.12, 0.1, 0.12, 0.08, 0.06], 0.6), { sampleRateHz: RATE_HZ });
     for (const heard of middle(frames.f0Hz)) expect(Math.abs(cents(heard, 65.4))).toBeLessThan(1);

@@ -13,7 +13,7 @@ import { LevelMeter } from './level';
 import { Periodicity } from './periodicity';
 import { attackOf } from './onset';
 import { PitchPath } from './pitchPath';
-import { SampleStore } from './sampleStore';
+import { samplesFor, SampleStore } from './sampleStore';
 import { gateTones } from './toneGate';
 
 /** How many frames a live decision waits for what follows (20 ms). */
@@ -98,10 +98,10 @@ export class Ear {
     const factor = decimationFactor(sampleRateHz);
     const rateHz = sampleRateHz / factor;
     this.sampleRateHz = sampleRateHz;
-    this.sound = new SampleStore(retainS * sampleRateHz);
+    this.sound = new SampleStore(samplesFor(retainS, sampleRateHz));
     this.layers = Array.from({ length: LAYERS }, (_, i) => {
       const rate = rateHz / 2 ** i;
-      const thin = new Decimator(i === 0 ? factor : 2, retainS * rate);
+      const thin = new Decimator(i === 0 ? factor : 2, samplesFor(retainS, rate));
       return { thin, factor: 2 ** i, harmonics: new Harmonics(rate, minHz) };
     });
     this.dc = new DcBlocker(sampleRateHz);
@@ -115,8 +115,8 @@ export class Ear {
       return [{ periodicity: new Periodicity(rateHz / factor, Math.max(fromHz, minHz), toHz, finer), layer }];
     });
     this.breath = new BreathMeter(sampleRateHz);
-    this.path = new PitchPath(retainS / HOP_S);
-    this.levels = new SampleStore(retainS / HOP_S, 1 << 12);
+    this.path = new PitchPath(samplesFor(retainS, 1 / HOP_S));
+    this.levels = new SampleStore(samplesFor(retainS, 1 / HOP_S), 1 << 12);
     this.described = retainS === Infinity ? new DescribedFrames() : undefined;
   }
 

@@ -1,5 +1,5 @@
 import { powerToDb } from './decibels';
-import { SampleStore } from './sampleStore';
+import { samplesFor, SampleStore } from './sampleStore';
 import { hann } from './window';
 
 /** Length of the level window, seconds: long enough that a 52 Hz tone does not ripple. */
@@ -27,7 +27,7 @@ export class LevelMeter {
     const window = hann(this.reach);
     const sum = window.reduce((total, value) => total + value, 0);
     this.weight = window.map((value) => value / sum);
-    this.groups = new SampleStore((retainS * sampleRateHz) / GROUP, 1 << 13);
+    this.groups = new SampleStore(samplesFor(retainS, sampleRateHz / GROUP), 1 << 13);
   }
 
   /** Takes in what has come of a sound; with `flush`, silence is taken to follow. */

@@ -24,6 +24,12 @@ const sine =
 let seed = 7;
 const noise = () => (seed = (Math.imul(seed, 1664525) + 1013904223) >>> 0) / 2 ** 31 - 1;
 
+describe('SampleStore', () => {
+  it.each([0.5, -1, NaN, 10_666.67])('can not keep %f samples', (retain) =>
+    expect(() => new SampleStore(retain)).toThrow(RangeError),
+  );
+});
+
 describe('Decimator', () => {
   const gainDb = (factor: number, share: number) => {
     const decimator = new Decimator(factor);

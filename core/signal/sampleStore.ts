@@ -1,3 +1,9 @@
+/** How many whole samples hold so many seconds; Infinity for all of a sound. */
+export function samplesFor(seconds: number, rateHz: number): number {
+  // Less than a ten-thousandth of a sample is rounding, as in 2 s of frames of 10 ms.
+  return Math.ceil(seconds * rateHz - 1e-4);
+}
+
 /**
  * A growing row of float samples addressed by absolute index, which may forget its oldest part. Mutable and reused:
  * `view` gives a window on the store's own buffer that is valid until the next `append`.
@@ -7,11 +13,16 @@ export class SampleStore {
   private base = 0;
   private used = 0;
 
-  /** @param retain how many of the newest samples must stay readable; Infinity keeps all */
+  /**
+   * @param retain how many of the newest samples must stay readable; Infinity keeps all
+   * @throws RangeError for a fraction of a sample, which would shift every index after it
+   */
   constructor(
     private readonly retain: number = Infinity,
     capacity = 1 << 16,
   ) {
+    if (retain !== Infinity && !(Number.isInteger(retain) && retain >= 0))
+      throw new RangeError(`retain must be a whole number of samples, got ${retain}`);
     this.buffer = new Float32Array(capacity);
   }
 

@@ -1,6 +1,6 @@
 import { beatSeconds, type Score, type Step } from '@inner-hum/core/exercise';
 import type { Verdict } from '@inner-hum/core/judge';
-import type { StepMeasures } from '@inner-hum/core/measure';
+import type { LostSound, StepMeasures } from '@inner-hum/core/measure';
 import type { TakePlan } from './plan';
 import type { PickUp, TakeRecord, WholeTake } from './record';
 
@@ -18,6 +18,8 @@ export interface HeardTake {
   readonly unjudged?: string;
   readonly pickUp?: PickUp;
   readonly lostMs: number;
+  /** where the device lost sound; left out where it lost none */
+  readonly lost?: readonly LostSound[];
 }
 
 /** What a take is besides its plan and what was heard. */
@@ -44,7 +46,8 @@ function asEnded(score: Score, measures: readonly StepMeasures[]): Score {
 /** Puts together what was planned and what was heard. */
 export function takeOf(plan: TakePlan, heard: HeardTake, { id, cut, keepSound, note, demo }: TakeFacts): WholeTake {
   const { startedAt, parameters, setup, source, audioPath, onBeat, cues } = plan;
-  const { frameCount, frames, samples, sampleRateHz, firstBeatS, measures, verdict, unjudged, pickUp, lostMs } = heard;
+  const { frameCount, frames, samples, sampleRateHz, firstBeatS, measures, verdict, unjudged, pickUp, lostMs, lost } =
+    heard;
   const record: TakeRecord = {
     id,
     startedAt,
@@ -63,6 +66,7 @@ export function takeOf(plan: TakePlan, heard: HeardTake, { id, cut, keepSound, n
     ...(unjudged !== undefined && { unjudged }),
     ...(pickUp && { pickUp }),
     lostMs,
+    ...(lost && { lost }),
     cut,
     demo: demo ?? false,
   };

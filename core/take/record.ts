@@ -1,6 +1,6 @@
 import type { Score, ExerciseParameters } from '@inner-hum/core/exercise';
 import type { Verdict } from '@inner-hum/core/judge';
-import type { AudioPath, Demand, StepMeasures } from '@inner-hum/core/measure';
+import type { AudioPath, Demand, LostSound, StepMeasures } from '@inner-hum/core/measure';
 import type { Habits } from '@inner-hum/core/simulate';
 import type { InstrumentId, LevelRuler } from '@inner-hum/core/theory';
 
@@ -68,6 +68,8 @@ export interface TakeRecord {
   readonly pickUp?: PickUp;
   /** sound that the device lost during the take, milliseconds */
   readonly lostMs: number;
+  /** where it was lost; left out where nothing was, and by older versions */
+  readonly lost?: readonly LostSound[];
   /** the take ended before its score: stopped, or recovered after the page was closed */
   readonly cut: boolean;
   /** part of the demo data */

@@ -1,7 +1,7 @@
 import { VOWELS, type AskedVibrato, type ExerciseParameters, type Score, type Step } from '@inner-hum/core/exercise';
 import { CHANGE_IDS, familyIfKnown, isPlayed } from '@inner-hum/core/families';
 import { FINDING_IDS, TRY_IDS, type Finding, type Verdict } from '@inner-hum/core/judge';
-import { DEMAND_CENTS, type AudioPath, type LoudnessBand, type StepMeasures } from '@inner-hum/core/measure';
+import { DEMAND_CENTS, type AudioPath, type LostSound, type LoudnessBand, type StepMeasures } from '@inner-hum/core/measure';
 import { A4_RANGE_HZ, DYNAMICS, INSTRUMENTS, isHornId, type LevelRuler } from '@inner-hum/core/theory';
 import { outOfBounds } from './outOfBounds';
 import { packedLength } from './packedFrames';
@@ -46,6 +46,8 @@ const midi = () => real().integer().min(0).max(127);
 /** More than any score or take has. */
 const MOST_STEPS = 5000;
 const MOST_EVENTS = 20_000;
+/** Holes that a take may have; what tears more often than that was no take. */
+const MOST_LOST = 100_000;
 const MOST_REMARKS = 1000;
 /** Of the keys of one fingering. */
 const MOST_KEYS_TEXT = 500;
@@ -270,6 +272,13 @@ export const takeRecordSchema = wholeOf<TakeRecord>()({
     .optional()
     .default(undefined),
   lostMs: real().min(0),
+  lost: array(
+    wholeOf<LostSound>()({
+      atS: real(),
+      lastsS: real().min(0).max(1e5),
+      how: string<LostSound['how']>().oneOf(['zeros', 'hole', 'clock']).required(),
+    }),
+  ).max(MOST_LOST),
   cut: boolean().required(),
   demo: boolean().required(),
 }).test(

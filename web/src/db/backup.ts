@@ -1,25 +1,20 @@
-import { wrap, type Remote } from 'comlink';
+import type { Remote } from 'comlink';
+import { WorkerService } from '../base/workerService';
 import type { BackupService } from './backupFunctions';
 import { storageNow } from './database';
 
-let worker: Worker | undefined;
-let service: Remote<BackupService> | undefined;
+const worker = new WorkerService<BackupService>(
+  () => new Worker(new URL('./backup.worker.ts', import.meta.url), { type: 'module' }),
+);
 
 /** The worker that reads and writes backups, started on first use. What is only in this page's memory is done here. */
 export function backupService(): Remote<BackupService> {
-  if (storageNow().kind === 'memory') return hereOnly;
-  if (!service) {
-    worker = new Worker(new URL('./backup.worker.ts', import.meta.url), { type: 'module' });
-    service = wrap<BackupService>(worker);
-  }
-  return service;
+  return storageNow().kind === 'memory' ? hereOnly : worker.ask;
 }
 
 /** Ends what the worker is doing; nothing was changed by it. The next use starts another. */
 export function stopBackup(): void {
-  worker?.terminate();
-  worker = undefined;
-  service = undefined;
+  worker.end();
 }
 
 /** The same functions on this page, loaded when they are called. */

@@ -1,10 +1,9 @@
-import { wrap, type Remote } from 'comlink';
+import { WorkerService } from '../base/workerService';
 import type { CompareService } from './compare.worker';
 
-let service: Remote<CompareService> | undefined;
+const worker = new WorkerService<CompareService>(
+  () => new Worker(new URL('./compare.worker.ts', import.meta.url), { type: 'module' }),
+);
 
 /** The worker that compares lots of takes, started on first use. */
-export function compareService(): Remote<CompareService> {
-  service ??= wrap<CompareService>(new Worker(new URL('./compare.worker.ts', import.meta.url), { type: 'module' }));
-  return service;
-}
+export const compareService = () => worker.ask;

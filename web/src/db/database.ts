@@ -30,6 +30,8 @@ export type DraftPlan = TakePlan & {
   readonly firstBeatS: number | null;
   /** whether the player wants its sound kept; left out by older versions */
   readonly keepSound?: boolean;
+  /** whether it was played to its end; left out by older versions */
+  readonly whole?: boolean;
 };
 
 interface DraftPieceRow {

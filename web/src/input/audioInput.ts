@@ -2,11 +2,21 @@ import { transfer } from 'comlink';
 import captureUrl from './capture.worklet.ts?worker&url';
 import { earService, onEarDeath } from './ear';
 import { LiveTrace } from './liveTrace';
-import type { LiveMessage } from './protocol';
+import type { BlockMessage, LiveMessage } from './protocol';
 
 /** What can be wrong with the sound. */
 export type ProblemId =
-  'refused' | 'missing' | 'busy' | 'unplugged' | 'suspended' | 'noFile' | 'badFile' | 'failed' | 'earDead';
+  | 'refused'
+  | 'missing'
+  | 'insecure'
+  | 'busy'
+  | 'unplugged'
+  | 'suspended'
+  | 'noFile'
+  | 'badFile'
+  | 'failed'
+  | 'earDead'
+  | 'gaveWay';
 
 /** A problem with the sound that the player can do something about. */
 export class SoundProblem extends Error {
@@ -23,13 +33,15 @@ export class AudioInput {
   readonly trace = new LiveTrace();
   /** called when sound ends that should not have */
   onTrouble: ((problem: ProblemId) => void) | undefined;
+  /** called when a microphone was opened or closed */
+  onMicrophone: ((open: boolean) => void) | undefined;
   private stream: MediaStream | undefined;
   private source: AudioNode | undefined;
   private openDevice: string | undefined;
 
   private constructor(
     readonly context: AudioContext,
-    private readonly capture: AudioWorkletNode,
+    private readonly capture: AudioNode,
   ) {
     context.addEventListener('statechange', () => {
       if (context.state !== 'running' && context.state !== 'closed') this.onTrouble?.('suspended');
@@ -38,13 +50,10 @@ export class AudioInput {
 
   static async open(): Promise<AudioInput> {
     const context = new AudioContext({ latencyHint: 'interactive' });
-    await context.audioWorklet.addModule(captureUrl);
-    const capture = new AudioWorkletNode(context, 'capture', { numberOfOutputs: 0 });
-    const input = new AudioInput(context, capture);
-    onEarDeath(() => input.onTrouble?.('earDead'));
     const sound = new MessageChannel();
     const live = new MessageChannel();
-    capture.port.postMessage(sound.port1, [sound.port1]);
+    const input = new AudioInput(context, await captureTo(sound.port1, context));
+    onEarDeath(() => input.onTrouble?.('earDead'));
     live.port1.onmessage = (event: MessageEvent<LiveMessage>) => input.trace.receive(event.data, context);
     const ear = earService();
     await ear.connect(transfer(sound.port2, [sound.port2]), transfer(live.port2, [live.port2]));
@@ -69,6 +78,7 @@ export class AudioInput {
   async close(): Promise<void> {
     this.unplug();
     this.onTrouble = undefined;
+    this.onMicrophone = undefined;
     if (this.context.state !== 'closed') await this.context.close();
   }
 
@@ -83,6 +93,7 @@ export class AudioInput {
     this.unplug();
     let stream: MediaStream;
     try {
+      if (!isSecureContext) throw new SoundProblem('insecure');
       if (!navigator.mediaDevices) throw new DOMException('no media devices', 'NotFoundError');
       stream = await navigator.mediaDevices.getUserMedia({
         audio: {
@@ -93,7 +104,7 @@ export class AudioInput {
         },
       });
     } catch (error) {
-      throw new SoundProblem(microphoneProblem(error));
+      throw error instanceof SoundProblem ? error : new SoundProblem(microphoneProblem(error));
     }
     if (given?.aborted) {
       stream.getTracks().forEach((getTrack) => getTrack.stop());
@@ -105,6 +116,7 @@ export class AudioInput {
       this.onTrouble?.('unplugged');
     });
     this.stream = stream;
+    this.onMicrophone?.(true);
     this.openDevice = deviceId;
     this.plug(this.context.createMediaStreamSource(stream));
     return track.label;
@@ -125,6 +137,7 @@ export class AudioInput {
     this.source?.disconnect();
     if (this.source instanceof AudioBufferSourceNode) this.source.stop();
     this.stream?.getTracks().forEach((track) => track.stop());
+    if (this.stream) this.onMicrophone?.(false);
     this.source = undefined;
     this.stream = undefined;
     this.openDevice = undefined;
@@ -134,6 +147,32 @@ export class AudioInput {
     this.source = node;
     node.connect(this.capture);
   }
+}
+
+/** A node that hands what it hears to the port, in blocks on the context's clock. */
+async function captureTo(port: MessagePort, context: AudioContext): Promise<AudioNode> {
+  if (!isSecureContext) return captureOnPage(port, context);
+  await context.audioWorklet.addModule(captureUrl);
+  const capture = new AudioWorkletNode(context, 'capture', { numberOfOutputs: 0 });
+  capture.port.postMessage(port, [port]);
+  return capture;
+}
+
+/** Frames of a block that the page itself hands on. */
+const PAGE_BLOCK = 1024;
+
+/** The same where the browser gives no worklet, as on a page that came by plain http: the page's own thread hands it on. */
+function captureOnPage(port: MessagePort, context: AudioContext): AudioNode {
+  const capture = context.createScriptProcessor(PAGE_BLOCK, 1, 1);
+  capture.onaudioprocess = ({ inputBuffer, playbackTime }) => {
+    const samples = inputBuffer.getChannelData(0).slice();
+    const firstSample = Math.round(playbackTime * context.sampleRate);
+    const message: BlockMessage = { kind: 'block', firstSample, samples, atMs: Date.now() };
+    port.postMessage(message, [samples.buffer]);
+  };
+  // It runs only while it leads somewhere; what it gives out is silence.
+  capture.connect(context.destination);
+  return capture;
 }
 
 function microphoneProblem(error: unknown): ProblemId {

@@ -39,7 +39,7 @@ class Capture extends AudioWorkletProcessor {
 
   private send(): void {
     const samples = this.block.slice(0, this.filled);
-    const message: BlockMessage = { kind: 'block', firstSample: this.firstSample, samples };
+    const message: BlockMessage = { kind: 'block', firstSample: this.firstSample, samples, atMs: Date.now() };
     this.target!.postMessage(message, [samples.buffer]);
     this.filled = 0;
   }

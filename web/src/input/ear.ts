@@ -1,16 +1,15 @@
-import { wrap, type Remote } from 'comlink';
+import type { Remote } from 'comlink';
+import { WorkerService } from '../base/workerService';
 import type { EarService } from './protocol';
 
-let makeWorker = (): Worker => {
-  throw new Error('no worker was given to the ear');
-};
-let service: Remote<EarService> | undefined;
-let worker: Worker | undefined;
 let onDeath: (() => void) | undefined;
+let ear = new WorkerService<EarService>(() => {
+  throw new Error('no worker was given to the ear');
+});
 
 /** Says how the ear's worker is made; it is made on first use. */
 export function startEarWith(make: () => Worker): void {
-  makeWorker = make;
+  ear = new WorkerService(make, () => onDeath?.());
 }
 
 /** `call` is told from now on, and no other, when the worker has died by itself. */
@@ -20,20 +19,12 @@ export function onEarDeath(call: () => void): void {
 
 /** The ear's worker, started on first use. */
 export function earService(): Remote<EarService> {
-  if (!worker) {
-    const fresh = makeWorker();
-    fresh.addEventListener('error', () => fresh === worker && onDeath?.());
-    worker = fresh;
-    service = wrap<EarService>(fresh);
-  }
-  return service!;
+  return ear.ask;
 }
 
 /** Ends the worker, whatever it is doing; the next use starts another. A sound input joined to it must be opened anew. */
 export function replaceEar(): void {
-  worker?.terminate();
-  worker = undefined;
-  service = undefined;
+  ear.end();
 }
 
 /** Whether the worker answers within a time, milliseconds. */

@@ -1,7 +1,6 @@
 import { HOP_S } from '@inner-hum/core/signal';
 import { describe, expect, it } from 'vitest';
 import { LiveTrace } from './liveTrace';
-import { LossCounter } from './lossCounter';
 import type { LiveMessage } from './protocol';
 
 const clock = (currentTime: number) => ({ sampleRate: 44100, currentTime });
@@ -71,78 +70,4 @@ describe('the live trace', () => {
     trace.receive({ ...frames(2, 220), peak: 0.9 } as LiveMessage, clock(2));
     expect(trace.peak).toBe(0.9);
   });
-});
-
-describe('lost sound', () => {
-  const counted = (...runs: (readonly [value: number, samples: number])[]) => {
-    const counter = new LossCounter(1000);
-    for (const [value, samples] of runs) counter.count(new Float32Array(samples).fill(value));
-    return counter.lostSamples;
-  };
-  it.each([
-    [
-      'a run of zeros between sound',
-      [
-        [0.1, 50],
-        [0, 100],
-        [0.1, 50],
-      ],
-      100,
-    ],
-    [
-      'a run over two messages',
-      [
-        [0.1, 50],
-        [0, 40],
-        [0, 40],
-        [0.1, 50],
-      ],
-      80,
-    ],
-    [
-      'a single short run',
-      [
-        [0.1, 50],
-        [0, 63],
-        [0.1, 50],
-      ],
-      0,
-    ],
-    [
-      'silence before any sound',
-      [
-        [0, 500],
-        [0.1, 50],
-      ],
-      0,
-    ],
-    [
-      'silence that does not end',
-      [
-        [0.1, 50],
-        [0, 500],
-      ],
-      0,
-    ],
-    [
-      'a long silence',
-      [
-        [0.1, 50],
-        [0, 3001],
-        [0.1, 50],
-      ],
-      0,
-    ],
-    [
-      'two runs',
-      [
-        [0.1, 9],
-        [0, 64],
-        [0.1, 9],
-        [0, 70],
-        [0.1, 9],
-      ],
-      134,
-    ],
-  ] as const)('%s', (_, runs, lost) => expect(counted(...runs)).toBe(lost));
 });

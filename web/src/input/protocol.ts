@@ -12,6 +12,8 @@ export interface BlockMessage {
   /** sample number of the first sample on the context's clock */
   readonly firstSample: number;
   readonly samples: Float32Array<ArrayBuffer>;
+  /** the wall clock when the block was handed on, milliseconds: where the audio clock falls behind it, sound was lost */
+  readonly atMs: number;
 }
 
 /** Numbers of each row of a {@link LiveMessage}: frame index, f0 Hz, level dB, breath dB. */
@@ -50,28 +52,36 @@ export interface FreeHeard {
   readonly heard: HeardTake;
 }
 
-/** What the worker does when asked, by RPC. */
 /** Mains hum that is heard, and the highest that the microphone lets through where that is not all; Hz. */
 export interface PickedUp {
   readonly humHz: number | undefined;
   readonly bandHz: number | undefined;
 }
 
+/** Name of the error with which a recording is refused: another has begun, or a take goes on. */
+export const NOT_YOURS = 'NotYours';
+
+/**
+ * What the worker does when asked, by RPC. A recording is named by the number that `begin` gives; whatever is asked of one
+ * that is over, or gave way to another, is refused with an error named {@link NOT_YOURS}. Use it by `Recording`.
+ */
 export interface EarService {
   /** takes the two ends: sound comes in by one, frames go out by the other */
   connect(sound: MessagePort, live: MessagePort): void;
-  begin(settings: RecorderSettings): void;
+  /** begins a recording in the place of another, but never in that of a take or of free play unless it is one itself */
+  begin(settings: RecorderSettings): number;
   /** ends the recording; `firstBeatAtS` is on the context's clock, null when the first tone sets it */
-  finishTake(assignment: OpenAssignment, firstBeatAtS: number | null): Promise<HeardTake | null>;
+  finishTake(recording: number, assignment: OpenAssignment, firstBeatAtS: number | null): Promise<HeardTake | null>;
   /** ends the recording and gives what was held in it as a take without sound; null when nothing was */
-  finishFree(wish: FreeWish, masked: Masked): FreeHeard | null;
+  finishFree(recording: number, wish: FreeWish, masked: Masked): FreeHeard | null;
   /** ends the recording and gives its frames */
-  finishFrames(): Frames;
-  /** what the last seconds tell of how the sound is picked up, while it goes on; null when nothing is listened to */
-  pickedUp(): PickedUp | null;
+  finishFrames(recording: number): Frames;
+  /** what the last seconds tell of how the sound is picked up, while it goes on */
+  pickedUp(recording: number): PickedUp;
   /** ends the recording and gives the way round of clicks played at these times on the context's clock */
-  finishLoop(clicksAtS: readonly number[]): LoopDelay;
-  stop(): void;
+  finishLoop(recording: number, clicksAtS: readonly number[]): LoopDelay;
+  /** ends the recording; nothing happens where it is over */
+  stop(recording: number): void;
   /** answers at once, when the worker is alive and idle */
   ping(): true;
   /** a recording analysed like a take, in pieces, telling how far it is (0–1); null when it holds no tone */

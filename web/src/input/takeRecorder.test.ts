@@ -6,10 +6,8 @@ import { ASSUMED_RULER } from '@inner-hum/core/theory';
 import { describe, expect, it } from 'vitest';
 import { TakeRecorder } from './takeRecorder';
 import { LiveTrace } from './liveTrace';
-import { LossCounter } from './lossCounter';
 import type { OpenAssignment } from '@inner-hum/core/take';
 
-const RATE_HZ = 44100;
 const parameters = { ...SWELL_DEFAULTS, instrumentId: 'alto', beats: 4, tempoBpm: 120 } as const;
 const score = swell(parameters);
 const assignment: OpenAssignment = {
@@ -22,24 +20,24 @@ const assignment: OpenAssignment = {
   onBeat: true,
   before: [],
 };
-const settings = { sampleRateHz: RATE_HZ, minHz: 100, maxHz: 2000, zerosAreLoss: false };
-const sound = playStandIn(score, {
-  sampleRateHz: RATE_HZ,
-  a4Hz: 440,
-  ruler: ASSUMED_RULER,
-  habits: { ...CLEAN_HABITS, tuningCents: 6 },
-  seed: 4,
-  leadS: 1,
-  tailS: 0.4,
-});
+describe.each([44_100, 48_000, 96_000])('TakeRecorder at %i Hz', (RATE_HZ) => {
+  const settings = { sampleRateHz: RATE_HZ, minHz: 100, maxHz: 2000, zerosAreLoss: false };
+  const sound = playStandIn(score, {
+    sampleRateHz: RATE_HZ,
+    a4Hz: 440,
+    ruler: ASSUMED_RULER,
+    habits: { ...CLEAN_HABITS, tuningCents: 6 },
+    seed: 4,
+    leadS: 1,
+    tailS: 0.4,
+  });
 
-/** Pushes the sound in blocks of 256, the first at `firstSample`, leaving out what `skip` names. */
-function push(recorder: TakeRecorder, firstSample: number, skip: (block: number) => boolean = () => false): void {
-  for (let at = 0, block = 0; at < sound.length; at += 256, block++)
-    if (!skip(block)) recorder.push(firstSample + at, sound.subarray(at, at + 256));
-}
+  /** Pushes the sound in blocks of 256, the first at `firstSample`, leaving out what `skip` names. */
+  function push(recorder: TakeRecorder, firstSample: number, skip: (block: number) => boolean = () => false): void {
+    for (let at = 0, block = 0; at < sound.length; at += 256, block++)
+      if (!skip(block)) recorder.push(firstSample + at, sound.subarray(at, at + 256));
+  }
 
-describe('TakeRecorder', () => {
   it('places the first beat by the context’s clock, wherever that began', () => {
     for (const firstSample of [0, 88_200]) {
       const recorder = new TakeRecorder(settings);
@@ -50,7 +48,8 @@ describe('TakeRecorder', () => {
       expect(take.firstBeatS).toBeCloseTo(0.6, 6);
       expect(step.latenessS).toMatchObject({ kind: 'measured' });
       expect(Math.abs((step.latenessS as { value: number }).value)).toBeLessThan(0.012);
-      expect(step.pitchCentreCents).toMatchObject({ value: expect.closeTo(6, -0.5) });
+      // The player's line wanders by about a cent from one seed, and so from one rate, to the next.
+      expect(Math.abs((step.pitchCentreCents as { value: number }).value - 6)).toBeLessThan(2.5);
       expect(unpackFrames(take.frames, take.frameCount).count).toBe(take.frameCount);
       expect(take.samples.length / RATE_HZ).toBeCloseTo(take.frameCount / 100, 1);
     }
@@ -133,19 +132,27 @@ describe('TakeRecorder', () => {
     expect(silent.finishTake(assignment, null)).toBeNull();
     expect(silent.peak).toBe(0);
   });
-});
 
-describe('LossCounter', () => {
-  const noise = new Float32Array(500).fill(0.01);
-  it('counts zeros between sound, not before it, not short, not endless', () => {
-    const counter = new LossCounter(RATE_HZ);
-    const feed = (...pieces: Float32Array[]) => pieces.forEach((piece) => counter.count(piece));
-    feed(new Float32Array(1000), noise, new Float32Array(441), noise, new Float32Array(20), noise);
-    expect(counter.lostSamples).toBe(441);
-    feed(new Float32Array(4 * RATE_HZ), noise);
-    expect(counter.lostSamples).toBe(441);
+  it('sound that the device lost without a word is told, and what it explains is not judged', () => {
+    const recorder = new TakeRecorder({ ...settings, zerosAreLoss: true });
+    // Half a second of the tone never came; the samples' numbers know nothing of it.
+    const gone = { from: Math.round(1.9 * RATE_HZ), to: Math.round(2.4 * RATE_HZ) };
+    const came = [...sound.subarray(0, gone.from), ...sound.subarray(gone.to)];
+    const noisy = Float32Array.from(came, (sample, i) => sample + 1e-5 * ((i % 7) - 3));
+    for (let at = 0; at < noisy.length; at += 256) {
+      const endS = (at + 256) / RATE_HZ;
+      const wallMs = 1000 * (endS > 1.9 ? endS + 0.5 : endS);
+      recorder.push(at, noisy.subarray(at, at + 256), undefined, 5e5 + wallMs);
+    }
+    const take = recorder.finishTake({ ...assignment, device: {} }, 1)!;
+    expect(take.lost).toEqual([{ how: 'clock', lastsS: expect.closeTo(0.5, 1), atS: expect.closeTo(1.5, 0) }]);
+    expect(take.measures).toEqual([]);
+    expect(take.verdict.findings.map(({ id }) => id)).toEqual(['tooMuchLost']);
+    expect(take.verdict.tries).toEqual(['freeTheDevice']);
   });
 });
+
+const RATE_HZ = 44_100;
 
 describe('LiveTrace', () => {
   const rows = (from: number, count: number, hz: number) =>

@@ -12,15 +12,18 @@ import {
 import { assess, NOT_JUDGED } from '@inner-hum/core/judge';
 import {
   clippedStretches,
+  ClockWatch,
   FAR_BELOW_DB,
   gainControl,
   loopDelay,
+  lostSeconds,
   roomBelowDb,
   segmentSpans,
+  ZeroRuns,
   type LoopDelay,
+  type LostSound,
 } from '@inner-hum/core/measure';
 import { bandLimitHz, Ear, HOP_S, sliceFrames, type Frames, type LiveFrame } from '@inner-hum/core/signal';
-import { LossCounter } from './lossCounter';
 import type { FreeHeard, PickedUp, RecorderSettings } from './protocol';
 import { detailOf } from '../base/detailOf';
 
@@ -32,6 +35,8 @@ const FREE_PAUSE_S = 0.5;
 const LONGEST_PIECE_S = 120;
 /** So much is heard once more for how the sound is picked up, seconds. */
 const LATELY_S = 4;
+/** A tone's onset lies so near the first frame that holds it, seconds. */
+const SAME_ONSET_S = 0.1;
 /** A hole in the clock longer than this is another stream, seconds. */
 const LONGEST_HOLE_S = 30;
 
@@ -46,31 +51,46 @@ export class TakeRecorder {
   private silentFrames = 0;
   /** whether its pauses were cut to silence: in talk and noise no gain that rides could be told */
   private gated = false;
-  private readonly loss: LossCounter;
+  private readonly zeros: ZeroRuns;
+  private readonly clock = new ClockWatch();
+  private readonly holes: LostSound[] = [];
   /** samples heard so far, holes in the clock counted */
   heardSamples = 0;
-  private missingSamples = 0;
 
   constructor(readonly settings: RecorderSettings) {
     this.ear = new Ear(settings);
-    this.loss = new LossCounter(settings.sampleRateHz);
+    this.zeros = new ZeroRuns(settings.sampleRateHz);
+  }
+
+  /** What the device lost so far; only a real input can lose sound without a word. */
+  lost(): readonly LostSound[] {
+    const silent = this.settings.zerosAreLoss ? [...this.zeros.lost, ...this.clock.lost()] : [];
+    return [...this.holes, ...silent].sort((a, b) => a.atS - b.atS);
   }
 
   get lostMs(): number {
-    const zeros = this.settings.zerosAreLoss ? this.loss.lostSamples : 0;
-    return Math.round((1000 * (zeros + this.missingSamples)) / this.settings.sampleRateHz);
+    return Math.round(1000 * lostSeconds(this.lost()));
   }
 
-  push(firstSample: number, samples: Float32Array, onFrame?: (frame: Readonly<LiveFrame>) => void): void {
+  /** @param atMs the wall clock when the block was handed on, of sound that comes as it is played */
+  push(
+    firstSample: number,
+    samples: Float32Array,
+    onFrame?: (frame: Readonly<LiveFrame>) => void,
+    atMs?: number,
+  ): void {
+    const { sampleRateHz } = this.settings;
     this.firstSample ??= firstSample;
     const hole = firstSample - this.firstSample - this.heardSamples;
-    if (hole > 0 && hole < LONGEST_HOLE_S * this.settings.sampleRateHz) {
-      this.missingSamples += hole;
+    if (hole > 0 && hole < LONGEST_HOLE_S * sampleRateHz) {
+      this.holes.push({ atS: this.heardSamples / sampleRateHz, lastsS: hole / sampleRateHz, how: 'hole' });
+      this.zeros.skip(hole);
       this.take(new Float32Array(hole), onFrame);
     }
     for (const sample of samples) this.peak = Math.max(this.peak, Math.abs(sample));
-    this.loss.count(samples);
+    this.zeros.note(samples);
     this.take(samples, onFrame);
+    if (atMs !== undefined) this.clock.note(this.heardSamples / sampleRateHz, atMs);
   }
 
   /** 16-bit sound from a sample of the recording up to another, holes filled with silence. */
@@ -98,26 +118,31 @@ export class TakeRecorder {
     if (this.firstSample === undefined) return null;
     const { sampleRateHz } = this.settings;
     const all = this.ear.finish();
-    const firstBeat = firstBeatAtS === null ? firstToneS(all) : firstBeatAtS - this.firstSample / sampleRateHz;
+    const near = firstBeatAtS === null ? undefined : firstBeatAtS - this.firstSample / sampleRateHz;
+    const firstBeat = assignment.onBeat && near !== undefined ? near : firstToneS(all, near);
     if (firstBeat === undefined) return null;
     const skip = Math.max(0, Math.floor((firstBeat - LEAD_S) / HOP_S));
     const frames = sliceFrames(all, skip, all.count);
     const firstBeatS = firstBeat - skip * HOP_S;
-    const device = assignment.device && { device: this.device() };
+    const lost = this.lost()
+      .filter(({ atS }) => atS >= skip * HOP_S)
+      .map((entry) => ({ ...entry, atS: entry.atS - skip * HOP_S }));
+    const device = assignment.device && { device: { ...this.device(), lost: assignment.device.lost ?? lost } };
     return {
       frameCount: frames.count,
       frames: packFrames(frames),
       samples: this.soundFrom(Math.round(skip * HOP_S * sampleRateHz)),
       sampleRateHz,
       firstBeatS,
-      lostMs: this.lostMs,
+      lostMs: Math.round(1000 * lostSeconds(lost)),
+      ...(lost.length > 0 && { lost }),
       ...(assignment.device && this.pickUp(all)),
       ...judged(frames, { ...assignment, firstBeatS, ...device }),
     };
   }
 
   /** What the microphone did to the sound, as far as its samples tell. */
-  private device(): NonNullable<OpenAssignment['device']> {
+  private device(): Omit<NonNullable<OpenAssignment['device']>, 'lost'> {
     const sound = this.ear.heard();
     return { clipped: clippedStretches(sound), bandHz: bandLimitHz(sound, this.settings.sampleRateHz) };
   }
@@ -145,7 +170,7 @@ export class TakeRecorder {
   /** What was held in free play, as a take without its sound. */
   finishFree(wish: FreeWish, masked: Masked): FreeHeard | null {
     this.harvest();
-    const free = freeTake(this.held, wish, masked, this.gated ? { gated: true } : undefined);
+    const free = freeTake(this.held, wish, masked, { ...(this.gated && { gated: true }), lost: this.lost() });
     if (!free) return null;
     const { sampleRateHz } = this.settings;
     return { plan: free.plan, heard: { ...free.heard, samples: new Int16Array(0), sampleRateHz, lostMs: this.lostMs } };
@@ -198,7 +223,15 @@ function judged(...args: Parameters<typeof assess>): Pick<HeardTake, 'measures' 
   }
 }
 
-function firstToneS(frames: Frames): number | undefined {
-  const [tone] = segmentSpans(frames);
-  return tone && tone.start * HOP_S;
+/** Where the first tone begins, or that which begins nearest to a place where one was heard, seconds. */
+function firstToneS(frames: Frames, nearS?: number): number | undefined {
+  const starts = segmentSpans(frames).map(({ start }) => start * HOP_S);
+  const distance = (startS: number) => Math.abs(startS - (nearS ?? 0));
+  const first = starts.reduce<number | undefined>(
+    (best, startS) => (best !== undefined && distance(best) <= distance(startS) ? best : startS),
+    undefined,
+  );
+  if (first === undefined) return undefined;
+  // As exactly as the ear finds its onset.
+  return frames.attacks.find(({ onsetS }) => Math.abs(onsetS - first) < SAME_ONSET_S)?.onsetS ?? first;
 }

@@ -1,21 +1,37 @@
 import { unpackFrames } from '@inner-hum/core/take';
 import { assess } from '@inner-hum/core/judge';
 import { playStandIn } from '@inner-hum/core/simulate';
+import type { LiveFrame } from '@inner-hum/core/signal';
 import { expose, transfer } from 'comlink';
 import { addDraftPiece } from '../db/drafts';
 import { TakeRecorder } from '../input/takeRecorder';
-import { LIVE_FIELDS, type BlockMessage, type EarService, type LiveMessage } from '../input/protocol';
+import {
+  LIVE_FIELDS,
+  NOT_YOURS,
+  type BlockMessage,
+  type EarService,
+  type LiveMessage,
+  type RecorderSettings,
+} from '../input/protocol';
 import { detailOf } from '../base/detailOf';
 
-const DRAFT_EVERY_S = 1;
+/** What is heard is put away so often, seconds: a page that is killed loses less than a second. */
+const DRAFT_EVERY_S = 0.5;
 /** Recordings are heard in pieces of this length, so that the worker stays open to other questions. */
 const PIECE_S = 5;
 const ROWS_IN_A_BATCH = 64;
 
+/** A recording under way. */
+interface Running {
+  readonly id: number;
+  readonly recorder: TakeRecorder;
+  draftedSamples: number;
+  putting: boolean;
+}
+
 let live: MessagePort | undefined;
-let recorder: TakeRecorder | undefined;
-let draftedSamples = 0;
-let putting = false;
+let running: Running | undefined;
+let begun = 0;
 const batch = new Float32Array(ROWS_IN_A_BATCH * LIVE_FIELDS);
 let batched = 0;
 
@@ -25,33 +41,21 @@ const service: EarService = {
     sound.onmessage = (event: MessageEvent<BlockMessage>) => hear(event.data);
   },
   begin(settings) {
-    recorder = new TakeRecorder(settings);
-    draftedSamples = 0;
-    putting = false;
+    if (running && isKept(running.recorder.settings) && !isKept(settings)) throw notYours('a take goes on');
+    batched = 0;
+    running = { id: ++begun, recorder: new TakeRecorder(settings), draftedSamples: 0, putting: false };
+    return begun;
   },
-  async finishTake(assignment, firstBeatAtS) {
-    const take = recorder?.finishTake(assignment, firstBeatAtS) ?? null;
-    recorder = undefined;
+  async finishTake(id, assignment, firstBeatAtS) {
+    const take = ended(id).finishTake(assignment, firstBeatAtS);
     return take && transfer(take, [take.frames.buffer, take.samples.buffer]);
   },
-  finishFree(wish, masked) {
-    const recording = recorder;
-    recorder = undefined;
-    return recording?.finishFree(wish, masked) ?? null;
-  },
-  finishFrames() {
-    const frames = recorder!.frames();
-    recorder = undefined;
-    return frames;
-  },
-  pickedUp: () => recorder?.pickedUp() ?? null,
-  finishLoop(clicksAtS) {
-    const result = recorder!.loopDelay(clicksAtS);
-    recorder = undefined;
-    return result;
-  },
-  stop() {
-    recorder = undefined;
+  finishFree: (id, wish, masked) => ended(id).finishFree(wish, masked),
+  finishFrames: (id) => ended(id).frames(),
+  pickedUp: (id) => recorderOf(id).pickedUp(),
+  finishLoop: (id, clicksAtS) => ended(id).loopDelay(clicksAtS),
+  stop(id) {
+    if (running?.id === id) running = undefined;
   },
   ping: () => true,
   async assessRecording(samples, settings, assignment, firstBeatS, onProgress) {
@@ -74,35 +78,60 @@ const service: EarService = {
   },
 };
 
-function hear({ firstSample, samples }: BlockMessage): void {
-  if (!recorder) return;
+/** Whether what is recorded is the player's, and not listened to for a check alone. */
+function isKept({ draftTakeId, free }: RecorderSettings): boolean {
+  return draftTakeId !== undefined || free !== undefined;
+}
+
+function recorderOf(id: number): TakeRecorder {
+  if (running?.id !== id) throw notYours('the recording is over');
+  return running.recorder;
+}
+
+/** The recording, which hears nothing more. */
+function ended(id: number): TakeRecorder {
+  const recorder = recorderOf(id);
+  running = undefined;
+  return recorder;
+}
+
+function notYours(message: string): Error {
+  return Object.assign(new Error(message), { name: NOT_YOURS });
+}
+
+function hear({ firstSample, samples, atMs }: BlockMessage): void {
+  if (!running) return;
+  const { recorder } = running;
   if (recorder.firstSample === undefined) post({ kind: 'started', firstSample });
-  recorder.push(firstSample, samples, (frame) => {
+  const onFrame = (frame: Readonly<LiveFrame>) => {
     batch.set([frame.index, frame.f0Hz, frame.levelDb, frame.breathDb], batched * LIVE_FIELDS);
     if (++batched === ROWS_IN_A_BATCH) sendBatch();
-  });
+  };
+  recorder.push(firstSample, samples, onFrame, atMs);
   sendBatch();
-  void putDraftAway(recorder);
+  void putDraftAway(running);
 }
 
 /** Puts away what was heard since the last piece, once a second; a piece that failed goes with the next one. Never rejects. */
-async function putDraftAway(now: TakeRecorder): Promise<void> {
-  const { draftTakeId, sampleRateHz } = now.settings;
-  const upTo = now.heardSamples;
-  if (!draftTakeId || putting || upTo - draftedSamples < DRAFT_EVERY_S * sampleRateHz) return;
-  putting = true;
+async function putDraftAway(now: Running): Promise<void> {
+  const { recorder } = now;
+  const { draftTakeId, sampleRateHz } = recorder.settings;
+  const upTo = recorder.heardSamples;
+  if (!draftTakeId || now.putting || upTo - now.draftedSamples < DRAFT_EVERY_S * sampleRateHz) return;
+  now.putting = true;
   try {
-    await addDraftPiece(draftTakeId, now.soundFrom(draftedSamples, upTo));
-    if (recorder === now) draftedSamples = upTo;
+    await addDraftPiece(draftTakeId, recorder.soundFrom(now.draftedSamples, upTo));
+    now.draftedSamples = upTo;
   } catch (error) {
     post({ kind: 'draftLost', reason: detailOf(error) });
   } finally {
-    if (recorder === now) putting = false;
+    now.putting = false;
   }
 }
 
 function sendBatch(): void {
-  if (!recorder || batched === 0) return;
+  if (!running || batched === 0) return;
+  const { recorder } = running;
   const rows = batch.slice(0, batched * LIVE_FIELDS);
   batched = 0;
   post({ kind: 'frames', rows, peak: recorder.peak, lostMs: recorder.lostMs }, [rows.buffer]);

@@ -1,6 +1,6 @@
 import { valueOf } from '@inner-hum/core/measure';
 import type { TakeRecord, WholeTake } from '@inner-hum/core/take';
-import { wrap } from 'comlink';
+import { WorkerService } from '../base/workerService';
 import type { EvenService } from './even.worker';
 import { soundOf } from './playback';
 
@@ -23,19 +23,16 @@ export async function evenedSound(take: WholeTake, vibrato: 'kept' | 'evened'): 
   if (!sound) return undefined;
   const { sampleRateHz } = sound;
   const { score, firstBeatS, setup, audioPath, onBeat, frameCount } = take.record;
-  const worker = new Worker(new URL('./even.worker.ts', import.meta.url), { type: 'module' });
+  const worker = new WorkerService<EvenService>(
+    () => new Worker(new URL('./even.worker.ts', import.meta.url), { type: 'module' }),
+  );
   try {
-    const { samples, left } = await wrap<EvenService>(worker).even(
-      sound.samples,
-      new Uint8Array(take.frames),
-      frameCount,
-      {
-        ...{ score, firstBeatS, audioPath, onBeat, vibrato, sampleRateHz },
-        ...setup,
-      },
-    );
+    const { samples, left } = await worker.ask.even(sound.samples, new Uint8Array(take.frames), frameCount, {
+      ...{ score, firstBeatS, audioPath, onBeat, vibrato, sampleRateHz },
+      ...setup,
+    });
     return { sampleRateHz, samples, leftS: left.reduce((sum, { fromS, toS }) => sum + toS - fromS, 0) };
   } finally {
-    worker.terminate();
+    worker.end();
   }
 }

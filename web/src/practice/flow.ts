@@ -14,6 +14,7 @@ import {
   type Pause,
 } from '../store/practice';
 import { exerciseOf, settingsChanged } from '../store/settings';
+import { holdSound } from './liveSound';
 import type { Queue } from './queue';
 import { playTake, type TakeOutcome } from './runTake';
 
@@ -24,6 +25,16 @@ const busy = () => isBusy(store.getState().practice) || isPausing(store.getState
  * the judge says leave it, nothing is heard, or the player stops.
  */
 export async function startFlow(): Promise<void> {
+  // Between the takes of what goes on by itself the microphone stays open.
+  const hold = holdSound();
+  try {
+    await flow();
+  } finally {
+    hold.release();
+  }
+}
+
+async function flow(): Promise<void> {
   while (!busy()) {
     const outcome = await playTake();
     if (isSilence(outcome)) {
@@ -41,6 +52,15 @@ export async function startFlow(): Promise<void> {
 /** Plays a block or a session, one exercise after the other, each verdict standing for a while; a stop ends it. */
 export async function startQueue(queue: Queue): Promise<void> {
   if (busy() || store.getState().practice.block) return;
+  const hold = holdSound();
+  try {
+    await through(queue);
+  } finally {
+    hold.release();
+  }
+}
+
+async function through(queue: Queue): Promise<void> {
   const today = dayOf(new Date());
   for (let now = queue.now(); now; now = queue.now()) {
     if (store.getState().settings.left[ownExerciseKey(now.exercise)] === today) {

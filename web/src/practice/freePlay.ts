@@ -1,17 +1,19 @@
 import { HOP_S } from '@inner-hum/core/signal';
 import { takeOf, type FreeWish, type Masked, type TakeRecord, type TakeSource } from '@inner-hum/core/take';
 import { soundingRangeHz, writtenToHz } from '@inner-hum/core/theory';
+import { newId } from '../base/plainOrigin';
 import type { Settings } from '../db/settings/settings';
 import { keepTake } from '../db/takes';
-import { SoundProblem, type AudioInput } from '../input/audioInput';
-import { earService } from '../input/ear';
+import type { AudioInput } from '../input/audioInput';
+import { Recording } from '../input/recording';
 import { store } from '../store';
 import { noticed } from '../store/notices';
 import { cameToNothing, freePlayAsked, isBusy, judged, moved, problemMet } from '../store/practice';
 import { mainNote } from '../store/settings';
-import { letGo, openInput } from './liveSound';
+import { endSound, holdSound } from './liveSound';
 import { takeSetupNow } from './planNow';
 import { holdInMemory, unkept } from './recoverDrafts';
+import { problemOf } from './problemOf';
 import { playReference } from './reference';
 import { pageSounds } from './sounding';
 import { openSource, standInBuffer } from './source';
@@ -33,13 +35,16 @@ export async function playFreely(): Promise<void> {
   const { settings } = store.getState();
   store.dispatch(freePlayAsked());
   const { signal, end } = givenUpSignal();
+  const hold = holdSound();
+  let recording: Recording | undefined;
   try {
-    const input = await orGivenUp(openInput(), signal);
+    const input = await orGivenUp(hold.open(), signal);
     const setup = takeSetupNow(settings);
     const { hornId } = hornNow(settings);
     const free = settings.freeCounts ? { setup, hornId } : undefined;
-    const source = await orGivenUp(hearFreely(input, settings, { given: signal, free }), signal);
-    const wish: FreeWish = { startedAt: new Date().toISOString(), setup, hornId, source };
+    const heard = await orGivenUp(hearFreely(input, settings, { given: signal, free }), signal);
+    recording = heard.recording;
+    const wish: FreeWish = { startedAt: new Date().toISOString(), setup, hornId, source: heard.source };
     store.dispatch(moved('free'));
     const masked: [number, number][] = [];
     await until(
@@ -50,13 +55,16 @@ export async function playFreely(): Promise<void> {
     const { earDied } = store.getState().practice;
     if (free && earDied) store.dispatch(noticed({ key: 'stand.freeLost' }));
     if (free && !earDied) store.dispatch(moved('judging'));
-    const kept = free && !earDied ? await keepHeld(wish, masked, signal) : undefined;
-    await letGo(earDied);
+    const kept = free && !earDied ? await keepHeld(recording, wish, masked, signal) : undefined;
+    if (earDied) await endSound();
     store.dispatch(kept ? judged(kept) : cameToNothing(null));
   } catch (error) {
-    await letGo(error instanceof GivenUp);
+    // An input that was still opening, or an ear that has not answered, is not waited for.
+    if (error instanceof GivenUp) await endSound();
     store.dispatch(cameToNothing(error instanceof GivenUp ? null : problemOf(error)));
   } finally {
+    void recording?.stop().catch(() => undefined); // an ear that has ended needs no stop
+    hold.release();
     end();
   }
 }
@@ -72,10 +80,15 @@ function mask(masked: [number, number][], nowS: number): void {
  * Keeps what was held as a take; undefined when nothing was, or when it could not be stored: then it is offered again.
  * @throws GivenUp when the player did not wait for it
  */
-async function keepHeld(wish: FreeWish, masked: Masked, signal: AbortSignal): Promise<TakeRecord | undefined> {
-  const free = await orGivenUp(earService().finishFree(wish, masked), signal);
+async function keepHeld(
+  recording: Recording,
+  wish: FreeWish,
+  masked: Masked,
+  signal: AbortSignal,
+): Promise<TakeRecord | undefined> {
+  const free = await orGivenUp(recording.finishFree(wish, masked), signal);
   if (!free) return undefined;
-  const take = takeOf(free.plan, free.heard, { id: crypto.randomUUID(), cut: false, keepSound: false });
+  const take = takeOf(free.plan, free.heard, { id: newId(), cut: false, keepSound: false });
   try {
     await keepTake(take, store.getState().settings.pinned);
     return take.record;
@@ -96,41 +109,44 @@ interface HearingWish {
   readonly free?: Pick<FreeWish, 'setup' | 'hornId'> | undefined;
 }
 
-/**
- * Plugs the chosen source in for listening alone; the caller ends it by the ear's `stop` or `finishFrames`.
- *
- * @returns what is heard
- */
+/** What is listened to, and the recording of it. */
+export interface HeardFreely {
+  readonly recording: Recording;
+  readonly source: TakeSource;
+}
+
+/** Plugs the chosen source in for listening alone; the caller ends the recording. @throws GaveWay while a take goes on */
 export async function hearFreely(
   input: AudioInput,
   settings: Settings,
   { retainS = FREE_RETAIN_S, given, range = soundingRangeHz(hornNow(settings), settings.a4Hz), free }: HearingWish = {},
-): Promise<TakeSource> {
+): Promise<HeardFreely> {
   const { source, buffer } = await openSource(input, settings, given);
-  input.trace.reset();
-  await earService().begin({
+  const recording = await Recording.begin({
     sampleRateHz: input.context.sampleRate,
     ...range,
     ...(free ? { free } : { retainS }),
     zerosAreLoss: source.kind === 'microphone',
   });
-  if (source.kind === 'microphone') return source;
-  const samples = buffer ?? (await standInBuffer(input, settings, source, LEAD_S));
-  input.plugSamples(samples, input.context.currentTime + 0.1);
-  return source;
+  if (source.kind !== 'microphone') {
+    const samples = buffer ?? (await standInBuffer(input, settings, source, LEAD_S));
+    input.plugSamples(samples, input.context.currentTime + 0.1);
+  }
+  return { recording, source };
 }
 
 /** Plays the target note of the present exercise. */
 export async function soundReference(): Promise<void> {
   if (isBusy(store.getState().practice)) return;
   const { settings } = store.getState();
+  const hold = holdSound();
   try {
-    const input = await openInput();
+    const input = await hold.open();
     const horn = hornNow(settings);
     playReference(input.context, writtenToHz(horn, mainNote(settings.exercise), settings.a4Hz));
   } catch (error) {
     store.dispatch(problemMet(problemOf(error)));
+  } finally {
+    hold.release();
   }
 }
-
-const problemOf = (error: unknown) => (error instanceof SoundProblem ? error.id : 'failed');

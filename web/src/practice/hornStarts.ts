@@ -1,10 +1,10 @@
 import type { ExerciseParameters } from '@inner-hum/core/exercise';
 import { tryScore } from '@inner-hum/core/families';
 import { soundingRangeHz, writtenToHz } from '@inner-hum/core/theory';
-import { earService } from '../input/ear';
+import { Recording } from '../input/recording';
 import { heldNote } from '../input/heldNote';
 import { store } from '../store';
-import { liveSound } from './liveSound';
+import { holdSound, liveSound } from './liveSound';
 import { pageSounds } from './sounding';
 import { pause } from './until';
 import { hornNow } from '../db/settings/horn';
@@ -29,17 +29,22 @@ export async function untilPlayed(
     // What can't be played is not waited for.
     return 'score' in tried ? writtenToHz(horn, tried.score.steps[0]!.soundedMidi, settings.a4Hz) : Infinity;
   });
-  input.trace.reset();
-  const { sampleRate: sampleRateHz } = input.context;
   const range = soundingRangeHz(horn, settings.a4Hz);
-  // A take that begins meanwhile begins the ear anew for itself; nothing here ends that.
-  await earService()
-    .begin({ sampleRateHz, ...range, retainS: RETAIN_S, zerosAreLoss: true })
-    .catch(() => undefined); // a dead ear is told by the next take
-  for (let from = 0; !given.aborted; await pause(LOOK_MS)) {
-    if (pageSounds()) from = input.trace.count;
-    const at = heldNote(input.trace, targetsHz, from);
-    if (at !== undefined) return at;
+  const { sampleRate: sampleRateHz } = input.context;
+  const hold = holdSound();
+  let recording: Recording | undefined;
+  try {
+    recording = await Recording.begin({ sampleRateHz, ...range, retainS: RETAIN_S, zerosAreLoss: true });
+    for (let from = 0; !given.aborted; await pause(LOOK_MS)) {
+      if (pageSounds()) from = input.trace.count;
+      const at = heldNote(input.trace, targetsHz, from);
+      if (at !== undefined) return at;
+    }
+  } catch {
+    // A take has begun meanwhile, or the ear has ended: the next take tells.
+  } finally {
+    void recording?.stop().catch(() => undefined); // an ear that has ended needs no stop
+    hold.release();
   }
   return undefined;
 }

@@ -11,7 +11,9 @@ import { earService } from '../input/ear';
  * @throws when it can't be judged now either; the take is as it was
  */
 export async function judgeAgain({ record, frames, sound }: WholeTake): Promise<void> {
-  const about = assignmentFor(record);
+  const planned = assignmentFor(record);
+  // What the device lost stays lost.
+  const about = { ...planned, ...(planned.device && record.lost && { device: { lost: record.lost } }) };
   if (record.frameCount > 0 && frames.length === packedLength(record.frameCount)) {
     const packed = new Uint8Array(frames);
     const judged = await earService().assessFrames(packed, record.frameCount, {
@@ -33,5 +35,6 @@ export async function judgeAgain({ record, frames, sound }: WholeTake): Promise<
   if (!heard) throw new Error('no sound');
   if (heard.unjudged !== undefined) throw new Error(heard.unjudged);
   const judged = takeOf(plan, heard, { id: record.id, cut: record.cut, keepSound: true });
-  await replaceTake({ ...judged, record: { ...judged.record, note: record.note, demo: record.demo } });
+  const { note, demo, remarks } = record;
+  await replaceTake({ ...judged, record: { ...judged.record, note, demo, ...(remarks && { remarks }) } });
 }

@@ -12,6 +12,7 @@ import { draftSettled, leftUnkept, recoveryAt, type UnkeptTake } from '../store/
 import { takeOf } from '@inner-hum/core/take';
 import { assignmentFor, recorderSettingsFor } from './planNow';
 import { detailOf } from '../base/detailOf';
+import { withFreeLock } from '../base/plainOrigin';
 import { earService } from '../input/ear';
 
 /** Shorter takes hold nothing to judge, seconds. */
@@ -41,15 +42,19 @@ interface LeftDraft {
  */
 export async function recoverDrafts(): Promise<number> {
   let recovered = 0;
-  for (const takeId of await draftIds())
-    await navigator.locks.request(`take ${takeId}`, { ifAvailable: true }, async (lock) => {
-      if (lock && (await recoverDraft(takeId))) recovered++;
-    });
+  for (const takeId of await draftIds()) if (await recoverDraft(takeId)) recovered++;
   return recovered;
 }
 
-/** Makes a take of one draft; whether there is one now. What fails is told, and the draft stays. Never rejects. */
+/**
+ * Makes a take of one draft; whether there is one now. A draft that a running page is at is left alone. What fails is
+ * told, and the draft stays. Never rejects.
+ */
 export async function recoverDraft(takeId: string): Promise<boolean> {
+  return (await withFreeLock(`take ${takeId}`, () => madeTake(takeId))) ?? false;
+}
+
+async function madeTake(takeId: string): Promise<boolean> {
   let left: LeftDraft | undefined;
   try {
     const whole = inMemory.get(takeId);
@@ -82,7 +87,7 @@ async function becomesTake(left: LeftDraft): Promise<boolean> {
     proxy((share: number) => void store.dispatch(recoveryAt(share))),
   );
   if (!heard) return false;
-  await keepTake(takeOf(plan, heard, { id: takeId, cut: true, keepSound: keepsSound(draft) }), pinned());
+  await keepTake(takeOf(plan, heard, { id: takeId, cut: !plan.whole, keepSound: keepsSound(draft) }), pinned());
   return true;
 }
 

@@ -2,6 +2,7 @@ import { beatSeconds, isOpenEnded, longestRestBeats, scoreBeats } from '@inner-h
 import { ownExerciseKey } from '@inner-hum/core/families';
 import { takeOf, type TakeRecord, type WholeTake } from '@inner-hum/core/take';
 import { detailOf } from '../base/detailOf';
+import { newId, withLock } from '../base/plainOrigin';
 import { backUpWhenDue } from '../db/autoBackup';
 import type { DraftPlan } from '../db/database';
 import { beginDraft, forgetDraft, leftDraft, planDraft } from '../db/drafts';
@@ -10,17 +11,17 @@ import type { Settings } from '../db/settings/settings';
 import { keepWithinBudget } from '../db/soundBudget';
 import { keepTake, type Kept } from '../db/takes';
 import { SoundProblem, type AudioInput, type ProblemId } from '../input/audioInput';
-import { earService } from '../input/ear';
+import { Recording } from '../input/recording';
 import { store } from '../store';
 import { noticed } from '../store/notices';
 import { cameToNothing, ended, isBusy, judged, moved, takeAsked, type Ending } from '../store/practice';
-import { letGo, liveSound, openInput } from './liveSound';
+import { endSound, holdSound, liveSound } from './liveSound';
 import { Metronome } from './metronome';
 import { assignmentFor, planNow, recorderSettingsFor } from './planNow';
 import { holdInMemory, isHeld, recoverDraft, unkept } from './recoverDrafts';
 import { droneFor } from './reference';
 import { openSource, pathOf, standInBuffer, type OpenSource } from './source';
-import { GivenUp, givenUpSignal, orGivenUp, until } from './until';
+import { GivenUp, givenUpSignal, orGivenUp, pause, until } from './until';
 
 /** Sound that is heard after the last beat before the take is judged, seconds. */
 const TAIL_S = 0.35;
@@ -30,10 +31,14 @@ const LEAD_S = 0.5;
 const READY_S = 0.12;
 /** A tone must have lasted this long to set the beat, seconds. */
 const FIRST_TONE_S = 0.1;
+/** A first tone is waited for so long, seconds; the Stand shows what is left of it. */
+const WAIT_S = 60;
 /** Silence that halts a take, beyond the rests that are written, seconds. */
 const SILENCE_S = 8;
 /** A tone without a set end is over when it has been silent for so long, seconds. */
 const OPEN_END_S = 1.5;
+/** An ear that does not end a recording within this is not waited for, milliseconds. */
+const STOP_MS = 500;
 /** A stopped take shorter than this is not kept, seconds. */
 const LEAST_KEPT_S = 1;
 
@@ -51,6 +56,7 @@ interface PlannedTake {
   readonly plan: DraftPlan;
   readonly sound: OpenSource;
   readonly settings: Settings;
+  readonly recording: Recording;
 }
 
 /** Plays a take of the present exercise to its verdict. Problems go to the store, never to the caller. */
@@ -59,23 +65,28 @@ export async function playTake(): Promise<TakeOutcome> {
   if (isBusy(store.getState().practice)) return { kind: 'notKept', ending: 'stopped' };
   store.dispatch(takeAsked());
   if (!isBusy(store.getState().practice)) return { kind: 'notKept', ending: 'stopped' }; // a pause is not answered
-  const takeId = crypto.randomUUID();
+  const takeId = newId();
   const { signal, end } = givenUpSignal();
+  const hold = holdSound();
+  let recording: Recording | undefined;
   try {
-    const input = await orGivenUp(openInput(), signal);
+    const input = await orGivenUp(hold.open(), signal);
     const sound = await orGivenUp(openSource(input, settings, signal), signal);
     const plan = planNow(settings, sound.source, pathOf(input.context, settings));
     const awake = keepAwake();
     try {
-      const planned = { takeId, plan, sound, settings };
-      return await navigator.locks.request(`take ${takeId}`, () => runTake(planned, input, signal));
+      const recorder = { ...recorderSettingsFor(plan, input.context.sampleRate), draftTakeId: takeId };
+      recording = await orGivenUp(Recording.begin(recorder), signal);
+      const planned = { takeId, plan, sound, settings, recording };
+      return await withLock(`take ${takeId}`, () => runTake(planned, input, signal));
     } finally {
       void awake.then((lock) => lock?.release()); // keepAwake never rejects
     }
   } catch (error) {
-    await endBadly(takeId, error);
+    await endBadly(takeId, recording, error);
     return { kind: 'notKept', ending: endingNow() };
   } finally {
+    hold.release();
     end();
     liveSound.timing = undefined;
   }
@@ -86,7 +97,7 @@ export async function playTake(): Promise<TakeOutcome> {
  * @throws GivenUp when the player did not wait for the end; whatever kept the take from being stored
  */
 async function runTake(planned: PlannedTake, input: AudioInput, signal: AbortSignal): Promise<TakeOutcome> {
-  const { takeId } = planned;
+  const { takeId, plan } = planned;
   const metronome = new Metronome(input.context);
   try {
     const firstBeatAtS = await begin(planned, input, metronome);
@@ -94,13 +105,16 @@ async function runTake(planned: PlannedTake, input: AudioInput, signal: AbortSig
     metronome.stop();
     if (store.getState().practice.earDied) throw new GivenUp();
     if (input.context.currentTime < firstBeatAtS + LEAST_KEPT_S) {
-      await earService().stop();
+      await planned.recording.stop();
       await forgetDraft(takeId);
       store.dispatch(cameToNothing(null));
       return { kind: 'nothingPlayed', ending: endingNow() };
     }
+    // What is asked while it is judged no longer changes how it ended.
+    const whole = isWhole(plan);
+    if (whole) await planDraft(takeId, draftFrom(planned, input, firstBeatAtS, true)).catch(tellDraftLost);
     store.dispatch(moved('judging'));
-    const record = await judgeAndKeep(planned, firstBeatAtS, signal);
+    const record = await judgeAndKeep(planned, firstBeatAtS, whole, signal);
     void tidyUp(planned.settings).catch(tellUntidy);
     store.dispatch(judged(record));
     return { kind: 'kept', record, ending: endingNow() };
@@ -117,37 +131,49 @@ async function begin({ takeId, plan, sound, settings }: PlannedTake, input: Audi
   const samples =
     sound.source.kind === 'standIn' ? await standInBuffer(input, settings, sound.source, LEAD_S) : sound.buffer;
   const countInFromS = context.currentTime + READY_S;
-  const beatAtS = countInFromS + score.countInBeats * beatS;
-  trace.reset();
-  await earService().begin({ ...recorderSettingsFor(plan, context.sampleRate), draftTakeId: takeId });
-  await beginDraft({ takeId, sampleRateHz: context.sampleRate, plan }).catch(tellDraftLost);
-  if (samples) input.plugSamples(samples, sound.source.kind === 'standIn' ? beatAtS - LEAD_S : beatAtS);
+  const countInBeats = onBeat ? score.countInBeats : 0;
+  const beatAtS = countInFromS + countInBeats * beatS;
   const { clickOn: audible, silentBarEvery } = settings;
   const clicks = { beatS, beatsPerBar: score.beatsPerBar, audible, silentBarEvery };
-  const lastBeat = onBeat ? scoreBeats(score) : 0;
-  metronome.start({ ...clicks, firstBeatAtS: beatAtS, fromBeat: -score.countInBeats, toBeat: lastBeat });
-  liveSound.timing = { beatS, countInFromS, firstBeatAtS: onBeat ? beatAtS : undefined };
-  store.dispatch(moved('countIn'));
-  await until(input, () => context.currentTime >= beatAtS);
-  if (onBeat) return beatAtS;
+  await beginDraft({ takeId, sampleRateHz: context.sampleRate, plan }).catch(tellDraftLost);
+  if (samples) input.plugSamples(samples, sound.source.kind === 'standIn' ? beatAtS - LEAD_S : beatAtS);
+  if (onBeat) {
+    metronome.start({ ...clicks, firstBeatAtS: beatAtS, fromBeat: -countInBeats, toBeat: scoreBeats(score) });
+    liveSound.timing = { beatS, countInFromS, firstBeatAtS: beatAtS };
+    store.dispatch(moved('countIn'));
+    await until(input, () => context.currentTime >= beatAtS);
+    return beatAtS;
+  }
+  // There is nothing to count in: whatever begins now is the first tone.
+  const waitsUntilS = context.currentTime + WAIT_S;
+  liveSound.timing = { beatS, countInFromS, firstBeatAtS: undefined, waitsUntilS };
   store.dispatch(moved('waiting'));
-  const heard = () => trace.firstTone(beatAtS - beatS / 2, FIRST_TONE_S);
-  await until(input, () => heard() !== undefined);
+  const heard = () => trace.firstTone(-Infinity, FIRST_TONE_S);
+  await until(input, () => {
+    if (heard() !== undefined) return true;
+    if (context.currentTime > waitsUntilS) store.dispatch(ended('silence'));
+    return false;
+  });
   const firstBeatAtS = heard() ?? Infinity;
   const nextBeat = Math.ceil((context.currentTime - firstBeatAtS) / beatS);
   metronome.start({ ...clicks, firstBeatAtS, fromBeat: nextBeat, toBeat: scoreBeats(score) });
   return firstBeatAtS;
 }
 
+/** What is noted of a take once its first beat has come; `whole`: that it has come to its end as well. */
+function draftFrom({ plan }: PlannedTake, { trace }: AudioInput, firstBeatAtS: number, whole: boolean): DraftPlan {
+  return { ...plan, firstBeatS: firstBeatAtS - (trace.startS ?? firstBeatAtS), whole };
+}
+
 /** The score, from its first beat until it, the player, a silence or a trouble ends it. */
-async function play({ takeId, plan, settings }: PlannedTake, input: AudioInput, firstBeatAtS: number): Promise<void> {
+async function play(planned: PlannedTake, input: AudioInput, firstBeatAtS: number): Promise<void> {
+  const { takeId, plan, settings } = planned;
   const { context, trace } = input;
   const { score } = plan;
   const beatS = beatSeconds(score);
   liveSound.timing = { beatS, countInFromS: firstBeatAtS, firstBeatAtS };
   store.dispatch(moved('running'));
-  const startS = trace.startS ?? firstBeatAtS;
-  await planDraft(takeId, { ...plan, firstBeatS: firstBeatAtS - startS }).catch(tellDraftLost);
+  await planDraft(takeId, draftFrom(planned, input, firstBeatAtS, false)).catch(tellDraftLost);
   const endS = firstBeatAtS + scoreBeats(score) * beatS + TAIL_S + plan.audioPath.delayS;
   const endDrone = droneFor(context, settings, score, firstBeatAtS);
   const silenceS = SILENCE_S + longestRestBeats(score) * beatS;
@@ -174,14 +200,18 @@ async function play({ takeId, plan, settings }: PlannedTake, input: AudioInput, 
 }
 
 /** The verdict on what was heard, and the take in the database, or, where that fails, held in memory. */
-async function judgeAndKeep(planned: PlannedTake, firstBeatAtS: number, signal: AbortSignal): Promise<TakeRecord> {
-  const { takeId, plan, settings } = planned;
+async function judgeAndKeep(
+  { takeId, plan, settings, recording }: PlannedTake,
+  firstBeatAtS: number,
+  whole: boolean,
+  signal: AbortSignal,
+): Promise<TakeRecord> {
   const { decisions, decisionsAbout } = store.getState().practice;
   const before = decisionsAbout === ownExerciseKey(plan.parameters) ? decisions : [];
   const earlier = await lookBack(plan.score);
-  const heard = await orGivenUp(earService().finishTake(assignmentFor(plan, earlier, before), firstBeatAtS), signal);
+  const heard = await orGivenUp(recording.finishTake(assignmentFor(plan, earlier, before), firstBeatAtS), signal);
   if (!heard) throw new Error('no sound came');
-  const take = takeOf(plan, heard, { id: takeId, cut: !isWhole(plan), keepSound: plan.keepSound ?? true });
+  const take = takeOf(plan, heard, { id: takeId, cut: !whole, keepSound: plan.keepSound ?? true });
   try {
     tellKept(take, await keepTake(take, settings.pinned));
   } catch (error) {
@@ -202,13 +232,14 @@ function isWhole({ score }: DraftPlan): boolean {
  * What is left of a take that failed: a draft that came past its first beat stays and is made a take as soon as that
  * works, of any other there is nothing to keep. The ear and the microphone are closed, and the message says what is true.
  */
-async function endBadly(takeId: string, error: unknown): Promise<void> {
+async function endBadly(takeId: string, recording: Recording | undefined, error: unknown): Promise<void> {
   const left = await leftDraft(takeId).catch(() => undefined);
   const started = isHeld(takeId) || (left !== undefined && left.draft.plan.firstBeatS !== null);
   const { earDied } = store.getState().practice;
   const byPlayer = error instanceof GivenUp && !earDied;
   // What the ear was at is not waited for.
-  await letGo(earDied || (byPlayer && started));
+  if (earDied || byPlayer) await endSound();
+  else await Promise.race([recording?.stop(), pause(STOP_MS)]).catch(() => undefined); // a dead worker needs no stop
   store.dispatch(cameToNothing(problemOf(error, { started, byPlayer, earDied })));
   if (started) unkept(takeId, left, error, byPlayer ? 'stopped' : undefined);
   else await forgetDraft(takeId).catch(() => undefined); // without a database there is none

@@ -1,3 +1,4 @@
+import type { LostSound } from '@inner-hum/core/measure';
 import { HOP_S } from '@inner-hum/core/signal';
 import {
   FULL_CENTS,
@@ -124,6 +125,32 @@ export function drawMark(context: CanvasRenderingContext2D, view: RibbonView, { 
   const room = context.measureText(label).width;
   context.textAlign = 'left';
   context.fillText(label, Math.max(2, Math.min(width - room - 2, (left + right - room) / 2)), textPx);
+}
+
+/** Lines of a hatching lie so far apart, px; the narrowest hole is drawn so wide. */
+const HATCH_PX = 7;
+const LEAST_HOLE_PX = 6;
+
+/** A stretch that the device lost: hatched from top to bottom, so that nobody takes it for the player's. */
+export function drawLost(context: CanvasRenderingContext2D, view: RibbonView, { atS, lastsS, how }: LostSound): void {
+  const { palette, height } = view;
+  const left = xOf(view, atS) - (how === 'clock' ? LEAST_HOLE_PX / 2 : 0);
+  const width = how === 'clock' ? LEAST_HOLE_PX : Math.max(LEAST_HOLE_PX, xOf(view, atS + lastsS) - xOf(view, atS));
+  context.save();
+  context.beginPath();
+  context.rect(left, 0, width, height);
+  context.clip();
+  context.fillStyle = palette.paper;
+  context.fillRect(left, 0, width, height);
+  context.strokeStyle = palette.inkSoft;
+  context.lineWidth = 1.5;
+  for (let y = -width; y < height; y += HATCH_PX) {
+    context.beginPath();
+    context.moveTo(left, y + width);
+    context.lineTo(left + width, y);
+    context.stroke();
+  }
+  context.restore();
 }
 
 export function drawWindow(context: CanvasRenderingContext2D, view: RibbonView): void {

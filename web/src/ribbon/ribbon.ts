@@ -1,5 +1,5 @@
 import { type RibbonView, xOf, columnsOf } from './view';
-import { drawBeats, drawChannel, drawPlannedEdges, drawMark, drawWindow, drawScale } from './plan';
+import { drawBeats, drawChannel, drawPlannedEdges, drawLost, drawMark, drawWindow, drawScale } from './plan';
 import { drawTone } from './tone';
 
 /**
@@ -17,6 +17,7 @@ export function drawRibbon(context: CanvasRenderingContext2D, view: RibbonView):
   drawWindow(context, view);
   drawTone(context, view, columns);
   drawPlannedEdges(context, view, columns);
+  for (const lost of view.lost ?? []) drawLost(context, view, lost);
   for (const mark of view.marks ?? []) drawMark(context, view, mark);
   if (!view.plain && !view.hidden) drawScale(context, view);
   if (view.playheadS !== undefined) {

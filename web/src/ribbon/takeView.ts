@@ -30,6 +30,7 @@ export function takeView(take: TakeRecord, frames: Frames) {
     toS: endS + 0.3,
     steps: ribbonSteps(score, firstBeatS, setup.a4Hz),
     beats: { firstS: firstBeatS, beatS, perBar: score.beatsPerBar },
+    ...(take.lost && { lost: take.lost }),
     frames: { count: frames.count, startS: 0, f0Hz: frames.f0Hz, levelDb: frames.levelDb, breathDb: frames.breathDb },
   };
 }

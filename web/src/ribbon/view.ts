@@ -1,4 +1,5 @@
 import { beatSeconds, plannedPosition, type Score } from '@inner-hum/core/exercise';
+import type { LostSound } from '@inner-hum/core/measure';
 import { HOP_S } from '@inner-hum/core/signal';
 import {
   centsBetweenHz,
@@ -74,6 +75,8 @@ export interface RibbonView {
   readonly textPx?: number;
   /** places that sentences are about, each with what is to be read there */
   readonly marks?: readonly RibbonMark[];
+  /** where the device lost sound */
+  readonly lost?: readonly LostSound[];
 }
 
 /** A place on the ribbon, in the drawing's own seconds. */

@@ -1,36 +1,50 @@
-import { useEffect, useState } from 'react';
-import { SoundProblem } from '../input/audioInput';
+import { useEffect, useRef, useState } from 'react';
+import type { Recording } from '../input/recording';
 import { useAppDispatch, useAppSelector } from '../store';
 import { problemMet } from '../store/practice';
-import { earService } from '../input/ear';
 import { hearFreely } from '../practice/freePlay';
-import { openInput } from '../practice/liveSound';
+import { holdSound, type SoundHold } from '../practice/liveSound';
+import { problemOf } from '../practice/problemOf';
 
 /** From under a bass's low B♭ to over a sopranino's high F, Hz. */
 const ANY_HORN = { minHz: 48, maxHz: 2800 } as const;
+
+export interface Listening {
+  /** what is listened to; undefined while nothing is */
+  readonly recording: Recording | undefined;
+  readonly on: boolean;
+  readonly toggle: () => Promise<void>;
+}
 
 /**
  * Listening without a score, on and off by one button; it ends with the page. Problems go to the store.
  *
  * @param anyHorn whether every horn's notes are heard, not the chosen one's alone
  */
-export function useListening(anyHorn = false): { readonly on: boolean; readonly toggle: () => Promise<void> } {
+export function useListening(anyHorn = false): Listening {
   const dispatch = useAppDispatch();
   const settings = useAppSelector((state) => state.settings);
-  const [on, setOn] = useState(false);
+  const [recording, setRecording] = useState<Recording>();
+  const hold = useRef<SoundHold>(undefined);
   useEffect(() => {
-    if (on) return () => void earService().stop();
-    return undefined;
-  }, [on]);
+    if (!recording) return undefined;
+    return () => {
+      void recording.stop().catch(() => undefined); // an ear that has ended needs no stop
+      hold.current?.release();
+    };
+  }, [recording]);
   const toggle = async () => {
-    if (on) return setOn(false);
+    if (recording) return setRecording(undefined);
     dispatch(problemMet(null));
+    const fresh = holdSound();
     try {
-      await hearFreely(await openInput(), settings, { range: anyHorn ? ANY_HORN : undefined });
-      setOn(true);
+      const heard = await hearFreely(await fresh.open(), settings, { range: anyHorn ? ANY_HORN : undefined });
+      hold.current = fresh;
+      setRecording(heard.recording);
     } catch (error) {
-      dispatch(problemMet(error instanceof SoundProblem ? error.id : 'failed'));
+      fresh.release();
+      dispatch(problemMet(problemOf(error)));
     }
   };
-  return { on, toggle };
+  return { recording, on: recording !== undefined, toggle };
 }

@@ -26,6 +26,8 @@ export interface BlockPlace {
 
 export interface PracticeState {
   readonly phase: Phase;
+  /** whether what runs, or ran last, is free play */
+  readonly freely: boolean;
   /** null while what runs goes on; it stays until something else begins */
   readonly ending: Ending | null;
   /** whether the player does not want to wait any longer for what may never come */
@@ -33,6 +35,8 @@ export interface PracticeState {
   readonly problem: ProblemId | null;
   /** whether the ear's worker died under what runs */
   readonly earDied: boolean;
+  /** whether a microphone is open */
+  readonly microphoneOpen: boolean;
   readonly pause: Pause | null;
   /** where a block stands that plays by itself */
   readonly block: BlockPlace | null;
@@ -48,10 +52,12 @@ export interface PracticeState {
 
 const initialState: PracticeState = {
   phase: 'idle',
+  freely: false,
   ending: null,
   givenUp: false,
   problem: null,
   earDied: false,
+  microphoneOpen: false,
   pause: null,
   block: null,
   last: null,
@@ -83,9 +89,9 @@ const slice = createSlice({
   initialState,
   reducers: {
     /** A take is asked for; not while one runs, nor while a pause has not been answered. */
-    takeAsked: (state) => (isBusy(state) || isPausing(state) ? state : opened(state)),
+    takeAsked: (state) => (isBusy(state) || isPausing(state) ? state : opened(state, false)),
     /** Free play is asked for; what would have followed by itself does not. */
-    freePlayAsked: (state) => (isBusy(state) ? state : opened(answered(state, 'end'))),
+    freePlayAsked: (state) => (isBusy(state) ? state : opened(answered(state, 'end'), true)),
     moved: (state, { payload: to }: PayloadAction<keyof typeof FROM>): PracticeState =>
       (FROM[to] as readonly Phase[]).includes(state.phase) ? { ...state, phase: to } : state,
     /** What runs has ended by itself: only the first reason counts. */
@@ -96,6 +102,11 @@ const slice = createSlice({
       if (!isBusy(state)) return answered(state, 'end');
       const givenUp = state.givenUp || state.phase === 'opening' || state.phase === 'judging';
       return { ...state, ending: 'stopped', givenUp };
+    },
+    /** The Stand is left: what runs ends and nothing follows, but a take that has been played is judged and kept. */
+    standLeft: (state): PracticeState => {
+      if (!isBusy(state)) return answered(state, 'end');
+      return { ...state, ending: 'stopped', givenUp: state.givenUp || state.phase === 'opening' };
     },
     /** The player leaves the present exercise for today: what runs ends, a block goes on with its next. */
     leaveAsked: (state): PracticeState => {
@@ -114,6 +125,10 @@ const slice = createSlice({
     problemMet: (state, { payload: problem }: PayloadAction<ProblemId | null>): PracticeState => ({
       ...state,
       problem,
+    }),
+    microphoneIs: (state, { payload: microphoneOpen }: PayloadAction<boolean>): PracticeState => ({
+      ...state,
+      microphoneOpen,
     }),
     /** What ran is over without a verdict, with what was wrong if the player can do something about it. */
     cameToNothing: (state, { payload }: PayloadAction<ProblemId | null>): PracticeState => ({
@@ -142,8 +157,8 @@ const slice = createSlice({
   },
 });
 
-function opened(state: PracticeState): PracticeState {
-  return { ...state, phase: 'opening', ending: null, givenUp: false, problem: null, earDied: false };
+function opened(state: PracticeState, freely: boolean): PracticeState {
+  return { ...state, phase: 'opening', freely, ending: null, givenUp: false, problem: null, earDied: false };
 }
 
 export const {
@@ -152,10 +167,12 @@ export const {
   moved,
   ended,
   stopAsked,
+  standLeft,
   leaveAsked,
   goOnAsked,
   troubleMet,
   problemMet,
+  microphoneIs,
   cameToNothing,
   judged,
   verdictLeft,

@@ -43,6 +43,7 @@ const FILLED: Readonly<Record<string, string | number>> = {
   layer: 'Pitch',
   level: -48,
   limit: 'C4',
+  link: 'https://…',
   khz: 3.4,
   longestS: 6.5,
   points: 'soft +4, loud −2',

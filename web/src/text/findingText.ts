@@ -28,6 +28,8 @@ const ABOUT_ALL = new Set<Finding['id']>([
   'colourTravels',
   'fades',
   'vibratoHeard',
+  'soundLost',
+  'tooMuchLost',
   'levelsRide',
   'levelsGated',
   'clipped',
@@ -100,7 +102,7 @@ function formOf(finding: Finding, words: Readonly<Record<string, string | number
 export function decisionText(t: TFunction, { decision, findings, next }: Verdict): string {
   const found = (id: Finding['id']) => findings.some((finding) => finding.id === id);
   if (found('freeHeld')) return t('verdict.decision.free');
-  if (decision === 'again' && (['levelsRide', 'levelsGated', 'bandLimited'] as const).some(found))
+  if (decision === 'again' && (['tooMuchLost', 'levelsRide', 'levelsGated', 'bandLimited'] as const).some(found))
     return t('verdict.decision.device');
   if (next.change === 'tomorrow') return '';
   if (decision === 'harder' && next.change === 'none') return t('verdict.decision.asFar');

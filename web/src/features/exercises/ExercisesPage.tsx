@@ -1,3 +1,4 @@
+import { copied } from '../../base/plainOrigin';
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
 import type { ExerciseParameters, Step } from '@inner-hum/core/exercise';
 import { fingeringOf } from '@inner-hum/core/families';
@@ -54,8 +55,8 @@ export default function ExercisesPage() {
     dispatch(noticed({ key: 'exercise.added' }));
   };
   const share = async () => {
-    await navigator.clipboard.writeText(linkTo(now));
-    dispatch(noticed({ key: 'exercise.shared' }));
+    const link = linkTo(now);
+    dispatch(noticed((await copied(link)) ? { key: 'exercise.shared' } : { key: 'app.notCopied', values: { link } }));
   };
   /** Above the keys a reader needs the fingering that is tried. */
   const fingeringOver = (step: Step) =>

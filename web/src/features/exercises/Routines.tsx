@@ -1,3 +1,4 @@
+import { copied } from '../../base/plainOrigin';
 import { chakra, Flex } from '@chakra-ui/react';
 import {
   blockS,
@@ -167,8 +168,8 @@ function RoutineRow({
     void navigate('/today');
   };
   const share = async () => {
-    await navigator.clipboard.writeText(linkToRoutine(signed));
-    dispatch(noticed({ key: 'routines.linked' }));
+    const link = linkToRoutine(signed);
+    dispatch(noticed((await copied(link)) ? { key: 'routines.linked' } : { key: 'app.notCopied', values: { link } }));
   };
   return (
     <chakra.div borderTopWidth="1px" borderColor="line" py="8px" data-testid="routine">

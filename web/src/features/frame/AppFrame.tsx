@@ -47,6 +47,7 @@ export function AppFrame() {
   const instrumentId = useAppSelector((state) => state.settings.instrumentId);
   // While something is played there is nothing but what is being played; a place left for another ends it, but not at once.
   const phase = useAppSelector((state) => state.practice.phase);
+  const microphoneOpen = useAppSelector((state) => state.practice.microphoneOpen);
   const playing = isBusy({ phase }) && pathname === '/stand';
   useKeyDown('input, textarea', (event) => {
     if (event.key === '?') showKeys(true);
@@ -86,7 +87,7 @@ export function AppFrame() {
             <Places />
           </Box>
           <chakra.span marginLeft="auto" color="inkSoft" fontSize="small" hideBelow="md">
-            {t(`instruments.${instrumentId}`)} · {t(`sources.${source}`)}
+            {t(`instruments.${instrumentId}`)} · {t(microphoneOpen ? 'app.microphoneOpen' : `sources.${source}`)}
           </chakra.span>
           <Button
             tone="quiet"

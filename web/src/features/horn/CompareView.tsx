@@ -18,6 +18,7 @@ import { useNoteName } from '../../text/useNoteName';
 import { useOpenExercise } from '../../shared/useOpenExercise';
 import { useAppSelector } from '../../store';
 import { dayOf } from '../../base/days';
+import { detailOf } from '../../base/detailOf';
 
 const LATELY_DAYS = 14;
 const PERIODS = ['period:before', 'period:lately'] as const;
@@ -33,14 +34,16 @@ export function CompareView() {
   const [done, setDone] = useState<{ readonly sides: string; readonly found: readonly Comparison[] }>();
   const now = `${instrumentId} ${first} ${second}`;
   const found = done?.sides === now ? done.found : undefined;
+  const [failed, setFailed] = useState<{ readonly sides: string; readonly detail: string }>();
   useEffect(() => {
     let gone = false;
     if (!sides?.length || first === second) return;
-    void compareService()
+    compareService()
       .compare(side(first, instrumentId), side(second, instrumentId))
-      .then((result) => {
-        if (!gone) setDone({ sides: now, found: result });
-      });
+      .then(
+        (result) => !gone && setDone({ sides: now, found: result }),
+        (error: unknown) => !gone && setFailed({ sides: now, detail: detailOf(error) }),
+      );
     return () => void (gone = true);
   }, [sides, first, second, instrumentId, now]);
   const textOf = (key: string) =>
@@ -71,7 +74,9 @@ export function CompareView() {
       </Flex>
       {first === second && <p>{t('compare.same')}</p>}
       {found && <Results found={found} name={shortNameOf(first, textOf(first))} />}
-      {!found && first !== second && <p>{t('app.loading')}</p>}
+      {!found && first !== second && (
+        <p role="status">{failed?.sides === now ? t('app.wentWrong', { detail: failed.detail }) : t('app.loading')}</p>
+      )}
     </Box>
   );
 }

@@ -1,3 +1,4 @@
+import { newId } from '../../base/plainOrigin';
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { bestTake, exerciseTag, type Digest } from '@inner-hum/core/plan';
 import { addDays, startOfISOWeek, subDays, subWeeks } from 'date-fns';
@@ -50,7 +51,7 @@ export default function GiveWeekPage() {
     const nothing = !practised && !notes && takes.length === 0;
     setProblem(name === '' ? 'nameMissing' : nothing ? 'nothing' : undefined);
     if (name === '' || nothing) return;
-    const id = store.getState().settings.studentId || crypto.randomUUID();
+    const id = store.getState().settings.studentId || newId();
     dispatch(settingsChanged({ studentId: id }));
     try {
       const week = await backupService().week({

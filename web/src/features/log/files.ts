@@ -1,3 +1,4 @@
+import { newId } from '../../base/plainOrigin';
 import type { UnreadTake } from '@inner-hum/core/formats';
 import { proxy } from 'comlink';
 import { takeOf } from '@inner-hum/core/take';
@@ -91,7 +92,7 @@ export async function analyseRecording(
   const about = assignmentFor(plan, await lookBack(plan.score));
   const heard = await earService().assessRecording(samples, recorder, about, null, proxy(onProgress));
   if (!heard) return { kind: 'refused', reason: 'noTone', detail: '' };
-  const id = crypto.randomUUID();
+  const id = newId();
   await keepTake(takeOf(plan, heard, { id, cut: false, keepSound: settings.keepSound }), settings.pinned);
   return { kind: 'take', id };
 }

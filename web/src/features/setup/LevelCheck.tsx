@@ -9,7 +9,6 @@ import { Button } from '../../ui/controls';
 import { useAppSelector } from '../../store';
 import { rulerOf } from '../../store/settings';
 import { useListening } from '../../shared/useListening';
-import { earService } from '../../input/ear';
 import type { PickedUp } from '../../input/protocol';
 import { liveSound } from '../../practice/liveSound';
 
@@ -32,13 +31,13 @@ type Heard = Parameters<typeof gainControl>[0];
 export function LevelCheck() {
   const { t } = useTranslation();
   const settings = useAppSelector((state) => state.settings);
-  const { on, toggle } = useListening();
+  const { recording, on, toggle } = useListening();
   const bar = useRef<HTMLDivElement>(null);
   const words = useRef<HTMLParagraphElement>(null);
   const delay = useRef<HTMLParagraphElement>(null);
 
   useEffect(() => {
-    if (!on) return;
+    if (!recording) return;
     const ruler = rulerOf(settings);
     let clippedUntil = 0;
     let lookAt = 0;
@@ -75,18 +74,16 @@ export function LevelCheck() {
       return pickedUp?.humHz === undefined ? t('setUp.checkGood') : t('setUp.checkHum', { hz: pickedUp.humHz });
     };
     const asked = setInterval(() => {
-      earService()
-        .pickedUp()
-        .then(
-          (found) => (pickedUp = found),
-          () => undefined, // the ear is gone: that is told elsewhere
-        );
+      recording.pickedUp().then(
+        (found) => (pickedUp = found),
+        () => undefined, // the ear is gone: that is told elsewhere
+      );
     }, PICKED_UP_EVERY_MS);
     return () => {
       clearInterval(timer);
       clearInterval(asked);
     };
-  }, [on, settings, t]);
+  }, [recording, settings, t]);
 
   return (
     <Box>

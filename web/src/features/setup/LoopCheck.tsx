@@ -1,16 +1,16 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { formatNumber } from '../../text/format';
-import { SoundProblem } from '../../input/audioInput';
 import { click } from '../../practice/metronome';
 import { Button } from '../../ui/controls';
 import { store, useAppDispatch, useAppSelector } from '../../store';
 import { loopKey, settingsChanged, without } from '../../store/settings';
 import { problemMet } from '../../store/practice';
-import { earService } from '../../input/ear';
+import type { Recording } from '../../input/recording';
 import { hearFreely } from '../../practice/freePlay';
-import { openInput } from '../../practice/liveSound';
+import { holdSound, type SoundHold } from '../../practice/liveSound';
+import { problemOf } from '../../practice/problemOf';
 
 /** Gaps between clicks, seconds: uneven, so that none can be taken for the one before. */
 const GAPS_S = [0.7, 0.83, 0.74, 0.91, 0.78, 0.87, 0.71, 0.8];
@@ -26,33 +26,46 @@ export function LoopCheck() {
   const settings = useAppSelector((state) => state.settings);
   const [running, setRunning] = useState(false);
   const [outcome, setOutcome] = useState('');
+  const recording = useRef<Recording>(undefined);
+  const hold = useRef<SoundHold>(undefined);
+  // Who leaves the page does not want to know any more.
+  useEffect(
+    () => () => {
+      void recording.current?.stop().catch(() => undefined); // an ear that has ended needs no stop
+      hold.current?.release();
+    },
+    [],
+  );
   const loop = settings.loops[loopKey(settings)];
 
   const measure = async () => {
     setRunning(true);
     setOutcome('');
     dispatch(problemMet(null));
+    const held = (hold.current = holdSound());
     try {
-      const input = await openInput();
-      await hearFreely(input, settings, { retainS: Infinity });
+      const input = await held.open();
+      const heard = await hearFreely(input, settings, { retainS: Infinity });
+      recording.current = heard.recording;
       const { context } = input;
       let atS = context.currentTime + LEAD_S;
       const clicksAtS = GAPS_S.map((gap) => (atS += gap));
       for (const value of clicksAtS) click(context, value, false);
       await new Promise((resolve) => setTimeout(resolve, 1000 * (atS - context.currentTime + TAIL_S)));
-      const result = await earService().finishLoop(clicksAtS);
-      const { heard, played } = result;
+      const result = await heard.recording.finishLoop(clicksAtS);
+      const counts = { heard: result.heard, played: result.played };
       if (result.kind === 'refused') {
-        setOutcome(t(result.reason === 'notHeard' ? 'setUp.loopNotHeard' : 'setUp.loopUnsteady', { heard, played }));
+        setOutcome(t(result.reason === 'notHeard' ? 'setUp.loopNotHeard' : 'setUp.loopUnsteady', counts));
         return;
       }
       const { settings: now } = store.getState();
       const path = { delayS: result.delayS, delayErrorS: Math.hypot(result.spreadS, LEAST_ERROR_S) };
       dispatch(settingsChanged({ loops: { ...now.loops, [loopKey(now)]: path } }));
-      setOutcome(t('setUp.loopDone', { heard, played }));
+      setOutcome(t('setUp.loopDone', counts));
     } catch (error) {
-      dispatch(problemMet(error instanceof SoundProblem ? error.id : 'failed'));
+      dispatch(problemMet(problemOf(error)));
     } finally {
+      held.release();
       setRunning(false);
     }
   };

@@ -4,15 +4,14 @@ import type { Frames } from '@inner-hum/core/signal';
 import { useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { formatNumber } from '../../text/format';
-import { SoundProblem } from '../../input/audioInput';
 import { Button } from '../../ui/controls';
 import { useNoteName } from '../../text/useNoteName';
 import { store, useAppDispatch, useAppSelector } from '../../store';
 import { mainNote, rulerKey, rulerOf, settingsChanged, without } from '../../store/settings';
 import { problemMet } from '../../store/practice';
-import { earService } from '../../input/ear';
 import { hearFreely } from '../../practice/freePlay';
-import { openInput } from '../../practice/liveSound';
+import { holdSound, type SoundHold } from '../../practice/liveSound';
+import { problemOf } from '../../practice/problemOf';
 
 const HOLD_S = 12;
 
@@ -29,16 +28,15 @@ export function RulerCheck() {
   const ruler = rulerOf(settings);
   const note = nameOf(mainNote(settings.exercise));
 
-  const hold = async (which: 'soft' | 'loud'): Promise<Frames | null> => {
-    const input = await openInput();
-    await hearFreely(input, settings, { retainS: Infinity });
+  const holdTone = async (hold: SoundHold, which: 'soft' | 'loud'): Promise<Frames | null> => {
+    const { recording } = await hearFreely(await hold.open(), settings, { retainS: Infinity });
     for (let left = HOLD_S; left > 0; left--) {
       if (cancelled.current) break;
       setStep({ which, left });
       await new Promise((resolve) => setTimeout(resolve, 1000));
     }
-    if (!cancelled.current) return earService().finishFrames();
-    await earService().stop();
+    if (!cancelled.current) return recording.finishFrames();
+    await recording.stop();
     return null;
   };
 
@@ -46,9 +44,10 @@ export function RulerCheck() {
     cancelled.current = false;
     setOutcome('');
     dispatch(problemMet(null));
+    const hold = holdSound();
     try {
-      const soft = await hold('soft');
-      const loud = soft && (await hold('loud'));
+      const soft = await holdTone(hold, 'soft');
+      const loud = soft && (await holdTone(hold, 'loud'));
       if (!soft || !loud) return;
       const result = rulerFrom(soft, loud);
       if (result.kind === 'measured') {
@@ -62,8 +61,9 @@ export function RulerCheck() {
             : t('setUp.rulerTooNarrow', { db: formatNumber(result.spanDb, 0) }),
         );
     } catch (error) {
-      dispatch(problemMet(error instanceof SoundProblem ? error.id : 'failed'));
+      dispatch(problemMet(problemOf(error)));
     } finally {
+      hold.release();
       setStep(null);
     }
   };

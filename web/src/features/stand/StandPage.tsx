@@ -17,6 +17,7 @@ import {
   nextExercise,
   verdictLeft,
   stopAsked,
+  standLeft,
   goOnAsked,
   type Phase,
 } from '../../store/practice';
@@ -32,6 +33,7 @@ import { useStandKeys, type StandActions } from './useStandKeys';
 import { VerdictPanel } from './VerdictPanel';
 import { dayOf } from '../../base/days';
 import { startFlow, leave } from '../../practice/flow';
+import { liveSound } from '../../practice/liveSound';
 import { soundReference, playFreely } from '../../practice/freePlay';
 import { hornNow } from '../../db/settings/horn';
 
@@ -39,7 +41,6 @@ function useStandActions(): StandActions {
   const dispatch = useAppDispatch();
   return useMemo(() => {
     const exerciseNow = () => exerciseOf(store.getState().settings);
-    const phaseNow = () => store.getState().practice.phase;
     const resting = () => !isBusy(store.getState().practice);
     const start = () => {
       // Asked for in answer to a press; refused, the take goes on all the same.
@@ -88,7 +89,12 @@ function useStandActions(): StandActions {
       hide: () => dispatch(exerciseChanged({ tunerHidden: !exerciseNow().tunerHidden })),
       click: () => dispatch(settingsChanged({ clickOn: !store.getState().settings.clickOn })),
       reference: () => void soundReference(),
-      free: () => (phaseNow() === 'free' ? store.dispatch(stopAsked()) : resting() && void playFreely()),
+      // The key that starts it also stops it, while it opens too.
+      free: () => {
+        const { freely, phase } = store.getState().practice;
+        if (resting()) void playFreely();
+        else if (freely && phase !== 'judging') store.dispatch(stopAsked());
+      },
       tempo: (by) => {
         const tempoBpm = exerciseNow().tempoBpm + by;
         const { min, max } = TEMPO_RANGE_BPM;
@@ -117,7 +123,7 @@ export default function StandPage() {
   const actions = useStandActions();
   useStandKeys(actions);
   useHornStarts(actions);
-  useEffect(() => () => void store.dispatch(stopAsked()), []);
+  useEffect(() => () => void store.dispatch(standLeft()), []);
   if (isBusy({ phase })) return <InPlay phase={phase} onStop={actions.toggle} />;
   const verdict = phase === 'verdict' && last ? last : null;
   return (
@@ -208,20 +214,38 @@ function useLongWait(phase: string): number {
 }
 const LONG_WAIT_S = 2;
 
+/** Seconds that a first tone is waited for still. */
+function useWaitLeft(phase: Phase): number {
+  const [left, setLeft] = useState(0);
+  useEffect(() => {
+    if (phase !== 'waiting') return undefined;
+    const look = () => {
+      const { input, timing } = liveSound;
+      if (input && timing?.waitsUntilS !== undefined)
+        setLeft(Math.max(0, Math.ceil(timing.waitsUntilS - input.context.currentTime)));
+    };
+    look();
+    const timer = setInterval(look, 250);
+    return () => clearInterval(timer);
+  }, [phase]);
+  return left;
+}
+
 function Status({ large = false }: { readonly large?: boolean }) {
   const { t } = useTranslation();
   const { phase, pause } = useAppSelector((state) => state.practice);
   const source = useAppSelector((state) => state.settings.source);
   const last = useAppSelector((state) => state.practice.last);
   const seconds = useLongWait(phase);
+  const left = useWaitLeft(phase);
   const text = {
     idle: `${t('stand.begin')}${last === null && source === 'microphone' ? ` ${t('stand.beginOpen')}` : ''}`,
     opening: t(seconds > 0 ? 'stand.openingSlow' : 'stand.opening'),
     countIn: '',
-    waiting: t('stand.waiting'),
+    waiting: t('stand.waiting', { seconds: left }),
     running: '',
     judging: seconds > 0 ? t('stand.judgingSlow', { seconds }) : t('stand.judging'),
-    verdict: last && last.lostMs > 20 ? t('stand.lost', { ms: last.lostMs }) : '',
+    verdict: '',
     free: t('stand.freeListening'),
   }[phase];
   const leftToday =

@@ -39,6 +39,8 @@ export const appWords = {
     notRecovered: 'Die Suche nach abgebrochenen Takes ist gescheitert: {{detail}}. Von ihnen wurde nichts entfernt.',
     demoFailed: 'Die Beispieldaten waren nicht lesbar: {{detail}}.',
     notDeleted: 'Das konnte nicht gelöscht werden: {{detail}}. Es ist noch da.',
+    notCopied: 'Der Browser lässt diese Seite nicht an die Zwischenablage. Der Link ist: {{link}}',
+    microphoneOpen: 'Mikrofon offen',
     undoFailed: 'Das konnte nicht rückgängig gemacht werden: {{detail}}. Versuche es noch einmal.',
     updateReady: 'Eine neue Version von Inner Hum ist bereit.',
     updateNow: 'Jetzt verwenden',
@@ -94,7 +96,15 @@ export const appWords = {
     },
     earDead: {
       title: 'Der Teil, der zuhört, ist stehen geblieben.',
-      help: 'Was von einem Take gespielt war, ist bis auf seine letzte Sekunde behalten. Versuche es noch einmal: Er ist neu gestartet.',
+      help: 'Was vom Take schon abgelegt war, ist behalten, seine letzte Sekunde nicht. Versuche es noch einmal: Er ist neu gestartet.',
+    },
+    gaveWay: {
+      title: 'Eine andere Aufnahme hat begonnen.',
+      help: 'Was hier gehört wurde, ist zu Ende. Versuche es noch einmal, wenn die andere vorbei ist.',
+    },
+    insecure: {
+      title: 'Der Browser gibt das Mikrofon nur Seiten, die über https kommen.',
+      help: 'Öffne Inner Hum über https oder auf diesem Gerät selbst. Alles andere geht: der Probespieler, Klangdateien, deine Takes.',
     },
     retry: 'Noch einmal versuchen',
     useStandIn: 'Den Probespieler nehmen',

@@ -100,6 +100,7 @@ export const verdictWords = {
         'Lass die Luft vor dem Ton laufen, dann sich sammeln; die Zunge bleibt unten, die Lippe hilft nicht.',
       countTheWaves: 'Sprich die Wellen erst mit dem Metronom, „wa-wa-wa-wa“, dann tut der Kiefer nicht mehr als das.',
       straightFirst: 'Höre den geraden Ton, bevor du atmest, und lass den Kiefer, wo er ist.',
+      freeTheDevice: 'Schließe andere Programme und Tabs, stecke das Ladekabel ein und spiele es noch einmal.',
       sayTheVowels: 'Sprich die Vokale erst laut, dann spiele sie; die Lippen bleiben, wo sie sind.',
       hearTheDynamic: 'Höre die Lautstärke, die dasteht, bevor die Luft beginnt.',
       coverTheLoudEnd: 'Halte den Vokal runder, wenn es lauter wird.',
@@ -107,6 +108,8 @@ export const verdictWords = {
     },
     findings: {
       notJudged: 'Dieser Take ist behalten, aber noch nicht ausgewertet.',
+      tooMuchLost: 'Nicht ausgewertet: Das Gerät hat {{seconds}} s Klang verloren, {{percent}} % des Takes.',
+      soundLost: 'Das Gerät hat {{ms}} ms Klang verloren. Was davon kommt, wird nicht gewertet.',
       levelsRide:
         'Das Gerät hat um {{db}} dB hoch- und heruntergeregelt: Lautstärke lässt sich aus diesem Take nicht ablesen. Schalte die automatische Verstärkung in seinen Toneinstellungen aus, oder nimm ein anderes Mikrofon.',
       levelsGated:

@@ -36,6 +36,8 @@ export const appWords = {
     notRecovered: 'Looking for takes that were cut off failed: {{detail}}. Nothing of them was removed.',
     demoFailed: 'The demo data could not be read: {{detail}}.',
     notDeleted: 'This could not be deleted: {{detail}}. It is still there.',
+    notCopied: 'The browser does not let this page use the clipboard. The link is: {{link}}',
+    microphoneOpen: 'Microphone open',
     undoFailed: 'This could not be undone: {{detail}}. Try again.',
     updateReady: 'A new version of Inner Hum is ready.',
     updateNow: 'Use it now',
@@ -86,7 +88,15 @@ export const appWords = {
     },
     earDead: {
       title: 'The part that listens has stopped.',
-      help: 'What was played of a take is kept, but for its last second. Try again: it has been started anew.',
+      help: 'What had been put away of the take is kept; its last second is not. Try again: it has been started anew.',
+    },
+    gaveWay: {
+      title: 'Another recording has begun.',
+      help: 'What was listened to here has ended. Try again when the other is over.',
+    },
+    insecure: {
+      title: 'The browser gives the microphone only to pages that came over https.',
+      help: 'Open Inner Hum by https, or on this machine itself. Everything else works: the stand-in player, sound files, your takes.',
     },
     retry: 'Try again',
     useStandIn: 'Use the stand-in player',

@@ -97,6 +97,7 @@ export const verdictWords = {
         'Let the air run before the tone, then let it gather; the tongue stays down and the lip does not help.',
       countTheWaves: 'Say the waves with the metronome first, “wa-wa-wa-wa”, then let the jaw do no more than that.',
       straightFirst: 'Hear the straight tone before you breathe, and leave the jaw where it is.',
+      freeTheDevice: 'Close other programs and tabs, plug the charger in, and play it again.',
       sayTheVowels: 'Say the vowels aloud first, then play them; the lips stay where they are.',
       hearTheDynamic: 'Hear the loudness that is written before the air starts.',
       coverTheLoudEnd: 'Keep the vowel rounder as it gets louder.',
@@ -104,6 +105,8 @@ export const verdictWords = {
     },
     findings: {
       notJudged: 'This take is kept, but not judged yet.',
+      tooMuchLost: 'Not judged: the device lost {{seconds}} s of the sound, {{percent}} % of the take.',
+      soundLost: 'The device lost {{ms}} ms of the sound. What that explains is not judged.',
       levelsRide:
         'The device turned its gain up and down by {{db}} dB: loudness can’t be told from this take. Switch automatic gain off in its sound settings, or take another microphone.',
       levelsGated:

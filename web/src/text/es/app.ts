@@ -36,6 +36,8 @@ export const appWords = {
     notRecovered: 'La búsqueda de tomas cortadas ha fallado: {{detail}}. No se ha quitado nada de ellas.',
     demoFailed: 'Los datos de ejemplo no se han podido leer: {{detail}}.',
     notDeleted: 'Esto no se ha podido borrar: {{detail}}. Sigue ahí.',
+    notCopied: 'El navegador no deja usar el portapapeles a esta página. El enlace es: {{link}}',
+    microphoneOpen: 'Micrófono abierto',
     undoFailed: 'Esto no se ha podido deshacer: {{detail}}. Prueba otra vez.',
     updateReady: 'Hay una versión nueva de Inner Hum lista.',
     updateNow: 'Usarla ahora',
@@ -89,7 +91,15 @@ export const appWords = {
     },
     earDead: {
       title: 'La parte que escucha se ha parado.',
-      help: 'Lo tocado de una toma se conserva, salvo su último segundo. Prueba otra vez: se ha puesto en marcha de nuevo.',
+      help: 'Lo que ya estaba guardado de la toma se conserva; su último segundo, no. Prueba otra vez: se ha puesto en marcha de nuevo.',
+    },
+    gaveWay: {
+      title: 'Ha empezado otra grabación.',
+      help: 'Lo que se escuchaba aquí ha terminado. Prueba otra vez cuando acabe la otra.',
+    },
+    insecure: {
+      title: 'El navegador solo da el micrófono a páginas que llegan por https.',
+      help: 'Abre Inner Hum por https, o en este mismo aparato. Todo lo demás funciona: el músico de prueba, los archivos de sonido, tus tomas.',
     },
     retry: 'Probar otra vez',
     useStandIn: 'Usar el músico de prueba',

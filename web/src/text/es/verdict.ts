@@ -99,6 +99,7 @@ export const verdictWords = {
       airBeforeTone: 'Deja correr el aire antes del sonido, y que se junte; la lengua queda abajo y el labio no ayuda.',
       countTheWaves: 'Di primero las ondas con el metrónomo, «ua-ua-ua-ua», y que la mandíbula no haga más que eso.',
       straightFirst: 'Oye el sonido recto antes de respirar, y deja la mandíbula donde está.',
+      freeTheDevice: 'Cierra otros programas y pestañas, conecta el cargador y tócalo otra vez.',
       sayTheVowels: 'Di primero las vocales en voz alta, y tócalas; los labios quedan donde están.',
       hearTheDynamic: 'Oye la fuerza escrita antes de que empiece el aire.',
       coverTheLoudEnd: 'Mantén la vocal más redonda al crecer.',
@@ -106,6 +107,8 @@ export const verdictWords = {
     },
     findings: {
       notJudged: 'Esta toma se ha conservado, pero aún no se ha valorado.',
+      tooMuchLost: 'Sin valorar: el aparato ha perdido {{seconds}} s de sonido, el {{percent}} % de la toma.',
+      soundLost: 'El aparato ha perdido {{ms}} ms de sonido. Lo que viene de ahí no se juzga.',
       levelsRide:
         'El aparato subió y bajó su ganancia {{db}} dB: la fuerza no se puede leer en esta toma. Apaga la ganancia automática en sus ajustes de sonido, o usa otro micrófono.',
       levelsGated:

@@ -38,6 +38,8 @@ export const appWords = {
     notRecovered: 'La recherche des prises coupées a échoué : {{detail}}. Rien n’en a été retiré.',
     demoFailed: 'Les données d’exemple n’ont pas pu être lues : {{detail}}.',
     notDeleted: 'Cela n’a pas pu être supprimé : {{detail}}. C’est encore là.',
+    notCopied: 'Le navigateur ne laisse pas cette page utiliser le presse-papiers. Le lien est : {{link}}',
+    microphoneOpen: 'Micro ouvert',
     undoFailed: 'Cela n’a pas pu être annulé : {{detail}}. Réessaie.',
     updateReady: 'Une nouvelle version d’Inner Hum est prête.',
     updateNow: 'L’utiliser maintenant',
@@ -93,7 +95,15 @@ export const appWords = {
     },
     earDead: {
       title: 'La partie qui écoute s’est arrêtée.',
-      help: 'Ce qui était joué d’une prise est gardé, sauf sa dernière seconde. Réessaie : elle a été relancée.',
+      help: 'Ce qui était déjà mis de côté de la prise est gardé, pas sa dernière seconde. Réessaie : elle a été relancée.',
+    },
+    gaveWay: {
+      title: 'Un autre enregistrement a commencé.',
+      help: 'L’écoute d’ici est terminée. Réessaie quand l’autre sera fini.',
+    },
+    insecure: {
+      title: 'Le navigateur ne donne le micro qu’aux pages venues par https.',
+      help: 'Ouvre Inner Hum par https, ou sur cet appareil même. Tout le reste marche : le joueur d’essai, les fichiers son, tes prises.',
     },
     retry: 'Réessayer',
     useStandIn: 'Prendre le joueur d’essai',

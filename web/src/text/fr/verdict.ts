@@ -105,6 +105,7 @@ export const verdictWords = {
       countTheWaves:
         'Dis d’abord les ondes avec le métronome, « oua-oua-oua-oua », puis que la mâchoire n’en fasse pas plus.',
       straightFirst: 'Entends le son droit avant de respirer, et laisse la mâchoire où elle est.',
+      freeTheDevice: 'Ferme les autres programmes et onglets, branche le chargeur, et rejoue.',
       sayTheVowels: 'Dis d’abord les voyelles à voix haute, puis joue-les ; les lèvres restent où elles sont.',
       hearTheDynamic: 'Entends la nuance écrite avant que l’air commence.',
       coverTheLoudEnd: 'Garde la voyelle plus ronde quand cela enfle.',
@@ -112,6 +113,8 @@ export const verdictWords = {
     },
     findings: {
       notJudged: 'Cette prise est gardée, mais pas encore analysée.',
+      tooMuchLost: 'Pas analysé : l’appareil a perdu {{seconds}} s de son, {{percent}} % de la prise.',
+      soundLost: 'L’appareil a perdu {{ms}} ms de son. Ce qui en vient n’est pas jugé.',
       levelsRide:
         'L’appareil a monté et baissé son gain de {{db}} dB : la force ne se lit pas dans cette prise. Coupe le gain automatique dans ses réglages de son, ou prends un autre micro.',
       levelsGated:

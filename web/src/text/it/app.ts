@@ -37,6 +37,8 @@ export const appWords = {
     notRecovered: 'La ricerca delle riprese interrotte è fallita: {{detail}}. Non ne è stato tolto nulla.',
     demoFailed: 'I dati di esempio non si sono potuti leggere: {{detail}}.',
     notDeleted: 'Non si è potuto eliminare: {{detail}}. È ancora lì.',
+    notCopied: 'Il browser non lascia usare gli appunti a questa pagina. Il collegamento è: {{link}}',
+    microphoneOpen: 'Microfono aperto',
     undoFailed: 'Non si è potuto annullare: {{detail}}. Riprova.',
     updateReady: 'Una nuova versione di Inner Hum è pronta.',
     updateNow: 'Usala adesso',
@@ -92,7 +94,15 @@ export const appWords = {
     },
     earDead: {
       title: 'La parte che ascolta si è fermata.',
-      help: 'Ciò che era suonato di una ripresa è tenuto, tranne l’ultimo secondo. Riprova: è ripartita.',
+      help: 'Ciò che era già messo da parte della ripresa è tenuto, l’ultimo secondo no. Riprova: è ripartita.',
+    },
+    gaveWay: {
+      title: 'È cominciata un’altra registrazione.',
+      help: 'L’ascolto qui è finito. Riprova quando l’altra sarà terminata.',
+    },
+    insecure: {
+      title: 'Il browser dà il microfono solo alle pagine arrivate via https.',
+      help: 'Apri Inner Hum via https, o su questo stesso apparecchio. Tutto il resto funziona: il suonatore di prova, i file audio, le tue riprese.',
     },
     retry: 'Riprova',
     useStandIn: 'Usa il suonatore di prova',

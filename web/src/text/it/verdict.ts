@@ -102,6 +102,7 @@ export const verdictWords = {
         'Lascia correre l’aria prima del suono, poi lascia che si raccolga; la lingua resta giù e il labbro non aiuta.',
       countTheWaves: 'Prima di’ le onde con il metronomo, «ua-ua-ua-ua», poi la mandibola non faccia più di così.',
       straightFirst: 'Senti il suono dritto prima di respirare, e lascia la mandibola dov’è.',
+      freeTheDevice: 'Chiudi gli altri programmi e le altre schede, collega il caricatore e suona di nuovo.',
       sayTheVowels: 'Prima di’ le vocali ad alta voce, poi suonale; le labbra restano dove sono.',
       hearTheDynamic: 'Senti la forza scritta prima che l’aria cominci.',
       coverTheLoudEnd: 'Tieni la vocale più rotonda mentre cresce.',
@@ -109,6 +110,8 @@ export const verdictWords = {
     },
     findings: {
       notJudged: 'Questa ripresa è tenuta, ma non ancora valutata.',
+      tooMuchLost: 'Non valutato: l’apparecchio ha perso {{seconds}} s di suono, {{percent}} % della ripresa.',
+      soundLost: 'L’apparecchio ha perso {{ms}} ms di suono. Ciò che ne deriva non è giudicato.',
       levelsRide:
         'L’apparecchio ha alzato e abbassato il guadagno di {{db}} dB: la forza non si legge da questa ripresa. Spegni il guadagno automatico nelle sue impostazioni audio, o prendi un altro microfono.',
       levelsGated:

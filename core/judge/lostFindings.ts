@@ -1,0 +1,98 @@
+import { beatSeconds, scoreBeats } from '@inner-hum/core/exercise';
+import {
+  limitOf,
+  lostBetween,
+  lostSeconds,
+  MOST_LOST_SHARE,
+  type LostSound,
+  type StepMeasures,
+} from '@inner-hum/core/measure';
+import { finding, type Finding, type FindingId } from './finding';
+import { EARLY_END } from './toneRules';
+import type { TakeCase } from './takeCase';
+import type { Verdict } from './verdict';
+
+/** Less than this is told of beside the verdict, not in it, seconds. */
+const WORTH_TELLING_S = 0.02;
+/** What a hole in the sound looks like lies within so much of it, seconds. */
+const NEAR_S = 0.15;
+
+/** What a hole in the sound itself looks like, where it is. */
+const LOOK_LIKE_A_HOLE: readonly FindingId[] = ['dropOut', 'jump', 'crack', 'squeak', 'stairs'];
+/** What can't be told of a tone that has a hole: how long it was, when its peak came, how it changed, how it spoke. */
+const NEED_THE_WHOLE_TONE: readonly FindingId[] = [
+  'heldUntilPitch',
+  'heldUntilJump',
+  'heldUntilGap',
+  'held',
+  'peakEarly',
+  'peakLate',
+  'slurGap',
+  'slurStep',
+  'slowChange',
+  'slowResponse',
+  'scooped',
+  'octaveUnder',
+  'fadeBack',
+  'fadeShallow',
+  'slipsAtEnd',
+  'stoppedAfter',
+  'nothingHeard',
+];
+/** What compares the times of several tones. */
+const NEED_ALL_TIMES: readonly FindingId[] = ['unevenTime', 'laterWorse', 'vibratoOff', 'vibratoUneven'];
+
+type Sounded = Extract<StepMeasures, { kind: 'sounded' }>;
+
+/** The share of a take's planned length that the device lost, 0–1. */
+export function lostShare({ score, device }: Pick<TakeCase, 'score' | 'device'>): number {
+  return lostSeconds(device?.lost ?? []) / (scoreBeats(score) * beatSeconds(score));
+}
+
+/** The verdict of a take of which the device lost too much: nothing of it is judged. */
+export function tooMuchLost(about: Pick<TakeCase, 'score' | 'device'>): Verdict | undefined {
+  const share = lostShare(about);
+  if (share < MOST_LOST_SHARE) return undefined;
+  const values = { seconds: lostSeconds(about.device?.lost ?? []), percent: 100 * Math.min(1, share) };
+  return {
+    findings: [finding('tooMuchLost', 3, 0, values)],
+    tries: ['freeTheDevice'],
+    decision: 'again',
+    next: { change: 'none', parameters: {} },
+  };
+}
+
+/** What is told of sound that was lost. */
+export function lostFinding(device: TakeCase['device']): readonly Finding[] {
+  const seconds = lostSeconds(device?.lost ?? []);
+  return seconds < WORTH_TELLING_S ? [] : [finding('soundLost', 1, 0, { ms: 1000 * seconds })];
+}
+
+/** Whether lost sound explains a finding, so that it is not told of the player. */
+export function isLost(entry: Finding, measures: readonly StepMeasures[], about: TakeCase): boolean {
+  const lost = about.device?.lost ?? [];
+  if (lost.length === 0) return false;
+  if (NEED_ALL_TIMES.includes(entry.id)) return true;
+  if (LOOK_LIKE_A_HOLE.includes(entry.id) && 'atS' in entry.values)
+    return lostBetween(lost, entry.values.atS, entry.values.atS, NEAR_S).length > 0;
+  const tone = measures[entry.stepIndex];
+  if (tone?.kind !== 'sounded') return lost.length > 0 && NEED_THE_WHOLE_TONE.includes(entry.id);
+  if (NEED_THE_WHOLE_TONE.includes(entry.id)) return around(lost, tone).length > 0;
+  return explainsTime(entry, tone, lost, about);
+}
+
+const around = (lost: readonly LostSound[], { onsetS, endS, plannedStartS, plannedEndS }: Sounded) =>
+  lostBetween(lost, Math.min(onsetS, plannedStartS), Math.max(endS, plannedEndS), NEAR_S);
+
+/** Whether a time is within its limit once what was lost before it is given back. */
+function explainsTime(entry: Finding, tone: Sounded, lost: readonly LostSound[], about: TakeCase): boolean {
+  const beatS = beatSeconds(about.score);
+  if (entry.id === 'stoppedEarly')
+    return (
+      entry.values.beats * beatS - lostSeconds(around(lost, tone)) <= Math.max(EARLY_END.s, EARLY_END.beats * beatS)
+    );
+  if (entry.id !== 'late' && entry.id !== 'early' && entry.id !== 'changeLate' && entry.id !== 'changeEarly')
+    return false;
+  const before = lostSeconds(lostBetween(lost, -Infinity, tone.onsetS, NEAR_S));
+  return entry.values.ms / 1000 - before <= limitOf('latenessS', about.demand);
+}

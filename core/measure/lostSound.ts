@@ -1,0 +1,112 @@
+/**
+ * A stretch of a recording of which the device lost the sound. Seconds from the first frame.
+ *
+ * `zeros` and `hole`: the time is there, filled with silence. `clock`: the audio clock itself stood still, so that the time
+ * is missing between two neighbouring frames; all after it lies so much later than the recording tells.
+ */
+export interface LostSound {
+  readonly atS: number;
+  readonly lastsS: number;
+  readonly how: 'zeros' | 'hole' | 'clock';
+}
+
+/** Share of a take from which on nothing of it is judged. Our choice. */
+export const MOST_LOST_SHARE = 0.1;
+
+/** Seconds of sound that were lost in all. */
+export function lostSeconds(lost: readonly LostSound[]): number {
+  return lost.reduce((sum, { lastsS }) => sum + lastsS, 0);
+}
+
+/** What was lost between two places, both taken wider by a margin, seconds. */
+export function lostBetween(lost: readonly LostSound[], fromS: number, toS: number, marginS = 0): readonly LostSound[] {
+  return lost.filter(({ atS, lastsS, how }) => {
+    const endS = how === 'clock' ? atS : atS + lastsS;
+    return endS >= fromS - marginS && atS <= toS + marginS;
+  });
+}
+
+/** The clocks are compared in windows of this length, seconds: a block may come late, but not every one of them. */
+const WINDOW_S = 0.5;
+/** A fall behind that lasts through so many windows is no lateness. */
+const LASTING_WINDOWS = 6;
+/** Falls shorter than this are the clocks' own grain, seconds; at the end, where nothing shows whether it lasts, more. */
+const LEAST_FALL_S = 0.015;
+const LEAST_FALL_AT_END_S = 0.06;
+/** How far two sound clocks may drift apart, as a share: no device is that far off. */
+const MOST_DRIFT = 5e-4;
+
+/**
+ * Compares the audio clock with the wall clock: where the audio clock falls behind and stays behind, the device stopped
+ * recording and said nothing. A drift of the two is no loss, nor is a block that is handed on late and caught up.
+ */
+export class ClockWatch {
+  /** for each window how little the wall clock was ahead at least, and where in the recording that was, seconds */
+  private readonly least: { aheadS: number; atS: number }[] = [];
+
+  /** Takes note that so much was recorded, seconds, when the wall clock showed so many milliseconds. */
+  note(recordedS: number, wallMs: number): void {
+    const aheadS = wallMs / 1000 - recordedS;
+    const window = Math.floor(recordedS / WINDOW_S);
+    const now = this.least[window];
+    if (!now || aheadS < now.aheadS) this.least[window] = { aheadS, atS: recordedS };
+  }
+
+  /** Where the audio clock stood still so far, and for how long. */
+  lost(): LostSound[] {
+    const windows = this.least.filter(Boolean);
+    const found: LostSound[] = [];
+    let level = Infinity;
+    for (const [i, { atS }] of windows.entries()) {
+      const following = windows.slice(i, i + LASTING_WINDOWS);
+      const aheadS = Math.min(...following.map((window) => window.aheadS));
+      level = Math.min(level + MOST_DRIFT * WINDOW_S, aheadS);
+      const fallS = aheadS - level;
+      if (fallS < (following.length < LASTING_WINDOWS ? LEAST_FALL_AT_END_S : LEAST_FALL_S)) continue;
+      const before = windows[i - 1]?.atS ?? 0;
+      found.push({ atS: (before + atS) / 2, lastsS: fallS, how: 'clock' });
+      level = aheadS;
+    }
+    return found;
+  }
+}
+
+/** Shorter runs of zeros happen in clean sound: 64 samples at 44.1 kHz, seconds. */
+const LEAST_RUN_S = 64 / 44_100;
+/** Longer ones are silence that was meant, seconds. */
+const LONGEST_RUN_S = 3;
+
+/**
+ * Finds runs of exact zeros between sounding samples. A real input always carries noise, so zeros are the device's, never
+ * the player's.
+ */
+export class ZeroRuns {
+  readonly lost: LostSound[] = [];
+  private run = 0;
+  private heard = false;
+  private at = 0;
+
+  constructor(private readonly sampleRateHz: number) {}
+
+  /** So many samples never came: they are counted elsewhere. */
+  skip(samples: number): void {
+    this.at += samples;
+    this.run = 0;
+  }
+
+  note(samples: Float32Array): void {
+    const { sampleRateHz } = this;
+    for (const sample of samples) {
+      this.at++;
+      if (sample === 0) {
+        this.run++;
+        continue;
+      }
+      const lastsS = this.run / sampleRateHz;
+      if (this.heard && lastsS >= LEAST_RUN_S && lastsS <= LONGEST_RUN_S)
+        this.lost.push({ atS: (this.at - 1 - this.run) / sampleRateHz, lastsS, how: 'zeros' });
+      this.heard = true;
+      this.run = 0;
+    }
+  }
+}
