@@ -38,7 +38,7 @@ async function heardAs(page: Page, kind: string): Promise<Frames> {
   await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible();
   const bytes = Buffer.from(await page.evaluate(() => window.lastSound()), 'base64');
   await page.getByRole('button', { name: 'Pause' }).click();
-  return hear(new Float32Array(bytes.buffer, bytes.byteOffset, bytes.length / 4), { sampleRateHz: 44100 });
+  return hear(new Float32Array(bytes.buffer, bytes.byteOffset, bytes.length / 4), { sampleRateHz: 48_000 });
 }
 
 /** Within the tone, attack and end aside: 95th percentiles of cents off the target and dB off an even swell. */

@@ -4,8 +4,10 @@ import type { Page } from '@playwright/test';
 export interface MadeSound {
   /** JavaScript source, body of `(timeS: number) => number`: the sample at that time */
   readonly sampleAt: string;
-  /** instead of it: 16-bit samples at 44.1 kHz, base64, then silence */
+  /** instead of it: 16-bit samples at the rate of the sound card, base64, then silence */
   readonly samples?: string;
+  /** of the sound card */
+  readonly rateHz?: number;
   /** what the question for the microphone comes to; `never` leaves it open */
   readonly microphone?: 'given' | 'refused' | 'missing' | 'never';
 }
@@ -15,21 +17,31 @@ export interface MadeSound {
  * goes block by block through the same port that the capture worklet uses. Everything else of the page is as it is.
  */
 export async function withMadeSound(page: Page, sound: Partial<MadeSound> = {}): Promise<void> {
-  await page.addInitScript(install, { sampleAt: 'return 0', samples: '', microphone: 'given' as const, ...sound });
+  await page.addInitScript(install, {
+    sampleAt: 'return 0',
+    samples: '',
+    rateHz: 48_000,
+    microphone: 'given' as const,
+    ...sound,
+  });
 }
 
 declare global {
   interface Window {
     /** the made microphone's track, once it was given */
     madeTrack: EventTarget & { readyState: string };
-    /** with `free` the clock goes on whether the ear keeps up or not; `asleep` holds it, as a device that is gone does; `at` runs something when so much was heard, seconds */
-    madeClock: { free: boolean; asleep: boolean; at(sinceHeardS: number, run: () => void): void };
+    /** with `free` the clock goes on whether the ear keeps up or not; `asleep` holds it, as a device that is gone does; `lose` lets it stand still for so long, seconds, while the wall clock goes on; `at` runs something when so much was heard, seconds */
+    madeClock: {
+      free: boolean;
+      asleep: boolean;
+      lose(seconds: number): void;
+      at(sinceHeardS: number, run: () => void): void;
+    };
   }
 }
 
 /** Runs in the page, before any of its scripts. */
-function install({ sampleAt, samples, microphone }: Required<MadeSound>): void {
-  const RATE_HZ = 44100;
+function install({ sampleAt, samples, rateHz: RATE_HZ, microphone }: Required<MadeSound>): void {
   const BLOCK = 256;
   const BLOCKS_A_TICK = 26;
   /** the clock waits while the ear is this far behind it */
@@ -38,7 +50,10 @@ function install({ sampleAt, samples, microphone }: Required<MadeSound>): void {
   const heard = { listening: false, startedAtS: 0, upToS: 0 };
   const awaited: { readonly atS: number; readonly run: () => void }[] = [];
   const at = (atS: number, run: () => void) => void awaited.push({ atS, run });
-  const clock = (window.madeClock = { free: false, asleep: false, at });
+  /** how far the made wall clock is ahead of the sound's, seconds; the microphone's sound goes on with it */
+  let lostS = 0;
+  const lose = (seconds: number) => void (lostS += seconds);
+  const clock = (window.madeClock = { free: false, asleep: false, lose, at });
 
   // What goes to and from the ear's worker tells whether it listens and how far it is.
   const post = Worker.prototype.postMessage;
@@ -126,7 +141,7 @@ function install({ sampleAt, samples, microphone }: Required<MadeSound>): void {
     at(timeS: number): number {
       const sinceS = heard.startedAtS >= 0 ? timeS - heard.startedAtS : -1;
       // A real input always carries noise.
-      return (sinceS >= 0 ? soundAt(sinceS) : 0) + random() * 3e-4;
+      return (sinceS >= 0 ? soundAt(sinceS + lostS) : 0) + random() * 3e-4;
     }
     get gone() {
       return this.track.readyState !== 'live';
@@ -151,7 +166,8 @@ function install({ sampleAt, samples, microphone }: Required<MadeSound>): void {
       if (!this.target || live.length === 0) return;
       const samples = new Float32Array(BLOCK);
       for (let i = 0; i < BLOCK; i++) for (const source of live) samples[i]! += source.at((firstSample + i) / RATE_HZ);
-      this.target.postMessage({ kind: 'block', firstSample, samples }, [samples.buffer]);
+      const atMs = 1e6 + 1000 * ((firstSample + BLOCK) / RATE_HZ + lostS);
+      this.target.postMessage({ kind: 'block', firstSample, samples, atMs }, [samples.buffer]);
     }
   }
 

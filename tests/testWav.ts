@@ -16,7 +16,8 @@ export interface KnownSwell {
   readonly jump?: { readonly atS: number; readonly lastsS: number; readonly partial: number };
 }
 
-const RATE_HZ = 44100;
+/** Of the sounds that are given; each caller may choose another. */
+const RATE_HZ = 44_100;
 
 export function levelDbAt(swell: KnownSwell, timeS: number): number {
   const half = (swell.beats * swell.beatS) / 2;
@@ -46,33 +47,33 @@ export interface KnownTone {
 }
 
 /** What a made microphone hears: nothing for a while, then the tone. */
-export function hears(tone: KnownTone, leadS: number): Partial<MadeSound> {
-  return { samples: Buffer.from(toneSamples(tone, leadS, 0).buffer).toString('base64') };
+export function hears(tone: KnownTone, leadS: number, rateHz = RATE_HZ): Partial<MadeSound> {
+  return { samples: Buffer.from(toneSamples(tone, leadS, 0, rateHz).buffer).toString('base64'), rateHz };
 }
 
 /** Writes a tone as a 16-bit mono WAV. */
-export function writeToneWav(path: string, tone: KnownTone, leadS: number, tailS: number): void {
+export function writeToneWav(path: string, tone: KnownTone, leadS: number, tailS: number, rateHz = RATE_HZ): void {
   mkdirSync(dirname(path), { recursive: true });
-  writeFileSync(path, wavBytes(toneSamples(tone, leadS, tailS)));
+  writeFileSync(path, wavBytes(toneSamples(tone, leadS, tailS, rateHz), rateHz));
 }
 
 /**
- * 16-bit samples at 44.1 kHz: `leadS` of faint noise, the tone, `tailS` of noise. The tone is a pulse of fixed harmonic
+ * 16-bit samples: `leadS` of faint noise, the tone, `tailS` of noise. The tone is a pulse of fixed harmonic
  * amplitudes read from a table by phase, not made by the stand-in player.
  */
-function toneSamples(tone: KnownTone, leadS: number, tailS: number): Int16Array<ArrayBuffer> {
+function toneSamples(tone: KnownTone, leadS: number, tailS: number, rateHz: number): Int16Array<ArrayBuffer> {
   const { lengthS } = tone;
-  const samples = new Int16Array(Math.round((leadS + lengthS + tailS) * RATE_HZ));
+  const samples = new Int16Array(Math.round((leadS + lengthS + tailS) * rateHz));
   const table = waveTable([0.5, 1, 0.7, 0.5, 0.35, 0.22, 0.14, 0.08]);
   let phase = 0;
   let seed = 12345;
   for (let i = 0; i < samples.length; i++) {
     seed = (Math.imul(seed, 1664525) + 1013904223) >>> 0;
     const noise = (seed / 2 ** 32 - 0.5) * 6e-4;
-    const t = i / RATE_HZ - leadS;
+    const t = i / rateHz - leadS;
     let value = 0;
     if (t >= 0 && t < lengthS) {
-      phase += tone.hzAt(t) / RATE_HZ;
+      phase += tone.hzAt(t) / rateHz;
       const edge = Math.min(1, t / 0.02, (lengthS - t) / 0.03);
       value = 10 ** (tone.levelDbAt(t) / 20) * edge * table[Math.floor((phase % 1) * table.length)]!;
     }
@@ -92,7 +93,7 @@ function waveTable(amplitudes: readonly number[]): Float64Array {
   return table.map((value) => value / Math.sqrt(squares / table.length));
 }
 
-function wavBytes(samples: Int16Array): Buffer {
+function wavBytes(samples: Int16Array, rateHz: number): Buffer {
   const head = Buffer.alloc(44);
   head.write('RIFF', 0);
   head.writeUInt32LE(36 + samples.byteLength, 4);
@@ -100,8 +101,8 @@ function wavBytes(samples: Int16Array): Buffer {
   head.writeUInt32LE(16, 16);
   head.writeUInt16LE(1, 20);
   head.writeUInt16LE(1, 22);
-  head.writeUInt32LE(RATE_HZ, 24);
-  head.writeUInt32LE(RATE_HZ * 2, 28);
+  head.writeUInt32LE(rateHz, 24);
+  head.writeUInt32LE(rateHz * 2, 28);
   head.writeUInt16LE(2, 32);
   head.writeUInt16LE(16, 34);
   head.write('data', 36);

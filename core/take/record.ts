@@ -8,7 +8,13 @@ import type { InstrumentId, LevelRuler } from '@inner-hum/core/theory';
 export type TakeSource =
   | { readonly kind: 'microphone'; readonly label: string }
   | { readonly kind: 'file'; readonly name: string }
-  | { readonly kind: 'standIn'; readonly seed: number; readonly habits: Habits };
+  | {
+      readonly kind: 'standIn';
+      readonly seed: number;
+      readonly habits: Habits;
+      /** at which rate it was played: the same seed plays the same at the same rate alone; 44.1 kHz when left out */
+      readonly sampleRateHz?: number;
+    };
 
 /** What the player played on and was measured with. */
 export interface TakeSetup {

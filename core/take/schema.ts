@@ -220,7 +220,12 @@ const verdict = wholeOf<Verdict>()({
 
 const microphone = whole({ kind: string().required(), label: string().defined() });
 const recording = whole({ kind: string().required(), name: string().defined() });
-const standIn = whole({ kind: string().oneOf(['standIn']).required(), seed: real(), habits: object().required() });
+const standIn = whole({
+  kind: string().oneOf(['standIn']).required(),
+  seed: real(),
+  habits: object().required(),
+  sampleRateHz: number().min(8000).max(768_000).optional(),
+});
 const source = lazy((value: unknown) => {
   if (hasKind(value, 'microphone')) return microphone;
   return hasKind(value, 'file') ? recording : standIn;

@@ -1,5 +1,5 @@
-import { expect, it } from 'vitest';
-import { asLoudAs, rms } from './playback';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { asLoudAs, Player, rms } from './playback';
 
 const RATE_HZ = 1000;
 const sound = (levelAt: (timeS: number) => number) => ({
@@ -36,4 +36,77 @@ it('silence stays silence, and nothing is louder than full scale', () => {
   );
   expect(loudness(faint, 0, 2)).toBeLessThan(0.01);
   expect(Math.max(...faint.samples)).toBeLessThanOrEqual(1);
+});
+
+describe('players', () => {
+  afterEach(() => vi.unstubAllGlobals());
+
+  /** Contexts that wake when they are told to, and what sounds in them. */
+  function slowContexts() {
+    const wakes: (() => void)[] = [];
+    const sounding = new Set<object>();
+    class Context {
+      currentTime = 0;
+      destination = {};
+      resume = () => new Promise<void>((resolve) => wakes.push(resolve));
+      close = () => Promise.resolve();
+      createBuffer = () => ({ copyToChannel: () => undefined });
+      createBufferSource = () => {
+        const node = {
+          connect: () => undefined,
+          start: () => void sounding.add(node),
+          stop: () => void sounding.delete(node),
+        };
+        return node;
+      };
+    }
+    vi.stubGlobal('AudioContext', Context);
+    return { sounding, wake: () => wakes.splice(0).forEach((resolve) => resolve()) };
+  }
+
+  it('of two quick presses one sounds, and it can be stopped', async () => {
+    const { sounding, wake } = slowContexts();
+    const player = new Player(
+      sound(() => 0.1),
+      () => undefined,
+    );
+    const presses = [player.play(0), player.play(1)];
+    wake();
+    await Promise.all(presses);
+    expect(sounding.size).toBe(1);
+    player.pause();
+    expect(sounding.size).toBe(0);
+  });
+
+  it('of two players the one pressed last sounds, whichever wakes first', async () => {
+    const { sounding, wake } = slowContexts();
+    const gaveWay: string[] = [];
+    const [first, second] = ['first', 'second'].map(
+      (name) =>
+        new Player(
+          sound(() => 0.1),
+          () => gaveWay.push(name),
+        ),
+    );
+    const presses = [first!.play(0), second!.play(0)];
+    wake();
+    await Promise.all(presses);
+    expect(gaveWay).toEqual(['first']);
+    expect(sounding.size).toBe(1);
+    second!.pause();
+    expect(sounding.size).toBe(0);
+  });
+
+  it('one that is closed while it wakes does not sound', async () => {
+    const { sounding, wake } = slowContexts();
+    const player = new Player(
+      sound(() => 0.1),
+      () => undefined,
+    );
+    const press = player.play(0);
+    player.close();
+    wake();
+    await press;
+    expect(sounding.size).toBe(0);
+  });
 });

@@ -14,7 +14,7 @@ export function soundOf({
   if (sound) return { sampleRateHz: sound.sampleRateHz, samples: fromInt16(sound.samples) };
   const { source, setup, score, firstBeatS } = record;
   if (source.kind !== 'standIn') return undefined;
-  const sampleRateHz = 44100;
+  const { sampleRateHz = 44_100 } = source;
   const samples = playStandIn(score, {
     sampleRateHz,
     a4Hz: setup.a4Hz,
@@ -39,6 +39,8 @@ export class Player {
   private node: AudioBufferSourceNode | undefined;
   private startedAtS = 0;
   private fromS = 0;
+  /** which press was the newest: what was asked for before it does not begin any more */
+  private newest = 0;
 
   constructor(
     private readonly sound: Sound,
@@ -63,8 +65,12 @@ export class Player {
       before.pause();
       before.onEnd(true);
     }
+    // From now on it is this one's turn, though its context may take a while to wake.
+    Player.sounding = this;
+    const press = this.newest;
     this.context ??= new AudioContext();
     await this.context.resume();
+    if (press !== this.newest) return;
     const buffer = this.context.createBuffer(1, this.sound.samples.length, this.sound.sampleRateHz);
     buffer.copyToChannel(this.sound.samples, 0);
     const node = this.context.createBufferSource();
@@ -78,13 +84,13 @@ export class Player {
     this.fromS = fromS >= this.lengthS - 0.05 ? 0 : fromS;
     this.startedAtS = this.context.currentTime;
     this.node = node;
-    Player.sounding = this;
     began(this);
     if (toS < Infinity) node.start(0, this.fromS, Math.max(0, toS - this.fromS));
     else node.start(0, this.fromS);
   }
 
   pause(): void {
+    this.newest++;
     this.fromS = this.placeS;
     const node = this.node;
     this.node = undefined;

@@ -130,12 +130,13 @@ async function begin({ takeId, plan, sound, settings }: PlannedTake, input: Audi
   const beatS = beatSeconds(score);
   const samples =
     sound.source.kind === 'standIn' ? await standInBuffer(input, settings, sound.source, LEAD_S) : sound.buffer;
+  await beginDraft({ takeId, sampleRateHz: context.sampleRate, plan }).catch(tellDraftLost);
+  // Nothing is waited for between here and the sound: what is late then would begin in the middle of the score.
   const countInFromS = context.currentTime + READY_S;
   const countInBeats = onBeat ? score.countInBeats : 0;
   const beatAtS = countInFromS + countInBeats * beatS;
   const { clickOn: audible, silentBarEvery } = settings;
   const clicks = { beatS, beatsPerBar: score.beatsPerBar, audible, silentBarEvery };
-  await beginDraft({ takeId, sampleRateHz: context.sampleRate, plan }).catch(tellDraftLost);
   if (samples) input.plugSamples(samples, sound.source.kind === 'standIn' ? beatAtS - LEAD_S : beatAtS);
   if (onBeat) {
     metronome.start({ ...clicks, firstBeatAtS: beatAtS, fromBeat: -countInBeats, toBeat: scoreBeats(score) });

@@ -30,7 +30,12 @@ export async function openSource(input: AudioInput, settings: Settings, given?: 
   if (settings.source === 'standIn') {
     const seed = Math.floor(Math.random() * 2 ** 31);
     return {
-      source: { kind: 'standIn', seed, habits: withFault(settings.habit === 'clean' ? undefined : settings.habit) },
+      source: {
+        kind: 'standIn',
+        seed,
+        habits: withFault(settings.habit === 'clean' ? undefined : settings.habit),
+        sampleRateHz: input.context.sampleRate,
+      },
     };
   }
   const file = chosenFile();

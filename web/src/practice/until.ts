@@ -23,7 +23,7 @@ export async function until(input: AudioInput, done: () => boolean, whileWaiting
   let frames = -1;
   let heardAtS = 0;
   let asking = false;
-  let over = false;
+  const { run } = store.getState().practice;
   while (!done() && store.getState().practice.ending === null) {
     await pause(POLL_MS);
     const nowS = input.context.currentTime;
@@ -34,13 +34,13 @@ export async function until(input: AudioInput, done: () => boolean, whileWaiting
     if (input.trace.count !== frames) [frames, heardAtS] = [input.trace.count, nowS];
     if (input.microphone === 'live' && nowS - heardAtS > UNHEARD_S && !asking) {
       asking = true;
-      // An answer that comes when this wait is over says nothing of the next one.
-      const answered = (answers: boolean) => over || store.dispatch(troubleMet(answers ? 'unplugged' : 'earDead'));
+      // An answer that comes late says nothing of the next take.
+      const answered = (answers: boolean) =>
+        store.getState().practice.run === run && store.dispatch(troubleMet(answers ? 'unplugged' : 'earDead'));
       void earAnswers(ANSWER_MS).then(answered); // never rejects
     }
     whileWaiting?.();
   }
-  over = true;
 }
 
 /** Aborted when the player gives up waiting for what runs now; `end` stops looking. */

@@ -15,11 +15,13 @@ import {
   isPausing,
   judged,
   leaveAsked,
+  microphoneIs,
   moved,
   pauseBegan,
   pauseEnded,
   practiceReducer,
   problemMet,
+  standLeft,
   stopAsked,
   takeAsked,
   troubleMet,
@@ -37,6 +39,26 @@ const take = (parameters: ExerciseParameters, decision: Decision) =>
     verdict: { decision, findings: [], next: { change: 'none', parameters: {} } },
   }) as unknown as TakeRecord;
 const after = (...takes: TakeRecord[]) => takes.reduce((state, next) => practiceReducer(state, judged(next)), first);
+
+describe('leaving the Stand', () => {
+  it.each<[string, Action[], boolean]>([
+    ['while it opens gives it up', [takeAsked()], true],
+    ['while it runs stops it', [takeAsked(), moved('countIn'), moved('running')], false],
+    ['while it is judged lets it be kept', [takeAsked(), moved('countIn'), moved('running'), moved('judging')], false],
+  ])('%s', (_, events, givenUp) => expect(from(...events, standLeft())).toMatchObject({ ending: 'stopped', givenUp }));
+  it('with nothing running ends what would follow', () =>
+    expect(from(pauseBegan('next'), standLeft()).pause?.answer).toBe('end'));
+});
+
+it('free play and a take are told apart, and each is a run of its own', () => {
+  expect(from(freePlayAsked())).toMatchObject({ freely: true, run: 1 });
+  expect(from(freePlayAsked(), cameToNothing(null), takeAsked())).toMatchObject({ freely: false, run: 2 });
+});
+
+it('whether a microphone is open is known', () => {
+  expect(first.microphoneOpen).toBe(false);
+  expect(from(microphoneIs(true)).microphoneOpen).toBe(true);
+});
 
 describe('decisions of a sitting', () => {
   it('add up over tries at one thing, easier or harder', () => {
@@ -88,6 +110,7 @@ describe('a take from its start to its verdict', () => {
       {
         ...verdict,
         phase: 'opening',
+        run: verdict.run + 1,
         ending: null,
       },
     ));

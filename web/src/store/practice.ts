@@ -26,6 +26,8 @@ export interface BlockPlace {
 
 export interface PracticeState {
   readonly phase: Phase;
+  /** which take or free play since the page was opened runs, or ran last */
+  readonly run: number;
   /** whether what runs, or ran last, is free play */
   readonly freely: boolean;
   /** null while what runs goes on; it stays until something else begins */
@@ -52,6 +54,7 @@ export interface PracticeState {
 
 const initialState: PracticeState = {
   phase: 'idle',
+  run: 0,
   freely: false,
   ending: null,
   givenUp: false,
@@ -158,7 +161,16 @@ const slice = createSlice({
 });
 
 function opened(state: PracticeState, freely: boolean): PracticeState {
-  return { ...state, phase: 'opening', freely, ending: null, givenUp: false, problem: null, earDied: false };
+  return {
+    ...state,
+    phase: 'opening',
+    run: state.run + 1,
+    freely,
+    ending: null,
+    givenUp: false,
+    problem: null,
+    earDied: false,
+  };
 }
 
 export const {
