@@ -19,7 +19,8 @@ import { Boundary, PlaceBoundary, TakeBoundary } from './shared/Boundary';
 import { DraftOffers } from './features/frame/DraftOffers';
 import { NotPossible } from './shared/NotPossible';
 import { NoticeBar } from './shared/Notice';
-import { deleteFromSettings, deleteTake } from './store/undo';
+import { entry } from './store/lists';
+import { deleteEntries, deleteTake } from './store/undo';
 
 freshEachTime();
 beforeEach(() => {
@@ -44,7 +45,7 @@ describe('deleting', () => {
     store.dispatch(settingsChanged({ favourites: ['hold'] }));
     await act(() => deleteTake('a'));
     await act(() => deleteTake('b'));
-    act(() => deleteFromSettings({ favourites: [] }, { key: 'goals.removed' }));
+    act(() => deleteEntries([entry.removed('favourites', 'hold')], { key: 'goals.removed' }));
     expect(await takeIds()).toEqual([]);
     press('Undo (3)');
     await waitFor(() => expect(settings().favourites).toEqual(['hold']));

@@ -4,6 +4,7 @@ import type { StudentNote } from '@inner-hum/core/formats';
 import { Dexie, type DexieOptions, type EntityTable, type Table, type Transaction } from 'dexie';
 import { addUpReeds, guardDerived, rebuildDerived } from './derived';
 import { detailOf } from '../base/detailOf';
+import { listsApart } from './settings/entries';
 
 interface FramesRow {
   readonly takeId: string;
@@ -69,6 +70,16 @@ export type StudentDigestRow = OfStudent & { readonly digest: Digest };
 export type StudentTakeRow = OfStudent & { readonly record: TakeRecord };
 export type StudentSoundRow = OfStudent & Pick<WholeTake, 'frames' | 'sound'>;
 
+/** One entry of a list that the player keeps: an own exercise, a goal, a routine, a remark. */
+export interface EntryRow {
+  readonly id?: number;
+  /** the setting that it belongs to */
+  readonly list: string;
+  /** among the entries of its list, ascending */
+  readonly place: number;
+  readonly value: unknown;
+}
+
 interface SettingsRow {
   readonly name: string;
   readonly value: unknown;
@@ -90,6 +101,7 @@ export class InnerHumDatabase extends Dexie {
   /** what each reed did on each size of horn */
   declare reedUses: EntityTable<ReedUse, 'key'>;
   declare settings: EntityTable<SettingsRow, 'name'>;
+  declare entries: EntityTable<EntryRow, 'id'>;
 
   /** deleted takes, until their time is over */
   declare bin: EntityTable<BinRow, 'takeId'>;
@@ -100,8 +112,15 @@ export class InnerHumDatabase extends Dexie {
   declare studentTakes: Table<StudentTakeRow, [string, string]>;
   declare studentSounds: Table<StudentSoundRow, [string, string]>;
 
+  /** whether what an older version left is being brought up */
+  upgrading = false;
+
   constructor(options?: DexieOptions) {
     super('inner-hum', options);
+    const bringingUp = (upgrade: (transaction: Transaction) => PromiseLike<void>) => (transaction: Transaction) => {
+      this.upgrading = true;
+      return upgrade(transaction);
+    };
     this.version(1).stores({
       takes: 'id, startedAt',
       frames: 'takeId',
@@ -117,13 +136,13 @@ export class InnerHumDatabase extends Dexie {
       firsts: 'key, takeId',
     });
     this.version(7).stores({ bin: 'takeId, deletedAtMs' });
-    for (const version of [2, 3, 4]) this.version(version).upgrade(migrateTakes);
+    for (const version of [2, 3, 4]) this.version(version).upgrade(bringingUp(migrateTakes));
     // Tones have more measures.
-    this.version(8).upgrade(migrateTakes);
+    this.version(8).upgrade(bringingUp(migrateTakes));
     // Whatever an older version left, what takes tell is made anew in today's tables.
     this.version(9)
       .stores({ firsts: null, milestones: 'key, takeId' })
-      .upgrade((transaction) => rebuildDerived(transaction, 'reedUses'));
+      .upgrade(bringingUp((transaction) => rebuildDerived(transaction, 'reedUses')));
     const ofStudent = '[studentId+takeId], [studentId+startedAtMs]';
     this.version(10)
       .stores({
@@ -133,7 +152,17 @@ export class InnerHumDatabase extends Dexie {
         studentTakes: ofStudent,
         studentSounds: ofStudent,
       })
-      .upgrade(addUpReeds);
+      .upgrade(bringingUp(addUpReeds));
+    this.version(11)
+      .stores({ entries: '++id, list' })
+      .upgrade(
+        bringingUp(async (transaction) => {
+          const { value, lists } = listsApart((await transaction.table('settings').get('settings'))?.value);
+          if (lists.length === 0) return;
+          await transaction.table('entries').bulkAdd(lists);
+          await transaction.table('settings').put({ name: 'settings', value });
+        }),
+      );
     guardDerived(this);
   }
 }
@@ -159,13 +188,21 @@ export type Storage = { readonly kind: 'lasting' } | { readonly kind: 'memory'; 
 let storage: Storage = { kind: 'lasting' };
 export const storageNow = () => storage;
 
+/**
+ * Opens it, or gives up when the browser does not answer. An upgrade is an answer, however long it takes: what is kept is
+ * there, and whatever is played must go to it.
+ */
+async function openedInTime(opening: InnerHumDatabase): Promise<void> {
+  const late = new Promise<never>((_, reject) =>
+    setTimeout(() => !opening.upgrading && reject(new Error('no answer from the browser')), OPEN_WITHIN_MS),
+  );
+  await Promise.race([opening.open(), late]);
+}
+
 /** Opens the database; where the browser has none to give, one in memory takes its place. Call it before anything else. */
 export async function openDatabase(): Promise<Storage> {
   try {
-    const late = new Promise<never>((_, reject) =>
-      setTimeout(() => reject(new Error('no answer from the browser')), OPEN_WITHIN_MS),
-    );
-    await Promise.race([database.open(), late]);
+    await openedInTime(database);
   } catch (error) {
     storage = { kind: 'memory', reason: detailOf(error) };
     const { indexedDB, IDBKeyRange } = await import('fake-indexeddb');

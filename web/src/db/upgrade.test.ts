@@ -1,4 +1,5 @@
 import 'fake-indexeddb/auto';
+import { familyById, usualExercise } from '@inner-hum/core/families';
 import { Dexie } from 'dexie';
 import { beforeEach, expect, it } from 'vitest';
 import { toldTake } from '../testing/takes';
@@ -81,5 +82,25 @@ it.each([
   const database = new InnerHumDatabase();
   expect(await database.reedUses.toArray()).toMatchObject([{ reed: 'first', instrumentId: 'tenor', takes: 1, of: 1 }]);
   expect(await database.digests.count()).toBe(1);
+  database.close();
+});
+
+it('before lists had rows of their own: own exercises, goals, routines and remarks are all there, in their order', async () => {
+  const goals = [62, 60].map((midi) => ({ kind: 'longTone', midi, by: '2027-01-31', instrumentId: 'alto' }));
+  const own = [{ name: 'low', exercise: usualExercise(familyById('swell'), 'alto') }];
+  const before = new Dexie('inner-hum');
+  before.version(10).stores({ ...WITH_BIN, firsts: null, milestones: 'key, takeId', reedUses: 'key, instrumentId' });
+  await before.table('settings').put({ name: 'settings', value: { a4Hz: 442, goals, own, remarks: 'none' } });
+  before.close();
+  const database = new InnerHumDatabase();
+  const entries = await database.entries.toArray();
+  expect(entries.map(({ list, value }) => [list, value])).toEqual([
+    ['goals', goals[0]],
+    ['goals', goals[1]],
+    ['own', own[0]],
+  ]);
+  // What is no list stays, to be set aside when it is read.
+  expect((await database.settings.get('settings'))?.value).toEqual({ a4Hz: 442, remarks: 'none' });
+  expect(database.upgrading).toBe(true);
   database.close();
 });

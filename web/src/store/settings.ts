@@ -6,6 +6,7 @@ import { LANGUAGES, type Language } from '../base/languages';
 import { hornNow } from '../db/settings/horn';
 import { withSchools } from '../db/settings/schools';
 import { FIRST_SETTINGS, type Settings } from '../db/settings/settings';
+import { withChanges, type ListChange } from './lists';
 
 const slice = createSlice({
   name: 'settings',
@@ -13,6 +14,8 @@ const slice = createSlice({
   reducers: {
     settingsLoaded: (_, action: PayloadAction<Settings>) => action.payload,
     settingsChanged: (state, action: PayloadAction<Partial<Settings>>) => ({ ...state, ...action.payload }),
+    /** Entries of lists come, change and go, each for itself. */
+    listsChanged: (state, action: PayloadAction<readonly ListChange[]>) => withChanges(state, action.payload),
     exerciseChanged: (state, action: PayloadAction<Readonly<Record<string, number | string | boolean>>>) => ({
       ...state,
       exercise: { ...state.exercise, ...action.payload },
@@ -31,7 +34,8 @@ const slice = createSlice({
   },
 });
 
-export const { settingsLoaded, settingsChanged, exerciseChanged, languageChosen, hornChosen } = slice.actions;
+export const { settingsLoaded, settingsChanged, listsChanged, exerciseChanged, languageChosen, hornChosen } =
+  slice.actions;
 export const settingsReducer = slice.reducer;
 
 /** A record without one of its entries. */

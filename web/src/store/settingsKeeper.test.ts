@@ -2,7 +2,8 @@
 import 'fake-indexeddb/auto';
 import { expect, it, vi } from 'vitest';
 import { store } from '.';
-import { settingsChanged } from './settings';
+import { entry } from './lists';
+import { listsChanged, settingsChanged } from './settings';
 import { database } from '../db/database';
 import { keepSettings } from './settingsKeeper';
 import { leaveOver, storeLeftOver } from '../db/settings/leftOver';
@@ -75,4 +76,23 @@ it('a change that could not be stored is told, holds here, and is stored with th
   database.settings.hook('updating').unsubscribe(full);
   store.dispatch(settingsChanged({ a4Hz: 442 }));
   await vi.waitFor(async () => expect(await storedSettings()).toMatchObject({ a4Hz: 442, minutes: 30 }));
+});
+
+it('two pages add to one list: both entries stay, and what one takes away goes alone', async () => {
+  const goal = (midi: number) => ({ kind: 'longTone', midi, by: '2027-01-31', instrumentId: 'alto' }) as const;
+  store.dispatch(settingsChanged({ goals: [goal(60)] }));
+  await vi.waitFor(async () => expect((await storedSettings())?.goals).toHaveLength(1));
+  const before = now();
+  // Another page, which knows of the first goal alone, adds its own while this one adds another.
+  store.dispatch(listsChanged([entry.added('goals', goal(62))]));
+  await storeChanges({ goals: [goal(60), goal(64)] }, before);
+  await vi.waitFor(async () =>
+    expect((await storedSettings())?.goals.map(({ midi }) => midi).sort()).toEqual([60, 62, 64]),
+  );
+  await vi.waitFor(() => expect(now().goals).toHaveLength(3));
+  store.dispatch(listsChanged([entry.removed('goals', goal(60))]));
+  await vi.waitFor(async () =>
+    expect((await storedSettings())?.goals.map(({ midi }) => midi).sort()).toEqual([62, 64]),
+  );
+  expect(await database.entries.where('list').equals('goals').count()).toBe(2);
 });

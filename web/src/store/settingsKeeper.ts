@@ -31,25 +31,30 @@ export async function keepSettings(): Promise<void> {
   /** What the database holds as far as this page knows. */
   let stored = first;
   let pending: Partial<Settings> = {};
+  /** what it held before the first change that is pending */
+  let before = first;
   let onTheWay: Partial<Settings> = {};
   let writing = Promise.resolve();
   store.subscribe(() => {
     const { settings } = store.getState();
     const changes = changedParts(stored, settings);
     if (Object.keys(changes).length === 0) return;
+    if (Object.keys(pending).length === 0) before = stored;
     stored = settings;
     pending = { ...pending, ...changes };
     writing = writing.then(write);
   });
   async function write(): Promise<void> {
     const changes = pending;
+    const known = before;
     if (Object.keys(changes).length === 0) return;
     pending = {};
     onTheWay = changes;
     try {
-      await storeChanges(changes);
+      await storeChanges(changes, known);
     } catch (error) {
       pending = { ...changes, ...pending };
+      before = known;
       store.dispatch(noticed({ key: 'app.settingsNotStored', values: { detail: detailOf(error) } }));
     } finally {
       onTheWay = {};

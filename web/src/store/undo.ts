@@ -1,10 +1,11 @@
 import { store } from '.';
 import { noticed, noticeDismissed, type Said } from './notices';
-import { settingsChanged } from './settings';
+import { inverseOf, type ListChange } from './lists';
+import { listsChanged, settingsChanged } from './settings';
 import { removeStudent } from '../db/students';
 import { removeTake, restoreTake } from '../db/takes';
 import { detailOf } from '../base/detailOf';
-import type { Settings } from '../db/settings/settings';
+import type { RunningSession } from '../db/settings/session';
 
 interface Undo {
   readonly said: Said;
@@ -54,10 +55,20 @@ export async function deleteStudent(id: string, name: string): Promise<void> {
   }
 }
 
-/** Changes settings so that something is gone, and offers to have it back. */
-export function deleteFromSettings(changes: Partial<Settings>, said: Said): void {
-  const { settings } = store.getState();
-  const before = Object.fromEntries(Object.keys(changes).map((name) => [name, settings[name as keyof Settings]]));
-  store.dispatch(settingsChanged(changes));
-  deletionTold(said, () => void store.dispatch(settingsChanged(before)));
+/** Removes entries of lists and offers to have them back; what came since stays. */
+export function deleteEntries(changes: readonly ListChange[], said: Said): void {
+  const undo = inverseOf(store.getState().settings, changes);
+  store.dispatch(listsChanged(changes));
+  deletionTold(said, () => void store.dispatch(listsChanged(undo)));
+}
+
+/** Begins another session and offers to have the one before back, as long as nothing of the new one was played. */
+export function replaceSession(session: RunningSession, said: Said): void {
+  const { session: before } = store.getState().settings;
+  store.dispatch(settingsChanged({ session }));
+  if (!before) return;
+  deletionTold(said, () => {
+    const untouched = store.getState().settings.session === session;
+    store.dispatch(untouched ? settingsChanged({ session: before }) : noticed({ key: 'routines.underWay' }));
+  });
 }

@@ -1,7 +1,8 @@
 import { liveQuery } from 'dexie';
 import { database } from '../database';
+import { entryChanges, isList, LISTS, listsTogether } from './entries';
 import { readSettings, type ReadSettings, type SetAside } from './readSettings';
-import { FIRST_SETTINGS, type Settings } from './settings';
+import type { Settings } from './settings';
 
 const KEY = 'settings';
 /** Where parts go that can't be understood, the newest last. */
@@ -14,10 +15,16 @@ const MOST_ASIDE = 200;
  * as it was; the stored row keeps it too, since a newer version may have written it.
  */
 export async function loadSettings(): Promise<ReadSettings> {
-  return database.transaction('rw', database.settings, async () => {
-    const { settings, aside } = readSettings((await database.settings.get(KEY))?.value);
+  return database.transaction('rw', [database.settings, database.entries], async () => {
+    const { settings, aside } = readSettings(await storedValue());
     return { settings, aside: await putAside(aside) };
   });
+}
+
+/** The settings as they are stored, lists and all; undefined before any were. */
+async function storedValue(): Promise<unknown> {
+  const [row, entries] = await Promise.all([database.settings.get(KEY), database.entries.toArray()]);
+  return listsTogether(row?.value, entries);
 }
 
 /** What was set aside of settings so far, oldest first. */
@@ -28,8 +35,8 @@ export async function setAside(): Promise<readonly SetAside[]> {
 
 /** Forgets what was set aside; in the stored row the values in use take its place. */
 export async function forgetSetAside(): Promise<void> {
-  await database.transaction('rw', database.settings, async () => {
-    const { settings, aside } = readSettings((await database.settings.get(KEY))?.value);
+  await database.transaction('rw', [database.settings, database.entries], async () => {
+    const { settings, aside } = readSettings(await storedValue());
     const names = new Set(aside.map(({ path }) => path.split(/[.[]/)[0]));
     await storeChanges(Object.fromEntries(Object.entries(settings).filter(([name]) => names.has(name))));
     await database.settings.delete(ASIDE_KEY);
@@ -46,12 +53,27 @@ async function putAside(parts: readonly SetAside[]): Promise<readonly SetAside[]
   return fresh;
 }
 
-/** Stores what changed and leaves the rest as it is there: another page may have changed that. */
-export async function storeChanges(changes: Partial<Settings>): Promise<void> {
-  await database.transaction('rw', database.settings, async () => {
+/**
+ * Stores what changed and leaves the rest as it is there: another page may have changed that.
+ *
+ * @param before the settings as the caller knew them: of lists only what it took away goes; without it they become what
+ * is given
+ */
+export async function storeChanges(changes: Partial<Settings>, before?: Settings): Promise<void> {
+  await database.transaction('rw', [database.settings, database.entries], async () => {
     const value = (await database.settings.get(KEY))?.value;
-    const before = typeof value === 'object' && !Array.isArray(value) ? value : undefined;
-    await database.settings.put({ name: KEY, value: { ...(before ?? FIRST_SETTINGS), ...changes } });
+    const stored = typeof value === 'object' && !Array.isArray(value) ? value : undefined;
+    // A list that is given here lies in rows of its own from now on.
+    const row = Object.entries({ ...stored, ...changes }).filter(([name]) => !(isList(name) && name in changes));
+    await database.settings.put({ name: KEY, value: Object.fromEntries(row) });
+    for (const list of LISTS) {
+      const after = changes[list];
+      if (!Array.isArray(after)) continue;
+      const rows = await database.entries.where('list').equals(list).toArray();
+      const { gone, put } = entryChanges(list, rows, before?.[list], after);
+      await database.entries.bulkDelete([...gone]);
+      await database.entries.bulkPut(put);
+    }
   });
 }
 
@@ -62,13 +84,13 @@ export function changedParts(before: Settings, after: Settings): Partial<Setting
 
 /** The settings as the database holds them; undefined before any were stored. */
 export async function storedSettings(): Promise<Settings | undefined> {
-  const row = await database.settings.get(KEY);
-  return row && readSettings(row.value).settings;
+  const value = await storedValue();
+  return value === undefined ? undefined : readSettings(value).settings;
 }
 
 /** Calls back whenever the stored settings change, in this page or another; gives what ends it. */
 export function onStoredSettings(call: () => void): () => void {
-  const subscription = liveQuery(() => database.settings.get(KEY)).subscribe({
+  const subscription = liveQuery(storedValue).subscribe({
     next: call,
     error: () => undefined, // the failed reading is told where it is asked for
   });

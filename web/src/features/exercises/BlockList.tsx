@@ -6,7 +6,8 @@ import { useNavigate } from 'react-router';
 import { VERDICT_S } from '@inner-hum/core/plan';
 import { blockQueue } from '../../practice/queue';
 import { Button } from '../../ui/controls';
-import { deleteFromSettings } from '../../store/undo';
+import { entry } from '../../store/lists';
+import { deleteEntries } from '../../store/undo';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
 import { startQueue } from '../../practice/flow';
@@ -45,10 +46,10 @@ export function BlockList({ nameOf }: { readonly nameOf: (exercise: ExercisePara
               <Button
                 tone="quiet"
                 onClick={() =>
-                  deleteFromSettings(
-                    { block: block.toSpliced(i, 1) },
-                    { key: 'exercise.removed', values: { name: nameOf(parameters) } },
-                  )
+                  deleteEntries([entry.removed('block', parameters)], {
+                    key: 'exercise.removed',
+                    values: { name: nameOf(parameters) },
+                  })
                 }
               >
                 {t('exercise.remove')}
@@ -62,7 +63,15 @@ export function BlockList({ nameOf }: { readonly nameOf: (exercise: ExercisePara
           <Button tone="strong" onClick={start}>
             {t('exercise.blockStart')}
           </Button>
-          <Button tone="quiet" onClick={() => deleteFromSettings({ block: [] }, { key: 'exercise.cleared' })}>
+          <Button
+            tone="quiet"
+            onClick={() =>
+              deleteEntries(
+                block.map((parameters) => entry.removed('block', parameters)),
+                { key: 'exercise.cleared' },
+              )
+            }
+          >
             {t('exercise.clear')}
           </Button>
           <chakra.span color="inkSoft">

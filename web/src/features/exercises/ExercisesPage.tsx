@@ -15,7 +15,8 @@ import { Part } from '../../shared/Part';
 import { useNoteName } from '../../text/useNoteName';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { noticed } from '../../store/notices';
-import { exerciseOf, scoreOf, settingsChanged, usualFor } from '../../store/settings';
+import { entry } from '../../store/lists';
+import { exerciseOf, listsChanged, scoreOf, settingsChanged, usualFor } from '../../store/settings';
 import { verdictLeft } from '../../store/practice';
 import { usedFingering } from '../../db/settings/horn';
 import { BlockList } from './BlockList';
@@ -51,7 +52,7 @@ export default function ExercisesPage() {
     onAim: setAim,
   };
   const add = () => {
-    dispatch(settingsChanged({ block: [...settings.block, now] }));
+    dispatch(listsChanged([entry.added('block', now)]));
     dispatch(noticed({ key: 'exercise.added' }));
   };
   const share = async () => {

@@ -3,12 +3,13 @@ import type { ExerciseParameters } from '@inner-hum/core/exercise';
 import { useState, type FormEvent } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Button, Field, TextInput } from '../../ui/controls';
-import { useAppDispatch, useAppSelector } from '../../store';
+import { store, useAppDispatch, useAppSelector } from '../../store';
 import { FileButton } from '../../ui/FileButton';
-import { deleteFromSettings } from '../../store/undo';
+import { entry } from '../../store/lists';
+import { deleteEntries } from '../../store/undo';
 import { saveFile } from '../../base/saveFile';
 import { noticed } from '../../store/notices';
-import { settingsChanged } from '../../store/settings';
+import { listsChanged } from '../../store/settings';
 import { exerciseFile, readExerciseFile } from '../../shared/link';
 
 /** Exercises kept under the player's own names. */
@@ -26,9 +27,13 @@ export function OwnExercises({
   const [missing, setMissing] = useState(false);
   const put = (called: string, parameters: ExerciseParameters) =>
     dispatch(
-      settingsChanged({
-        own: [...own.filter((other) => other.name !== called), { name: called, exercise: parameters }],
-      }),
+      listsChanged([
+        ...store
+          .getState()
+          .settings.own.filter((other) => other.name === called)
+          .map((other) => entry.removed('own', other)),
+        entry.added('own', { name: called, exercise: parameters }),
+      ]),
     );
   const read = async (file: File) => {
     const found = readExerciseFile(await file.text());
@@ -47,28 +52,25 @@ export function OwnExercises({
       <chakra.h2 fontFamily="heading" fontSize="section" fontWeight={600} mb="6px">
         {t('exercise.own')}
       </chakra.h2>
-      {own.map((entry) => (
-        <Flex key={entry.name} align="center" gap="8px">
-          <chakra.span flex="1 1 auto">{entry.name}</chakra.span>
-          <Button tone="quiet" onClick={() => onUse(entry.exercise)}>
+      {own.map((kept) => (
+        <Flex key={kept.name} align="center" gap="8px">
+          <chakra.span flex="1 1 auto">{kept.name}</chakra.span>
+          <Button tone="quiet" onClick={() => onUse(kept.exercise)}>
             {t('exercise.use')}
           </Button>
-          <Button tone="quiet" onClick={() => put(t('exercise.copyOf', { name: entry.name }), entry.exercise)}>
+          <Button tone="quiet" onClick={() => put(t('exercise.copyOf', { name: kept.name }), kept.exercise)}>
             {t('exercise.duplicate')}
           </Button>
           <Button
             tone="quiet"
-            onClick={() => saveFile(`${entry.name}.json`, 'application/json', exerciseFile(entry.name, entry.exercise))}
+            onClick={() => saveFile(`${kept.name}.json`, 'application/json', exerciseFile(kept.name, kept.exercise))}
           >
             {t('exercise.saveFile')}
           </Button>
           <Button
             tone="quiet"
             onClick={() =>
-              deleteFromSettings(
-                { own: own.filter((other) => other !== entry) },
-                { key: 'exercise.removed', values: { name: entry.name } },
-              )
+              deleteEntries([entry.removed('own', kept)], { key: 'exercise.removed', values: { name: kept.name } })
             }
           >
             {t('exercise.remove')}

@@ -17,10 +17,11 @@ import { Link, useNavigate } from 'react-router';
 import { dayOf } from '../../base/days';
 import { saveFile } from '../../base/saveFile';
 import { withSchools } from '../../db/settings/schools';
-import { useAppDispatch, useAppSelector } from '../../store';
+import { store, useAppDispatch, useAppSelector } from '../../store';
 import { noticed } from '../../store/notices';
-import { settingsChanged } from '../../store/settings';
-import { deleteFromSettings } from '../../store/undo';
+import { entry } from '../../store/lists';
+import { listsChanged, settingsChanged } from '../../store/settings';
+import { deleteEntries, replaceSession } from '../../store/undo';
 import { useHorn } from '../../store/useHorn';
 import { exerciseTitle } from '../../text/exerciseText';
 import { formatDate } from '../../text/format';
@@ -44,11 +45,14 @@ export function Routines() {
   const { routines, block, session, schools, signedAs } = settings;
   const horn = useHorn();
   const [usual, setUsual] = useState<(typeof USUAL_ROUTINES)[number]>('lowEnd');
-  const put = (changed: readonly Routine[]) => dispatch(settingsChanged({ routines: changed }));
   /** Adds one; a name that is taken already gets a copy's. */
-  const add = (routine: Routine) => put([...routines, { ...routine, name: freeName(routine.name) }]);
+  const add = (routine: Routine) =>
+    dispatch(listsChanged([entry.added('routines', { ...routine, name: freeName(routine.name) })]));
+  // What is there when it is added counts: a file may have been read meanwhile.
   const freeName = (name: string): string =>
-    routines.some((other) => other.name === name) ? freeName(t('exercise.copyOf', { name })) : name;
+    store.getState().settings.routines.some((other) => other.name === name)
+      ? freeName(t('exercise.copyOf', { name }))
+      : name;
   const made = (blocks: readonly RoutineBlock[], name: string) => add({ ...routineOf(name, []), blocks });
   const today = t('routines.blockName', { date: formatDate(new Date(), 'dayOfYear') });
   const read = async (file: File) => {
@@ -71,15 +75,15 @@ export function Routines() {
           key={i}
           routine={routine}
           place={i}
-          onChange={(changed) => put(routines.with(i, changed))}
+          onChange={(changed) => dispatch(listsChanged([entry.changed('routines', routine, changed)]))}
           onDelete={(changed, name) =>
-            deleteFromSettings({ routines: routines.with(i, changed) }, { key: 'exercise.removed', values: { name } })
+            deleteEntries([entry.changed('routines', routine, changed)], { key: 'exercise.removed', values: { name } })
           }
           onRemove={() =>
-            deleteFromSettings(
-              { routines: routines.toSpliced(i, 1) },
-              { key: 'exercise.removed', values: { name: routine.name } },
-            )
+            deleteEntries([entry.removed('routines', routine)], {
+              key: 'exercise.removed',
+              values: { name: routine.name },
+            })
           }
         />
       ))}
@@ -94,9 +98,9 @@ export function Routines() {
         <Button
           onClick={() =>
             made(
-              usualRoutine(usual, horn.hornId).map((entry) => ({
-                ...entry,
-                exercise: withSchools(entry.exercise, schools),
+              usualRoutine(usual, horn.hornId).map((part) => ({
+                ...part,
+                exercise: withSchools(part.exercise, schools),
               })),
               t(`routines.usuals.${usual}`),
             )
@@ -155,16 +159,14 @@ function RoutineRow({
   const { t } = useTranslation();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
-  const { instrumentId, minutes, session: before, signedAs } = useAppSelector((state) => state.settings);
+  const { instrumentId, minutes, signedAs } = useAppSelector((state) => state.settings);
   const signed = { ...routine, from: routine.from || signedAs };
   const horn = useHorn();
   const blocks = routineBlocks(routine, horn.hornId);
-  const lasts = Math.max(1, Math.round(blocks.reduce((sum, entry) => sum + blockS(entry), 0) / 60));
+  const lasts = Math.max(1, Math.round(blocks.reduce((sum, part) => sum + blockS(part), 0) / 60));
   const start = () => {
     const session = { day: dayOf(new Date()), instrumentId, minutes, blocks, done: 0, change: null };
-    // A session that was there can be had back.
-    if (before) deleteFromSettings({ session }, { key: 'routines.started', values: { name: routine.name } });
-    else dispatch(settingsChanged({ session }));
+    replaceSession(session, { key: 'routines.started', values: { name: routine.name } });
     void navigate('/today');
   };
   const share = async () => {
@@ -257,20 +259,20 @@ function RoutineEditor({
       </Flex>
       <Tick label={t('routines.must')} checked={must} onChange={(on) => change({ must: on })} />
       <chakra.ol listStyleType="decimal" pl="1.6em" display="flex" flexDirection="column" gap="8px">
-        {blocks.map((entry, i) => (
-          <li key={`${i} ${JSON.stringify(entry.exercise)}`}>
-            <chakra.p>{exerciseTitle(t, entry.exercise, nameOf)}</chakra.p>
+        {blocks.map((part, i) => (
+          <li key={`${i} ${JSON.stringify(part.exercise)}`}>
+            <chakra.p>{exerciseTitle(t, part.exercise, nameOf)}</chakra.p>
             <Flex gap="10px" wrap="wrap" align="flex-end">
               <NumberField
                 label={t('routines.tries')}
-                value={entry.tries}
+                value={part.tries}
                 min={1}
                 max={ROUTINE_LIMITS.tries}
                 onChange={(tries) => putBlock(i, { tries: Math.round(tries) })}
               />
               <NumberField
                 label={t('routines.rest')}
-                value={entry.restS}
+                value={part.restS}
                 min={0}
                 max={ROUTINE_LIMITS.restS}
                 step={5}
@@ -278,8 +280,8 @@ function RoutineEditor({
               />
               <Field label={t('routines.remark')} width="260px">
                 <TextInput
-                  key={entry.remark}
-                  defaultValue={entry.remark}
+                  key={part.remark}
+                  defaultValue={part.remark}
                   maxLength={ROUTINE_LIMITS.text}
                   onBlur={(event) => putBlock(i, { remark: event.target.value })}
                 />
@@ -287,7 +289,7 @@ function RoutineEditor({
               {i > 0 && (
                 <Button
                   tone="quiet"
-                  onClick={() => change({ blocks: blocks.toSpliced(i - 1, 2, entry, blocks[i - 1]!) })}
+                  onClick={() => change({ blocks: blocks.toSpliced(i - 1, 2, part, blocks[i - 1]!) })}
                 >
                   {t('routines.up')}
                 </Button>
@@ -295,7 +297,7 @@ function RoutineEditor({
               <Button
                 tone="quiet"
                 onClick={() =>
-                  onDelete({ ...routine, blocks: blocks.toSpliced(i, 1) }, exerciseTitle(t, entry.exercise, nameOf))
+                  onDelete({ ...routine, blocks: blocks.toSpliced(i, 1) }, exerciseTitle(t, part.exercise, nameOf))
                 }
               >
                 {t('exercise.remove')}

@@ -17,7 +17,8 @@ import { Button } from '../../ui/controls';
 import { Fingering } from '../../shared/Fingering';
 import { formatDate, formatNumber, formatSigned } from '../../text/format';
 import { SectionTitle } from '../../ui/PageTitle';
-import { deleteFromSettings } from '../../store/undo';
+import { entry } from '../../store/lists';
+import { deleteEntries } from '../../store/undo';
 import { setupText } from '../../text/setupText';
 import { useNoteName } from '../../text/useNoteName';
 import { useOpenExercise } from '../../shared/useOpenExercise';
@@ -161,21 +162,16 @@ function FingeringRow({
           origin === 'regular' ? without(usedFingerings, place) : { ...usedFingerings, [place]: fingering },
       }),
     );
-  const forget = () =>
-    deleteFromSettings(
-      {
-        ...(isUsed && { usedFingerings: without(usedFingerings, place) }),
-        fingerings: fingerings.filter(
-          (ownFingering) =>
-            !(
-              ownFingering.instrumentId === instrumentId &&
-              ownFingering.midi === midi &&
-              fingeringText(ownFingering.keys) === fingering
-            ),
-        ),
-      },
+  const forget = () => {
+    const own = fingerings.filter(
+      (other) => other.instrumentId === instrumentId && other.midi === midi && fingeringText(other.keys) === fingering,
+    );
+    if (isUsed) dispatch(settingsChanged({ usedFingerings: without(usedFingerings, place) }));
+    deleteEntries(
+      own.map((gone) => entry.removed('fingerings', gone)),
       { key: 'notebook.removed' },
     );
+  };
   return (
     <Flex gap="20px" align="center" wrap="wrap" borderTopWidth="1px" borderColor="line" py="10px">
       <Fingering instrumentId={horn.hornId} keys={keys} width="240px" />

@@ -2,9 +2,10 @@ import { chakra, Flex } from '@chakra-ui/react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import type { StudentRemark } from '../../db/settings/player';
-import { useAppDispatch, useAppSelector } from '../../store';
-import { settingsChanged } from '../../store/settings';
-import { deleteFromSettings } from '../../store/undo';
+import { useAppDispatch } from '../../store';
+import { listsChanged } from '../../store/settings';
+import { entry } from '../../store/lists';
+import { deleteEntries } from '../../store/undo';
 import { Button } from '../../ui/controls';
 
 /** A remark on a student's take: its beat, its words, whether it went out, and the way to take it back. */
@@ -18,7 +19,6 @@ export function RemarkLine({
 }) {
   const { t } = useTranslation();
   const dispatch = useAppDispatch();
-  const remarks = useAppSelector((state) => state.settings.remarks);
   const { studentId, takeId, beat, text, sent } = remark;
   const where = t('verdict.mark.beat', { beat });
   return (
@@ -30,13 +30,7 @@ export function RemarkLine({
       {sent && (
         <Button
           tone="quiet"
-          onClick={() =>
-            dispatch(
-              settingsChanged({
-                remarks: remarks.map((other) => (other === remark ? { ...remark, sent: false } : other)),
-              }),
-            )
-          }
+          onClick={() => dispatch(listsChanged([entry.changed('remarks', remark, { ...remark, sent: false })]))}
         >
           {t('students.sendAgain')}
         </Button>
@@ -44,10 +38,7 @@ export function RemarkLine({
       <Button
         tone="quiet"
         onClick={() =>
-          deleteFromSettings(
-            { remarks: remarks.filter((other) => other !== remark) },
-            { key: 'exercise.removed', values: { name: text } },
-          )
+          deleteEntries([entry.removed('remarks', remark)], { key: 'exercise.removed', values: { name: text } })
         }
       >
         {t('exercise.remove')}

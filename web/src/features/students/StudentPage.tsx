@@ -12,7 +12,8 @@ import { routineFile } from '../../shared/link';
 import { studentTakes } from '../../db/students';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { noticed } from '../../store/notices';
-import { settingsChanged } from '../../store/settings';
+import { entry } from '../../store/lists';
+import { listsChanged } from '../../store/settings';
 import { deleteStudent } from '../../store/undo';
 import { exerciseTitle } from '../../text/exerciseText';
 import { findingText } from '../../text/findingText';
@@ -143,11 +144,7 @@ function RemarksToSend({ studentId, name }: { readonly studentId: string; readon
         remarks: carried.map(({ takeId, beat, text }) => ({ takeId, beat, text })),
       }),
     );
-    dispatch(
-      settingsChanged({
-        remarks: remarks.map((remark) => (carried.includes(remark) ? { ...remark, sent: true } : remark)),
-      }),
-    );
+    dispatch(listsChanged(carried.map((remark) => entry.changed('remarks', remark, { ...remark, sent: true }))));
     dispatch(noticed({ key: 'students.sent', values: { name: routine.name, count: carried.length } }));
   };
   return (

@@ -13,7 +13,8 @@ import { useKeyed } from '../../shared/useKeyed';
 import { useRibbonText } from '../../shared/useRibbonText';
 import { VerdictText } from '../../shared/VerdictText';
 import { useAppDispatch, useAppSelector } from '../../store';
-import { settingsChanged } from '../../store/settings';
+import { entry } from '../../store/lists';
+import { listsChanged } from '../../store/settings';
 import { exerciseMeta, exerciseTitle } from '../../text/exerciseText';
 import { formatDate } from '../../text/format';
 import { useNoteName } from '../../text/useNoteName';
@@ -88,11 +89,10 @@ function NewRemark({
 }) {
   const { t } = useTranslation();
   const dispatch = useAppDispatch();
-  const remarks = useAppSelector((state) => state.settings.remarks);
   const [text, setText] = useState('');
   const add = (event: FormEvent) => {
     event.preventDefault();
-    dispatch(settingsChanged({ remarks: [...remarks, { studentId, takeId, beat, text: text.trim(), sent: false }] }));
+    dispatch(listsChanged([entry.added('remarks', { studentId, takeId, beat, text: text.trim(), sent: false })]));
     setText('');
   };
   return (

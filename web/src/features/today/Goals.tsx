@@ -5,11 +5,12 @@ import { addDays } from 'date-fns';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Button, Choice, Field, TextInput, Tick } from '../../ui/controls';
-import { deleteFromSettings } from '../../store/undo';
+import { entry } from '../../store/lists';
+import { deleteEntries } from '../../store/undo';
 import { Fold } from '../../ui/Fold';
 import { useNoteName } from '../../text/useNoteName';
 import { useAppDispatch, useAppSelector } from '../../store';
-import { settingsChanged } from '../../store/settings';
+import { listsChanged, settingsChanged } from '../../store/settings';
 import { dayOf } from '../../base/days';
 import { formatDate } from '../../text/format';
 import { useHorn } from '../../store/useHorn';
@@ -32,7 +33,11 @@ export function Goals() {
     (_, i) => String(horn.lowestWrittenMidi + i),
   );
   const own = goals.filter((goal) => goal.instrumentId === instrumentId);
-  const change = (next: typeof goals) => dispatch(settingsChanged({ goals: next, session: null }));
+  /** Another goal asks for another session. */
+  const change = (goalChange: () => void) => {
+    goalChange();
+    dispatch(settingsChanged({ session: null }));
+  };
   return (
     <Fold title={t('goals.title')}>
       {own.length === 0 && <p>{t('goals.none')}</p>}
@@ -44,12 +49,7 @@ export function Goals() {
           </Box>
           <Button
             tone="quiet"
-            onClick={() =>
-              deleteFromSettings(
-                { goals: goals.filter((entry) => entry !== goal), session: null },
-                { key: 'goals.removed' },
-              )
-            }
+            onClick={() => change(() => deleteEntries([entry.removed('goals', goal)], { key: 'goals.removed' }))}
           >
             {t('exercise.remove')}
           </Button>
@@ -75,7 +75,12 @@ export function Goals() {
           <Field label={t('goals.day')}>
             <TextInput type="date" value={by} min={dayOf(new Date())} onChange={(event) => setBy(event.target.value)} />
           </Field>
-          <Button disabled={by === ''} onClick={() => change([...goals, { kind, midi, by, instrumentId }])}>
+          <Button
+            disabled={by === ''}
+            onClick={() =>
+              change(() => dispatch(listsChanged([entry.added('goals', { kind, midi, by, instrumentId })])))
+            }
+          >
             {t('goals.put')}
           </Button>
         </Flex>

@@ -283,6 +283,7 @@ export const exercisesWords = {
     file: 'Als Datei sichern',
     link: 'Link darauf kopieren',
     linked: 'Kopiert. Wer den Link öffnet, hat diesen Ablauf.',
+    underWay: 'Das neue Üben hat begonnen: Das vorige wird nicht darüber zurückgeholt.',
     open: 'Ablauf öffnen',
     read: '„{{name}}“ ist jetzt unter deinen Abläufen.',
     remarked_one: 'Dabei war eine Bemerkung zu einem deiner Takes: Sie steht beim Ablauf.',

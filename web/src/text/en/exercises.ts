@@ -253,6 +253,7 @@ export const exercisesWords = {
     file: 'Export as a file',
     link: 'Copy a link to it',
     linked: 'Copied. Who opens the link has this routine.',
+    underWay: 'The new practice has begun: the one before is not brought back over it.',
     open: 'Open a routine',
     read: '“{{name}}” is now among your routines.',
     remarked_one: 'With it came a remark on one of your takes: it stands under the routine.',

@@ -275,6 +275,7 @@ export const exercisesWords = {
     file: 'Exportar a un archivo',
     link: 'Copiar un enlace',
     linked: 'Copiado. Quien abra el enlace tiene esta rutina.',
+    underWay: 'La nueva sesión ha empezado: la anterior no vuelve en su lugar.',
     open: 'Abrir una rutina',
     read: '«{{name}}» está ahora entre tus rutinas.',
     remarked_one: 'Con ella vino una observación sobre una de tus tomas: está bajo la rutina.',

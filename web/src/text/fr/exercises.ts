@@ -280,6 +280,7 @@ export const exercisesWords = {
     file: 'Exporter en fichier',
     link: 'Copier un lien vers elle',
     linked: 'Copié. Qui ouvre le lien a cette routine.',
+    underWay: 'La nouvelle séance a commencé : celle d’avant ne revient pas par-dessus.',
     open: 'Ouvrir une routine',
     read: '« {{name}} » est maintenant parmi tes routines.',
     remarked_one: 'Avec elle vient une remarque sur une de tes prises : elle est sous la routine.',

@@ -277,6 +277,7 @@ export const exercisesWords = {
     file: 'Esporta in un file',
     link: 'Copia un collegamento',
     linked: 'Copiato. Chi apre il collegamento ha questa routine.',
+    underWay: 'La nuova sessione è cominciata: quella di prima non torna al suo posto.',
     open: 'Apri una routine',
     read: '«{{name}}» è ora tra le tue routine.',
     remarked_one: 'Con essa è arrivata un’osservazione su una tua ripresa: sta sotto la routine.',
