@@ -37,6 +37,14 @@ test('a routine goes out as a file, stands first on its day in another copy, and
   await put('{"format":"inner-hum-routine"}');
   await expect(student.getByText('This file holds no routine this version knows.')).toBeVisible();
   await put(text);
+  // What it would add is shown, and nothing is stored before it is wanted.
+  const offer = student.getByTestId('routine-offer');
+  await expect(offer).toContainText('It asks to stand in your session on');
+  await expect(student.getByTestId('routine')).toHaveCount(0);
+  await offer.getByRole('button', { name: 'Leave it' }).click();
+  await expect(offer).toBeHidden();
+  await put(text);
+  await offer.getByRole('button', { name: 'Add it' }).click();
   await expect(student.getByText('“By swells” is now among your routines.')).toBeVisible();
   await student.goto('/today');
   await student.getByRole('button', { name: 'Look around' }).click();

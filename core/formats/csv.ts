@@ -4,8 +4,12 @@ import { noteName, type NoteNameSystem } from '@inner-hum/core/theory';
 import Papa from 'papaparse';
 import type { TakeRecord } from '@inner-hum/core/take';
 
-/** Cells that a spreadsheet would run as a formula are quoted with an apostrophe. */
-const OPTIONS = { escapeFormulae: true, newline: '\n' } as const;
+/**
+ * Cells of text that a spreadsheet could run as a formula are quoted with an apostrophe: those in which a line begins,
+ * after spaces and quotes, with a sign that begins one, also in its full width.
+ */
+const FORMULA = /(^|[\r\n])[\s"'\u200b\ufeff]*[=+\-@\t|%\uff1d\uff0b\uff0d\uff20]/;
+const OPTIONS = { escapeFormulae: FORMULA, newline: '\n' } as const;
 
 /** Frames of a take as CSV: time, pitch (0 where no tone), level, breath, centroid, confidence. */
 export function framesCsv(frames: Frames): string {

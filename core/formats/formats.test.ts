@@ -201,6 +201,25 @@ describe('CSV', () => {
     expect(csv.split('\n')[1]).toContain(',G4,1,');
     expect(csv).not.toContain("'-");
   });
+
+  it.each([
+    ['a space before it', ' =1+1'],
+    ['a quote before it', '"=1+1'],
+    ['its full width', '＝1+1'],
+    ['a second line', 'good\n=1+1'],
+    ['a line after a carriage return', 'good\r\n@x'],
+    ['a tab', '\t=1+1'],
+    ['another sign', '+1'],
+    ['a pipe', '|calc'],
+  ])('a note with %s does not run as a formula', (_, note) => {
+    const csv = measuresCsv([{ ...whole.record, note }], 'english');
+    expect(csv).toContain(`'${note.replaceAll('"', '""')}`);
+  });
+
+  it('an ordinary note stays as it is', () => {
+    const note = 'Softer, 3-4 beats; mail a@b = later';
+    expect(measuresCsv([{ ...whole.record, note }], 'english')).not.toContain("'");
+  });
 });
 
 describe('WAV', () => {

@@ -51,6 +51,7 @@ export {
   dueRoutines,
   isRemark,
   isRoutine,
+  routineFrom,
   ROUTINE_LIMITS,
   routineBlocks,
   routineOf,

@@ -17,6 +17,8 @@ export interface PlanFor {
   readonly sources: ReadonlyMap<string, OwnCell>;
   /** takes of the last weeks on this horn */
   readonly recent: readonly Digest[];
+  /** families that were ever played, on any horn */
+  readonly everPlayed?: ReadonlySet<string>;
   readonly goals: readonly Goal[];
   /** no loud bell notes now */
   readonly quiet: boolean;

@@ -121,7 +121,7 @@ function ofFamily(family: Family, plan: PlanFor, horn: Horn, wanted: readonly Ne
     const most = need === weakest ? OVERDUE.weight : 0;
     return [{ family, exercise: on(values), reason: reasonOf(need), weight: Math.min(MOST_NEED, size) + bonus + most }];
   });
-  if (goals.length + met.length > 0 && age.days < OVERDUE.days) return [...goals, ...met];
+  if (goals.length + met.length > 0 && (age.days ?? Infinity) < OVERDUE.days) return [...goals, ...met];
   const values = planned.turn ? planned.turn(playerNow(family, plan, horn, wanted)) : {};
   if (!values) return [...goals, ...met];
   const exercise = on(values);
@@ -145,11 +145,15 @@ function playerNow(family: Family, plan: PlanFor, horn: Horn, wanted: readonly N
   };
 }
 
-/** How long a family was away, and what that weighs. */
-function ageOf(family: Family, { recent, nowMs }: PlanFor): { readonly days: number; readonly weight: number } {
-  const last = recent.reduce((ms, digest) => (digest.family === family.id ? Math.max(ms, digest.startedAtMs) : ms), 0);
-  const days = Math.min(AGE.most, (nowMs - last) / DAY_MS);
-  return { days, weight: AGE.aDay * days + (days >= OVERDUE.days ? OVERDUE.weight : 0) };
+/** For how many of the player's own days a family was away, undefined when it was never played lately, and what that weighs. */
+function ageOf(
+  family: Family,
+  { recent, day }: PlanFor,
+): { readonly days: number | undefined; readonly weight: number } {
+  const played = recent.flatMap((digest) => (digest.family === family.id ? [dayNumber(digest.day)] : []));
+  const days = played.length > 0 ? Math.max(0, dayNumber(day) - Math.max(...played)) : undefined;
+  const waited = Math.min(AGE.most, days ?? Infinity);
+  return { days, weight: AGE.aDay * waited + (waited >= OVERDUE.days ? OVERDUE.weight : 0) };
 }
 
 function reasonOf({ midi, reason, value, band }: Need): Reason {
@@ -157,7 +161,7 @@ function reasonOf({ midi, reason, value, band }: Need): Reason {
 }
 
 /** Why a family comes up that nothing asks for: what it is for. */
-function reasonOfTurn(family: Family, exercise: ExerciseParameters, days: number, plan: PlanFor): Reason {
+function reasonOfTurn(family: Family, exercise: ExerciseParameters, days: number | undefined, plan: PlanFor): Reason {
   const midi = mainNoteOf(family.teaching, exercise) ?? 67;
   const { stage } = family;
   if (slotOf(family) === 'measure') return { kind: 'firstMap', midi };
@@ -177,7 +181,8 @@ function reasonOfTurn(family: Family, exercise: ExerciseParameters, days: number
         ...(tries && tries.of > 0 && { percent: 100 * expectedSuccess(source.prior, tries) }),
       };
   }
-  return { kind: 'round', midi, days: Math.floor(days) };
+  if (days !== undefined) return { kind: 'round', midi, days };
+  return plan.everPlayed?.has(family.id) ? { kind: 'long', midi } : { kind: 'round', midi };
 }
 
 /** The exercises that work on the seams of the map. */

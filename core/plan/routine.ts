@@ -65,6 +65,39 @@ export function isRoutine(value: unknown): value is Routine {
   );
 }
 
+/** A routine as it came from outside, without anything that no routine has; undefined when it can't be played. */
+export function routineFrom(value: unknown): Routine | undefined {
+  if (!isRoutine(value)) return undefined;
+  const { name, from, days, must, remark, blocks, remarks } = value;
+  return {
+    name,
+    from,
+    days: [...new Set(days)],
+    must,
+    remark,
+    blocks: blocks.map(({ exercise, tries, restS, remark: toMind }) => ({
+      exercise: knownFields(exercise),
+      tries,
+      restS,
+      remark: toMind,
+    })),
+    ...(remarks && { remarks: remarks.map(({ takeId, beat, text }) => ({ takeId, beat, text })) }),
+  };
+}
+
+/** An exercise without fields that its family does not have. */
+function knownFields(exercise: ExerciseParameters): ExerciseParameters {
+  const names = [
+    'family',
+    'instrumentId',
+    'tempoBpm',
+    'tunerHidden',
+    ...Object.keys(familyById(exercise.family).fields),
+  ];
+  const known = Object.entries(exercise).filter(([name]) => names.includes(name));
+  return Object.fromEntries(known) as unknown as ExerciseParameters;
+}
+
 /** Whether a value, as it came from outside, is a remark on a take. */
 export function isRemark(value: unknown): value is RemarkOnTake {
   if (!isRecord(value)) return false;

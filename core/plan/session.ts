@@ -10,8 +10,10 @@ export type Reason =
   | { readonly kind: 'goal'; readonly midi: number; readonly daysLeft: number; readonly goal: GoalKind }
   | { readonly kind: 'seam'; readonly midi: number; readonly upper: number }
   | { readonly kind: 'overtone'; readonly midi: number; readonly partial: number; readonly percent?: number }
-  /** comes round: nothing asks for it, and it was not played for so many days (all that are known: never) */
-  | { readonly kind: 'round'; readonly midi: number; readonly days: number }
+  /** comes round: nothing asks for it, and it was last played so many days ago; without days it was never played */
+  | { readonly kind: 'round'; readonly midi: number; readonly days?: number }
+  /** the same, longer ago than is looked back on */
+  | { readonly kind: 'long'; readonly midi: number }
   /** set in a routine */
   | { readonly kind: 'routine'; readonly midi: number; readonly name: string }
   | { readonly kind: 'warmUp' | 'firstMap' | 'kept'; readonly midi: number }

@@ -1,7 +1,13 @@
 import { VOWELS, type AskedVibrato, type ExerciseParameters, type Score, type Step } from '@inner-hum/core/exercise';
 import { CHANGE_IDS, familyIfKnown, isPlayed } from '@inner-hum/core/families';
 import { FINDING_IDS, TRY_IDS, type Finding, type Verdict } from '@inner-hum/core/judge';
-import { DEMAND_CENTS, type AudioPath, type LostSound, type LoudnessBand, type StepMeasures } from '@inner-hum/core/measure';
+import {
+  DEMAND_CENTS,
+  type AudioPath,
+  type LostSound,
+  type LoudnessBand,
+  type StepMeasures,
+} from '@inner-hum/core/measure';
 import { A4_RANGE_HZ, DYNAMICS, INSTRUMENTS, isHornId, type LevelRuler } from '@inner-hum/core/theory';
 import { outOfBounds } from './outOfBounds';
 import { packedLength } from './packedFrames';

@@ -1,9 +1,10 @@
 import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
-import type { AddressInfo } from 'node:net';
+import { connect, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
 import { createApp } from './app';
+import { LIMITS, serve } from './serve';
 
 const root = mkdtempSync(join(tmpdir(), 'served-'));
 mkdirSync(join(root, 'assets'));
@@ -36,5 +37,36 @@ describe('server', () => {
     });
     expect(await response.text()).toContain('<title>page</title>');
     expect((await get('/assets/none.js')).status).toBe(404);
+  });
+  it('answers HEAD like GET, without a body', async () => {
+    for (const path of ['/', '/take/x', '/assets/a-1234.js', '/healthz']) {
+      const url = `http://localhost:${(server.address() as AddressInfo).port}${path}`;
+      const headers = { accept: 'text/html' };
+      const [got, head] = await Promise.all([fetch(url, { headers }), fetch(url, { headers, method: 'HEAD' })]);
+      expect(head.status, path).toBe(got.status);
+      expect(head.headers.get('content-type'), path).toBe(got.headers.get('content-type'));
+      expect(await head.text()).toBe('');
+    }
+  });
+});
+
+describe('a connection that never ends its request', () => {
+  it('is closed when its time is over', async () => {
+    const impatient = serve(createApp(root), { ...LIMITS, headersTimeout: 200, connectionsCheckingInterval: 50 });
+    impatient.listen(0);
+    const { port } = impatient.address() as AddressInfo;
+    const answer = await new Promise<string>((resolve, reject) => {
+      let text = '';
+      const socket = connect(port, 'localhost', () => socket.write('GET / HTTP/1.1\r\nHost: x\r\n'));
+      socket.on('data', (chunk) => (text += String(chunk)));
+      socket.on('end', () => resolve(text));
+      socket.on('error', reject);
+    });
+    expect(answer).toContain('408');
+    impatient.close();
+  });
+  it('has the limits that the server is started with', () => {
+    const started = serve(createApp(root));
+    expect(started).toMatchObject({ headersTimeout: 10_000, requestTimeout: 30_000, keepAliveTimeout: 5_000 });
   });
 });

@@ -51,7 +51,7 @@ export function createApp(root: string): Express {
   app.use('/assets', express.static(`${root}/assets`, { immutable: true, maxAge: YEAR_S * 1000, fallthrough: false }));
   app.use(express.static(root, { index: 'index.html', cacheControl: true, maxAge: 0 }));
   app.use((request, response, next) => {
-    if (request.method !== 'GET' || !request.accepts('html')) return next();
+    if (!['GET', 'HEAD'].includes(request.method) || !request.accepts('html')) return next();
     response.setHeader('Cache-Control', 'no-cache');
     response.sendFile('index.html', { root });
   });

@@ -2,6 +2,7 @@ import { existsSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
 import { createApp } from './app';
+import { serve } from './serve';
 
 const { values } = parseArgs({
   options: {
@@ -18,13 +19,9 @@ if (!existsSync(`${root}/index.html`)) {
 }
 // Errors are answered without their stack.
 process.env['NODE_ENV'] ??= 'production';
-const server = createApp(root).listen(Number(values.port), values.host, () => {
+const server = serve(createApp(root)).listen(Number(values.port), values.host, () => {
   console.log(`Inner Hum: http://localhost:${values.port}/${values.demo ? '?demo' : ''}`);
 });
-// Who sends no request, or no end of one, does not hold a connection for ever.
-server.headersTimeout = 10_000;
-server.requestTimeout = 30_000;
-server.keepAliveTimeout = 5_000;
 server.on('error', (error) => {
   console.error(`Port ${values.port} can't be used (${error.message}). Choose another: --port 4181`);
   process.exit(1);

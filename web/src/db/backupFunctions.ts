@@ -93,7 +93,8 @@ export const backupFunctions = {
     if (read.kind === 'refused') return read;
     await keepWeek(read.week);
     const { student, to } = read.week;
-    return { kind: 'kept', name: student.name, until: to, aside: read.aside };
+    const { name = student.name } = (await database.students.get(student.id)) ?? {};
+    return { kind: 'kept', name, signed: student.name, until: to, aside: read.aside };
   },
 
   /** Makes all that takes tell anew. */
@@ -117,8 +118,14 @@ export interface WeekAsked extends Pick<StudentWeek, 'student' | 'savedAt' | 'fr
 }
 
 export type WeekOpened =
-  /** `until` is the last day that the week tells of, yyyy-mm-dd */
-  | { readonly kind: 'kept'; readonly name: string; readonly until: string; readonly aside: readonly UnreadTake[] }
+  /** `name` as the teacher knows the student, `signed` as the week is; `until` is the last day it tells of, yyyy-mm-dd */
+  | {
+      readonly kind: 'kept';
+      readonly name: string;
+      readonly signed: string;
+      readonly until: string;
+      readonly aside: readonly UnreadTake[];
+    }
   | Extract<WeekResult, { kind: 'refused' }>;
 
 /** Gives records alone, without frames and sound. */

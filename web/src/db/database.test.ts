@@ -4,7 +4,7 @@ import { ASSUMED_RULER } from '@inner-hum/core/theory';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { silentTake as take, toldTake as told } from '../testing/takes';
 import { database } from './database';
-import { rebuildTold } from './digests';
+import { rebuildTold, toldTables } from './digests';
 import { addDraftPiece, beginDraft, draftIds, forgetDraft, leftDraft, planDraft } from './drafts';
 import { findDigests, findTakes, findTrend } from './search';
 import { changeNote, keepTake, mergeTakes, removeDemoTakes, removeTake, restoreTake, wholeTake } from './takes';
@@ -137,6 +137,21 @@ describe('digests and cells', () => {
     await removeTake('c');
     expect((await days()).map((point) => point.value)).toEqual([5]);
     expect(await database.tones.count()).toBe(1);
+  });
+
+  it('the same take twice is the same once, also out of the bin after a backup brought it back', async () => {
+    const tables = () => Promise.all(toldTables().map(async (table) => (await table.toArray()) as object[]));
+    const one = told('a', 1, 5);
+    await mergeTakes([told('b', 2, 9)]);
+    await keepTake(one);
+    const told1 = await tables();
+    await keepTake(one);
+    expect(await tables()).toEqual(told1);
+    await removeTake('a');
+    expect(await mergeTakes([one])).toBe(1);
+    await restoreTake('a');
+    expect(await tables()).toEqual(told1);
+    expect(await database.cells.count()).toBeGreaterThan(0);
   });
 
   it('a first goes to the next take that reached it, and comes back', async () => {

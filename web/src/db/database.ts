@@ -56,6 +56,8 @@ export interface StudentRow {
   readonly name: string;
   /** the last day of which something is known, yyyy-mm-dd */
   readonly until: string;
+  /** when the newest week that was opened was written, ISO 8601; left out by older versions */
+  readonly savedAt?: string;
   readonly glance: Glance;
   readonly notes: readonly StudentNote[];
 }
@@ -66,7 +68,11 @@ export interface OfStudent {
   readonly takeId: string;
   readonly startedAtMs: number;
 }
-export type StudentDigestRow = OfStudent & { readonly digest: Digest };
+export type StudentDigestRow = OfStudent & {
+  readonly digest: Digest;
+  /** when the week was written that told of it; left out by older versions */
+  readonly savedAt?: string;
+};
 export type StudentTakeRow = OfStudent & { readonly record: TakeRecord };
 export type StudentSoundRow = OfStudent & Pick<WholeTake, 'frames' | 'sound'>;
 

@@ -46,6 +46,12 @@ export async function mendingTold<T>(work: () => PromiseLike<T>): Promise<T> {
 /** Adds what takes tell, inside the caller's transaction over takes and {@link toldTables}. */
 export async function addDigests(records: readonly TakeRecord[]): Promise<void> {
   const { digests, cells, tones } = database;
+  // The same take twice is the same once.
+  const here = await digests
+    .where('takeId')
+    .anyOf(records.map(({ id }) => id))
+    .primaryKeys();
+  if (here.length > 0) await removeDigests(here);
   const added = records.flatMap((record) => digestIfSound(record) ?? []);
   await digests.bulkPut(added);
   await addFirsts(added);

@@ -6,7 +6,7 @@ import { whenOf } from '../base/days';
 import { silentTake, toldTake } from '../testing/takes';
 import { backupFunctions } from './backupFunctions';
 import { database } from './database';
-import { keepWeek, removeStudent, studentTake, studentTakes } from './students';
+import { keepWeek, removeStudent, renameStudent, studentTake, studentTakes } from './students';
 import { changeNote, keepTake, putRemarks } from './takes';
 
 beforeEach(() => Promise.all(database.tables.map((table) => table.clear())));
@@ -27,7 +27,8 @@ describe('what students give', () => {
     await keepWeek(week({ student: { id: 's', name: 'Mara B.' }, digests: [digestOfTake('a', 3, 8)] }));
     await keepWeek(week({ digests: [digestOfTake('a', 3, 8)], student: { id: 'other', name: 'Tom' } }));
     const mara = await database.students.get('s');
-    expect(mara).toMatchObject({ name: 'Mara B.', until: '2026-03-15' });
+    // The teacher knows her under the name of the first week.
+    expect(mara).toMatchObject({ name: 'Mara', until: '2026-03-15' });
     expect(mara!.glance.days.map(({ day }) => day)).toEqual(['2026-03-03', '2026-03-09']);
     expect(mara!.glance.notes.map(({ midi, of }) => [midi, of])).toEqual([[67, 2]]);
     const [from, to] = [Date.parse('2026-03-09T00:00Z'), Date.parse('2026-03-10T00:00Z')];
@@ -47,6 +48,44 @@ describe('what students give', () => {
     const mara = await database.students.get('s');
     expect(mara!.glance.days.map(({ takes }) => takes)).toEqual([1]);
     expect(mara!.notes).toHaveLength(1);
+  });
+  it('of two weeks the one that was written later counts, in whatever order they are opened', async () => {
+    const told = (cents: number, savedAt: string, text: string) =>
+      week({
+        savedAt,
+        digests: [digestOfTake('a', 3, cents)],
+        takes: [toldTake('a', 3, cents)],
+        notes: [{ takeId: 'a', day: '2026-03-03', text }],
+      });
+    const [older, newer] = [
+      told(8, '2026-03-08T20:00:00.000Z', 'first'),
+      told(19, '2026-03-10T20:00:00.000Z', 'later'),
+    ];
+    for (const order of [
+      [older, newer],
+      [newer, older],
+    ]) {
+      await Promise.all(database.tables.map((table) => table.clear()));
+      for (const opened of order) await keepWeek(opened);
+      const [row] = await database.studentDigests.toArray();
+      expect(row!.digest).toEqual(digestOfTake('a', 3, 19));
+      expect((await database.students.get('s'))!.notes.map(({ text }) => text)).toEqual(['later']);
+      expect(await database.students.get('s')).toMatchObject({ savedAt: newer!.savedAt });
+    }
+  });
+  it('a week opened since a student was removed stays when the removal is undone', async () => {
+    await keepWeek(
+      week({ digests: [digestOfTake('a', 3, 8)], notes: [{ takeId: 'a', day: '2026-03-03', text: 'easy' }] }),
+    );
+    await renameStudent('s', 'Mara from Tuesday');
+    const restore = await removeStudent('s');
+    await keepWeek(week({ digests: [digestOfTake('b', 9, 8)], to: '2026-03-15' }));
+    await restore!();
+    const mara = await database.students.get('s');
+    expect(mara).toMatchObject({ name: 'Mara from Tuesday', until: '2026-03-15' });
+    expect(mara!.glance.days.map(({ day }) => day)).toEqual(['2026-03-03', '2026-03-09']);
+    expect(mara!.notes).toHaveLength(1);
+    expect(await database.studentDigests.count()).toBe(2);
   });
   it('a student who is removed comes back whole', async () => {
     await keepWeek(week({ digests: [digestOfTake('a', 3, 8)], takes: [toldTake('a', 3, 8)] }));

@@ -1,6 +1,7 @@
 import { glanceOf } from '@inner-hum/core/plan';
 import type { StudentWeek } from '@inner-hum/core/formats';
 import type { WholeTake } from '@inner-hum/core/take';
+import type { Table } from 'dexie';
 import { database, type OfStudent, type StudentRow } from './database';
 
 const ALWAYS = [-Infinity, Infinity] as const;
@@ -11,31 +12,57 @@ function studentTables() {
   return [students, studentDigests, studentTakes, studentSounds] as const;
 }
 
-/** Keeps a week beside what is known of its student; what came before in another form gives way to the newer. */
-export async function keepWeek({ student, to, digests, notes, takes }: StudentWeek): Promise<void> {
+/**
+ * Keeps a week beside what is known of its student. Of what two weeks hold the one that was written later counts, in
+ * whatever order they are opened; the student keeps the name that the teacher knows.
+ */
+export async function keepWeek({ student, savedAt, to, digests, notes, takes }: StudentWeek): Promise<void> {
   const { students, studentDigests, studentTakes, studentSounds } = database;
   const studentId = student.id;
   await database.transaction('rw', studentTables(), async () => {
+    const here = await studentDigests
+      .where('[studentId+startedAtMs]')
+      .between(...spanOf(studentId))
+      .toArray();
+    const older = new Set(here.filter((row) => (row.savedAt ?? '') <= savedAt).map((row) => row.takeId));
+    const known = new Set(here.map((row) => row.takeId));
+    const counts = (takeId: string) => older.has(takeId) || !known.has(takeId);
     await studentDigests.bulkPut(
-      digests.map((digest) => ({ studentId, takeId: digest.takeId, startedAtMs: digest.startedAtMs, digest })),
+      digests
+        .filter(({ takeId }) => counts(takeId))
+        .map((digest) => ({ studentId, takeId: digest.takeId, startedAtMs: digest.startedAtMs, savedAt, digest })),
     );
+    // A newer week may have left out the sound that an older one has.
+    const sounds = new Set(
+      (
+        await studentSounds
+          .where('[studentId+startedAtMs]')
+          .between(...spanOf(studentId))
+          .primaryKeys()
+      ).map(([, takeId]) => takeId),
+    );
+    const wanted = takes.filter(({ record }) => counts(record.id) || !sounds.has(record.id));
     const of = ({ record }: WholeTake): OfStudent => ({
       studentId,
       takeId: record.id,
       startedAtMs: Date.parse(record.startedAt),
     });
-    await studentTakes.bulkPut(takes.map((take) => ({ ...of(take), record: take.record })));
+    await studentTakes.bulkPut(wanted.map((take) => ({ ...of(take), record: take.record })));
     await studentSounds.bulkPut(
-      takes.map((take) => ({ ...of(take), frames: take.frames, ...(take.sound && { sound: take.sound }) })),
+      wanted.map((take) => ({ ...of(take), frames: take.frames, ...(take.sound && { sound: take.sound }) })),
     );
     const before = await students.get(studentId);
     const all = await studentDigests
       .where('[studentId+startedAtMs]')
       .between(...spanOf(studentId))
       .toArray();
-    const written = new Map([...(before?.notes ?? []), ...notes].map((note) => [note.takeId, note]));
+    const latest = (before?.savedAt ?? '') <= savedAt;
+    const inOrder = latest ? [...(before?.notes ?? []), ...notes] : [...notes, ...(before?.notes ?? [])];
+    const written = new Map(inOrder.map((note) => [note.takeId, note]));
     await students.put({
       ...student,
+      ...(before && { name: before.name }),
+      savedAt: latest ? savedAt : before!.savedAt!,
       until: before && before.until > to ? before.until : to,
       glance: glanceOf(all.map((row) => row.digest)),
       notes: [...written.values()],
@@ -95,10 +122,36 @@ export async function removeStudent(studentId: string): Promise<(() => Promise<v
         .delete();
     return () =>
       database.transaction('rw', studentTables(), async () => {
-        await students.put(student);
-        await studentDigests.bulkPut(rows[0]);
-        await takes.bulkPut(rows[1]);
-        await studentSounds.bulkPut(rows[2]);
+        // What was opened since stays as it is; the rest comes back beside it.
+        for (const [table, own] of [
+          [studentDigests, rows[0]],
+          [takes, rows[1]],
+          [studentSounds, rows[2]],
+        ] as const) {
+          const here = new Set(
+            (
+              await table
+                .where('[studentId+startedAtMs]')
+                .between(...spanOf(studentId))
+                .primaryKeys()
+            ).map(([, takeId]) => takeId),
+          );
+          await (table as Table).bulkPut(own.filter((row) => !here.has(row.takeId)));
+        }
+        const since = await students.get(studentId);
+        const notes = new Map([...student.notes, ...(since?.notes ?? [])].map((note) => [note.takeId, note]));
+        const all = await studentDigests
+          .where('[studentId+startedAtMs]')
+          .between(...spanOf(studentId))
+          .toArray();
+        const until = since && since.until > student.until ? since.until : student.until;
+        const glance = glanceOf(all.map((row) => row.digest));
+        await students.put({ ...student, ...since, name: student.name, notes: [...notes.values()], until, glance });
       });
   });
+}
+
+/** Names a student as the teacher does. */
+export async function renameStudent(studentId: string, name: string): Promise<void> {
+  await database.students.update(studentId, { name });
 }

@@ -123,7 +123,6 @@ export async function replaceTake(take: WholeTake): Promise<void> {
   const { takes, frames, sounds } = database;
   await mendingTold(() =>
     database.transaction('rw', [takes, frames, sounds, ...toldTables()], async () => {
-      await removeDigests([take.record.id]);
       await putTakes([take]);
       await addDigests([take.record]);
     }),

@@ -1,7 +1,16 @@
 import { FAMILIES, usualExercise } from '@inner-hum/core/families';
 import { INSTRUMENTS } from '@inner-hum/core/theory';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
-import { exerciseFile, exerciseFromLink, linkTo, readExerciseFile } from './link';
+import {
+  exerciseFile,
+  exerciseFromLink,
+  linkTo,
+  linkToRoutine,
+  readExerciseFile,
+  readRoutineFile,
+  routineFile,
+  routineFromLink,
+} from './link';
 
 beforeAll(() => void vi.stubGlobal('window', { location: { origin: 'http://stand.example' } }));
 
@@ -21,6 +30,29 @@ describe('an exercise', () => {
         name: 'Morning “low” C, 1/2',
         exercise,
       });
+  });
+});
+
+describe('a routine', () => {
+  const blocks = [{ exercise: all[0]!, tries: 2, restS: 10, remark: 'easy' }];
+  const routine = { name: 'Morning', from: 'Ida', days: [0, 2], must: true, remark: '', blocks };
+  it('comes back from its link and its file', () => {
+    expect(routineFromLink(new URL(linkToRoutine(routine)).searchParams.get('routine')!)).toEqual(routine);
+    expect(readRoutineFile(routineFile(routine))).toEqual(routine);
+  });
+  it('loses what no routine has', () => {
+    const more = {
+      ...routine,
+      days: [0, 2, 2],
+      extra: 'x'.repeat(1000),
+      blocks: [{ ...blocks[0], hidden: {}, exercise: { ...all[0], extra: 'x'.repeat(500) } }],
+      remarks: [{ takeId: 'a', beat: 1, text: 'good', hidden: 1 }],
+    };
+    const remarks = [{ takeId: 'a', beat: 1, text: 'good' }];
+    expect(routineFromLink(JSON.stringify(more))).toEqual({ ...routine, remarks });
+  });
+  it('of millions of characters is refused before it is read', () => {
+    expect(routineFromLink(JSON.stringify({ ...routine, extra: 'x'.repeat(5_000_000) }))).toBeUndefined();
   });
 });
 

@@ -1,6 +1,6 @@
 import { type ExerciseParameters } from '@inner-hum/core/exercise';
 import { isExercise, playable } from '@inner-hum/core/families';
-import { isRoutine, type Routine } from '@inner-hum/core/plan';
+import { routineFrom, type Routine } from '@inner-hum/core/plan';
 
 /** Address that opens an exercise in another copy of the application. */
 export function linkTo(exercise: ExerciseParameters): string {
@@ -38,6 +38,8 @@ export function exerciseFromLink(text: string): ExerciseParameters | undefined {
   }
 }
 
+/** No routine that can be played is larger, characters. */
+const LARGEST = 500_000;
 const ROUTINE_FORMAT = 'inner-hum-routine';
 
 /** Text of a file that carries a routine. */
@@ -48,8 +50,9 @@ export function routineFile(routine: Routine): string {
 /** The routine of such a file; undefined when it is none that this version can play. */
 export function readRoutineFile(text: string): Routine | undefined {
   try {
+    if (text.length > LARGEST) return undefined;
     const { format, routine } = JSON.parse(text) as Record<string, unknown>;
-    return format === ROUTINE_FORMAT && isRoutine(routine) ? routine : undefined;
+    return format === ROUTINE_FORMAT ? routineFrom(routine) : undefined;
   } catch {
     return undefined;
   }
@@ -65,8 +68,7 @@ export function linkToRoutine(routine: Routine): string {
 /** The routine of such an address; undefined when this version can't play it. */
 export function routineFromLink(text: string): Routine | undefined {
   try {
-    const routine: unknown = JSON.parse(text);
-    return isRoutine(routine) ? routine : undefined;
+    return text.length > LARGEST ? undefined : routineFrom(JSON.parse(text));
   } catch {
     return undefined;
   }

@@ -10,6 +10,7 @@ const FILLED: Readonly<Record<string, string | number>> = {
   band: 'soft',
   beat: 3,
   beats: 4.5,
+  blocks: 5,
   cents: 14,
   celsius: 21,
   changes: 'beats 8',
@@ -111,6 +112,7 @@ const FILLED: Readonly<Record<string, string | number>> = {
   zone: 'The low notes',
   when: '3 November, 18:20',
   room: ', room 21 °C',
+  signed: 'Mara B.',
   failed: 3,
   tempo: 72,
 };

@@ -2,9 +2,6 @@ import type { Reason } from '@inner-hum/core/plan';
 import type { TFunction } from 'i18next';
 import { needText } from './needText';
 
-/** Longer ago than is looked back on: it was not played yet. */
-const ALL_DAYS = 16;
-
 /** Why something is in a session, in a sentence. */
 export function reasonText(t: TFunction, nameOf: (midi: number) => string, reason: Reason): string {
   switch (reason.kind) {
@@ -21,12 +18,13 @@ export function reasonText(t: TFunction, nameOf: (midi: number) => string, reaso
             percent: Math.round(reason.percent),
           });
     case 'round':
-      return reason.days < ALL_DAYS ? t('reasons.round', { count: reason.days }) : t('reasons.never');
+      return reason.days === undefined ? t('reasons.never') : t('reasons.round', { count: reason.days });
     case 'anchor':
     case 'break':
       return t('reasons.round', { count: 0 });
     case 'routine':
       return t('reasons.routine', { name: reason.name });
+    case 'long':
     case 'warmUp':
     case 'firstMap':
     case 'kept':

@@ -72,6 +72,7 @@ const sessionBlock = object({
       'seam',
       'overtone',
       'round',
+      'long',
       'anchor',
       'break',
       'warmUp',

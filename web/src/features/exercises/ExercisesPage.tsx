@@ -2,6 +2,7 @@ import { copied } from '../../base/plainOrigin';
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
 import type { ExerciseParameters, Step } from '@inner-hum/core/exercise';
 import { fingeringOf } from '@inner-hum/core/families';
+import type { Routine } from '@inner-hum/core/plan';
 import { instrumentById } from '@inner-hum/core/theory';
 import { useCallback, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -24,7 +25,7 @@ import { FamilyChoice, FamilyList, type AimChoice } from './FamilyList';
 import { exerciseFromLink, linkTo, routineFromLink } from '../../shared/link';
 import { OwnExercises } from './OwnExercises';
 import { Routines } from './Routines';
-import { tellOfRoutine } from './tellOfRoutine';
+import { RoutineOffer } from './RoutineOffer';
 
 /** The families in the order of a practice, the chosen one with its part and its breath, and the block. */
 export default function ExercisesPage() {
@@ -43,7 +44,8 @@ export default function ExercisesPage() {
     },
     [dispatch],
   );
-  useRoutineFromLink();
+  const [offered, offer] = useState<Routine>();
+  useRoutineFromLink(offer);
   useExerciseFromLink(choose);
   const list = {
     chosen: now.family,
@@ -80,6 +82,7 @@ export default function ExercisesPage() {
   return (
     <Box maxWidth="80rem" pb="40px">
       <PageTitle title={t('exercise.title')} intro={t('exercise.intro')} />
+      {offered && <RoutineOffer routine={offered} onDone={() => offer(undefined)} />}
       <Grid templateColumns={{ base: '1fr', lg: '300px 1fr' }} gap="36px" _print={{ display: 'block' }}>
         <Box hideBelow="lg">
           <FamilyList {...list} />
@@ -124,7 +127,7 @@ export default function ExercisesPage() {
             </Flex>
             <BlockList nameOf={(exercise) => `${exerciseTitle(t, exercise, nameOf)}, ${exerciseMeta(t, exercise)}`} />
             <OwnExercises exercise={now} onUse={choose} />
-            <Routines />
+            <Routines onOffer={offer} />
           </Box>
         </Box>
       </Grid>
@@ -141,21 +144,18 @@ function PrintedMeta({ text }: { readonly text: string }) {
   );
 }
 
-/** Takes in the routine that the address carries, once; says when it carries none that is known. */
-function useRoutineFromLink(): void {
+/** Offers the routine that the address carries, once; says when it carries none that is known. */
+function useRoutineFromLink(offer: (routine: Routine) => void): void {
   const dispatch = useAppDispatch();
-  const routines = useAppSelector((state) => state.settings.routines);
   const [search, setSearch] = useSearchParams();
   const text = search.get('routine');
   useEffect(() => {
     if (text === null) return;
     const routine = routineFromLink(text);
-    const isNew = routine && !routines.some((own) => JSON.stringify(own) === JSON.stringify(routine));
-    if (isNew) dispatch(settingsChanged({ routines: [...routines, routine] }));
-    if (routine) void tellOfRoutine(routine);
+    if (routine) offer(routine);
     else dispatch(noticed({ key: 'routines.badLink' }));
     setSearch({}, { replace: true });
-  }, [text, routines, setSearch, dispatch]);
+  }, [text, offer, setSearch, dispatch]);
 }
 
 /** Opens the exercise that the address carries, once; says when it carries none that is known. */

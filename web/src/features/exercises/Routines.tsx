@@ -31,14 +31,13 @@ import { FileButton } from '../../ui/FileButton';
 import { Fold } from '../../ui/Fold';
 import { NumberField } from '../../ui/NumberField';
 import { linkToRoutine, readRoutineFile, routineFile } from '../../shared/link';
-import { tellOfRoutine } from './tellOfRoutine';
 
 /** So many tries a block of a routine has that is made of single exercises, and the rest after them, seconds. */
 const FIRST_TRIES = 2;
 const FIRST_REST_S = 20;
 
 /** Practices laid out once: own ones, usual ones, and those that a teacher set. */
-export function Routines() {
+export function Routines({ onOffer }: { readonly onOffer: (routine: Routine) => void }) {
   const { t } = useTranslation();
   const dispatch = useAppDispatch();
   const settings = useAppSelector((state) => state.settings);
@@ -57,9 +56,8 @@ export function Routines() {
   const today = t('routines.blockName', { date: formatDate(new Date(), 'dayOfYear') });
   const read = async (file: File) => {
     const found = readRoutineFile(await file.text());
-    if (!found) return void dispatch(noticed({ key: 'routines.bad' }));
-    add(found);
-    await tellOfRoutine(found);
+    if (found) onOffer(found);
+    else dispatch(noticed({ key: 'routines.bad' }));
   };
   return (
     <chakra.section borderTopWidth="2px" borderColor="ink" mt="26px" pt="10px">

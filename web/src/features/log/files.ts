@@ -1,3 +1,4 @@
+import { dayOf } from '../../base/days';
 import { newId } from '../../base/plainOrigin';
 import type { UnreadTake } from '@inner-hum/core/formats';
 import { proxy } from 'comlink';
@@ -29,7 +30,7 @@ export type FileOutcome =
 export async function saveBackup(kind: 'zip' | 'json', settings: Settings): Promise<void> {
   const now = new Date().toISOString();
   const blob = await (kind === 'zip' ? backupService().zip(now, settings) : backupService().json(now, settings));
-  saveFile(`inner-hum-${now.slice(0, 10)}.${kind}`, blob.type, blob);
+  saveFile(`inner-hum-${dayOf(new Date(now))}.${kind}`, blob.type, blob);
 }
 
 /** Saves the measures of all takes as a table. */

@@ -24,7 +24,7 @@ export function RemarkLine({
   return (
     <Flex align="center" gap="10px" borderTopWidth="1px" borderColor="line" py="4px" data-testid="remark">
       <chakra.span width="90px" flexShrink={0} color="inkSoft">
-        {linked ? <Link to={`/students/${studentId}/take/${takeId}`}>{where}</Link> : where}
+        {linked ? <Link to={`/students/${encodeURIComponent(studentId)}/take/${takeId}`}>{where}</Link> : where}
       </chakra.span>
       <chakra.span flex="1 1 auto">{text}</chakra.span>
       {sent && (

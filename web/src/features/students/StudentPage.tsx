@@ -9,7 +9,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { saveFile } from '../../base/saveFile';
 import { database, type StudentRow } from '../../db/database';
 import { routineFile } from '../../shared/link';
-import { studentTakes } from '../../db/students';
+import { renameStudent, studentTakes } from '../../db/students';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { noticed } from '../../store/notices';
 import { entry } from '../../store/lists';
@@ -19,7 +19,7 @@ import { exerciseTitle } from '../../text/exerciseText';
 import { findingText } from '../../text/findingText';
 import { formatDate } from '../../text/format';
 import { useNoteName } from '../../text/useNoteName';
-import { Button, Choice } from '../../ui/controls';
+import { Button, Choice, Field, TextInput } from '../../ui/controls';
 import { PageTitle, SectionTitle } from '../../ui/PageTitle';
 import { RemarkLine } from './RemarkLine';
 import { useWeek, WeekChoice } from './useWeek';
@@ -47,6 +47,14 @@ export default function StudentPage() {
         <Link to={`/students${week.query}`}>{t('students.title')}</Link>
       </PageTitle>
       <WeekChoice week={week} />
+      <Field label={t('students.name')} width="260px">
+        <TextInput
+          key={student.name}
+          defaultValue={student.name}
+          maxLength={80}
+          onBlur={({ target }) => target.value.trim() !== '' && void renameStudent(id, target.value.trim())}
+        />
+      </Field>
       <Days student={student} days={week.days} />
       <Box mt="22px">
         <SectionTitle>{t('students.takes')}</SectionTitle>
@@ -108,7 +116,9 @@ function TakeRow({ studentId, take }: { readonly studentId: string; readonly tak
   const finding = take.verdict.findings[0];
   return (
     <Box borderTopWidth="1px" borderColor="line" py="8px" data-testid="student-take">
-      <Link to={`/students/${studentId}/take/${take.id}`}>{exerciseTitle(t, take.parameters, nameOf)}</Link>{' '}
+      <Link to={`/students/${encodeURIComponent(studentId)}/take/${take.id}`}>
+        {exerciseTitle(t, take.parameters, nameOf)}
+      </Link>{' '}
       <chakra.span color="inkSoft" fontSize="small">
         {formatDate(new Date(take.startedAt), 'moment')} · {t(`instruments.${take.setup.instrumentId}`)}
       </chakra.span>

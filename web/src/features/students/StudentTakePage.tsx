@@ -1,3 +1,4 @@
+import { dayOf } from '../../base/days';
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { ROUTINE_LIMITS } from '@inner-hum/core/plan';
 import { unpackFrames, type WholeTake } from '@inner-hum/core/take';
@@ -55,7 +56,9 @@ function OpenTake({ studentId, take }: { readonly studentId: string; readonly ta
           {formatDate(new Date(record.startedAt), 'momentOfYear')} · {t(`instruments.${record.setup.instrumentId}`)} ·{' '}
           {exerciseMeta(t, record.parameters)}
         </chakra.span>
-        <Link to={`/students/${studentId}?week=${record.startedAt.slice(0, 10)}`}>{t('students.back')}</Link>
+        <Link to={`/students/${encodeURIComponent(studentId)}?week=${dayOf(new Date(record.startedAt))}`}>
+          {t('students.back')}
+        </Link>
       </PageTitle>
       <LargeRibbon view={view} placeS={placeS} label={useRibbonText(record)} marks={marks} />
       <Playback take={take} bestId={undefined} fromS={view.fromS} toS={view.toS} placeS={placeS} onPlace={setPlaceS} />

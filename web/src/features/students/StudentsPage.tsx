@@ -30,9 +30,10 @@ export default function StudentsPage() {
       const opened = await backupService().openWeek(new Uint8Array(await file.arrayBuffer()));
       if (opened.kind === 'refused')
         return setRefusal(t(`students.refused.${opened.reason}`, { detail: opened.detail }));
-      const { name, until, aside } = opened;
+      const { name, signed, until, aside } = opened;
       week.show(until);
-      dispatch(noticed({ key: 'students.opened', values: { name } }));
+      const key = signed === name ? 'students.opened' : 'students.signedOtherwise';
+      dispatch(noticed({ key, values: { name, signed } }));
       const reasons = aside.slice(0, MOST_REASONS).map(({ detail }) => detail);
       if (aside.length > 0) setRefusal(t('log.setAside', { count: aside.length, reasons: reasons.join('; ') }));
     } catch (error) {
@@ -132,7 +133,7 @@ function PractisedRow({
   return (
     <chakra.tr borderTopWidth="1px" borderColor="line" data-testid="student">
       <chakra.th scope="row" fontWeight={600}>
-        <Link to={`/students/${id}${query}`}>{name}</Link>
+        <Link to={`/students/${encodeURIComponent(id)}${query}`}>{name}</Link>
       </chakra.th>
       {minutes.map((ofDay, i) => (
         <td key={days[i]} className="day">

@@ -8,6 +8,7 @@ import { Link, useNavigate } from 'react-router';
 import { sessionQueue } from '../../practice/queue';
 import { hasTakes } from '../../db/takes';
 import { Button, Choice, Key } from '../../ui/controls';
+import { useDay } from '../../shared/useDay';
 import { PatternNote } from '../../shared/PatternNote';
 import { useKeyDown } from '../../ui/useKeyDown';
 import { PageTitle } from '../../ui/PageTitle';
@@ -32,9 +33,11 @@ const CHOICES = ['5', '10', '15', '20', '30', '45', '60', '90'] as const;
 export default function TodayPage() {
   const { t } = useTranslation();
   const welcomedOn = useAppSelector((state) => state.settings.welcomedOn);
+  const day = useDay();
   const played = useLiveQuery(hasTakes, []);
   if (played === undefined || (!played && asksForDemo())) return <p>{t('app.loading')}</p>;
-  return !played && welcomedOn === '' ? <Welcome /> : <Today />;
+  // Another day is another plan: nothing of yesterday's is left standing.
+  return !played && welcomedOn === '' ? <Welcome /> : <Today key={day} />;
 }
 
 /**

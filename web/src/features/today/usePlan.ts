@@ -41,8 +41,9 @@ export function usePlan(
   );
   const { hornId } = useHorn();
   const cells = useCells();
+  const everPlayed = useLiveQuery(playedFamilies, []);
   return useMemo(() => {
-    if (!cells || !recent) return undefined;
+    if (!cells || !recent || !everPlayed) return undefined;
     const now = new Date();
     const ownTakes = recent.filter((digest) => digest.setup.instrumentId === instrumentId);
     const from: PlanFor = {
@@ -57,13 +58,21 @@ export function usePlan(
         ownTakes.filter((digest) => digest.family !== freePlay.id),
       ),
       recent: ownTakes,
+      everPlayed,
       quiet: isQuiet(now, quietHours),
       nowMs: now.getTime(),
       day: dayOf(now),
     };
     return { from, blocks: sessionWith(dueRoutines(routines, (now.getDay() + 6) % 7), from) };
-  }, [cells, recent, instrumentId, hornId, minutes, style, level, goals, quietHours, routines]);
+  }, [cells, recent, everPlayed, instrumentId, hornId, minutes, style, level, goals, quietHours, routines]);
 }
+
+/** Families that were ever played, on any horn. */
+async function playedFamilies(): Promise<ReadonlySet<string>> {
+  const tags = await database.digests.where('tags').startsWith(FAMILY_TAG).uniqueKeys();
+  return new Set(tags.map((tag) => String(tag).slice(FAMILY_TAG.length)));
+}
+const FAMILY_TAG = 'family:';
 
 /** The session with what has to be played in it first; only the time that is left is planned. */
 function sessionWith(due: readonly Routine[], from: PlanFor): SessionBlock[] {

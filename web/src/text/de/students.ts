@@ -7,6 +7,9 @@ export const studentsWords = {
     none: 'Noch keine Woche geöffnet. Die Datei macht ein Schüler im Logbuch, unter „Eine Woche dem Lehrer geben“.',
     open: 'Woche eines Schülers öffnen',
     opened: 'Die Woche von {{name}} ist da.',
+    signedOtherwise:
+      'Diese Woche ist mit „{{signed}}“ gezeichnet und gehört zu {{name}}: Sie trägt dieselbe Kennung. Den Namen änderst du auf der Seite der Schülerin oder des Schülers.',
+    name: 'Name hier',
     missing: 'Das ist nicht hier. Vielleicht wurde es entfernt.',
     earlier: 'Frühere Woche',
     later: 'Spätere Woche',

@@ -67,6 +67,7 @@ export const todayWords = {
     round_one: 'Wieder an der Reihe: zuletzt gestern gespielt.',
     round_other: 'Wieder an der Reihe: zuletzt vor {{count}} Tagen gespielt.',
     never: 'Neu: noch nicht gespielt.',
+    long: 'Seit über acht Wochen nicht gespielt.',
     firstMap: 'Füllt die Karte deines Instruments: Alles danach wird daraus geplant.',
     routine: 'Aus dem Ablauf „{{name}}“.',
     kept: 'Hält {{note}} sicher.',

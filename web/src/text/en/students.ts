@@ -6,6 +6,9 @@ export const studentsWords = {
     none: 'No week has been opened yet. A student makes the file in the Log, under “Give a week to your teacher”.',
     open: 'Open a student’s week',
     opened: 'The week of {{name}} is here.',
+    signedOtherwise:
+      'This week is signed “{{signed}}” and belongs to {{name}}: it carries the same mark. A student’s name is changed on the student’s page.',
+    name: 'Name here',
     missing: 'This is not here. It may have been removed.',
     earlier: 'Earlier week',
     later: 'Later week',

@@ -67,6 +67,7 @@ export const todayWords = {
     round_one: 'Its turn again: last played yesterday.',
     round_other: 'Its turn again: last played {{count}} days ago.',
     never: 'New: not played yet.',
+    long: 'Not played for more than eight weeks.',
     firstMap: 'Fills the map of your horn: everything after is planned from it.',
     routine: 'From the routine “{{name}}”.',
     kept: 'Keeps {{note}} secure.',

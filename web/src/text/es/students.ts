@@ -7,6 +7,9 @@ export const studentsWords = {
     none: 'Aún no se ha abierto ninguna semana. El alumno hace el archivo en el Diario, en «Dar una semana al profesor».',
     open: 'Abrir la semana de un alumno',
     opened: 'La semana de {{name}} está aquí.',
+    signedOtherwise:
+      'Esta semana está firmada «{{signed}}» y pertenece a {{name}}: lleva la misma marca. El nombre se cambia en la página del alumno.',
+    name: 'Nombre aquí',
     missing: 'Esto no está aquí. Quizá se quitó.',
     earlier: 'Semana anterior',
     later: 'Semana siguiente',

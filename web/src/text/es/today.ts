@@ -67,6 +67,7 @@ export const todayWords = {
     round_one: 'Otra vez su turno: se tocó ayer.',
     round_other: 'Otra vez su turno: se tocó hace {{count}} días.',
     never: 'Nuevo: aún no tocado.',
+    long: 'Sin tocar desde hace más de ocho semanas.',
     firstMap: 'Llena el mapa de tu saxofón: todo lo demás se planea desde ahí.',
     routine: 'De la rutina «{{name}}».',
     kept: 'Mantiene seguro {{note}}.',

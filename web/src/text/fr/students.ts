@@ -7,6 +7,9 @@ export const studentsWords = {
     none: 'Aucune semaine ouverte encore. L’élève fait le fichier dans le Journal, sous « Donner une semaine au professeur ».',
     open: 'Ouvrir la semaine d’un élève',
     opened: 'La semaine de {{name}} est là.',
+    signedOtherwise:
+      'Cette semaine est signée « {{signed}} » et va à {{name}} : elle porte la même marque. Le nom d’un élève se change sur sa page.',
+    name: 'Nom ici',
     missing: 'Cela n’est pas ici. C’est peut-être supprimé.',
     earlier: 'Semaine d’avant',
     later: 'Semaine d’après',

@@ -67,6 +67,7 @@ export const todayWords = {
     round_one: 'C’est de nouveau son tour : joué hier.',
     round_other: 'C’est de nouveau son tour : joué il y a {{count}} jours.',
     never: 'Nouveau : pas encore joué.',
+    long: 'Pas joué depuis plus de huit semaines.',
     firstMap: 'Remplit la carte de ton saxophone : tout le reste en découle.',
     routine: 'De la routine « {{name}} ».',
     kept: 'Garde {{note}} sûr.',

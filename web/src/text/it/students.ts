@@ -7,6 +7,9 @@ export const studentsWords = {
     none: 'Nessuna settimana aperta ancora. L’allievo fa il file nel Diario, sotto «Dai una settimana all’insegnante».',
     open: 'Apri la settimana di un allievo',
     opened: 'La settimana di {{name}} è qui.',
+    signedOtherwise:
+      'Questa settimana è firmata “{{signed}}” e appartiene a {{name}}: porta lo stesso segno. Il nome si cambia nella pagina dell’allievo.',
+    name: 'Nome qui',
     missing: 'Questo non è qui. Forse è stato tolto.',
     earlier: 'Settimana prima',
     later: 'Settimana dopo',

@@ -67,6 +67,7 @@ export const todayWords = {
     round_one: 'Di nuovo il suo turno: suonato ieri.',
     round_other: 'Di nuovo il suo turno: suonato {{count}} giorni fa.',
     never: 'Nuovo: non ancora suonato.',
+    long: 'Non suonato da più di otto settimane.',
     firstMap: 'Riempie la mappa del tuo strumento: tutto il resto si pianifica da lì.',
     routine: 'Dalla routine «{{name}}».',
     kept: 'Tiene sicuro {{note}}.',

@@ -1,0 +1,57 @@
+import { chakra, Flex } from '@chakra-ui/react';
+import { blockS, routineBlocks, type Routine } from '@inner-hum/core/plan';
+import { addDays, startOfISOWeek } from 'date-fns';
+import { useTranslation } from 'react-i18next';
+import { store } from '../../store';
+import { entry } from '../../store/lists';
+import { listsChanged } from '../../store/settings';
+import { useHorn } from '../../store/useHorn';
+import { formatDate } from '../../text/format';
+import { AlertPanel } from '../../ui/AlertPanel';
+import { Button } from '../../ui/controls';
+import { tellOfRoutine } from './tellOfRoutine';
+
+/** A routine that came by a link or a file: what it would add is shown, and nothing is stored before the player wants it. */
+export function RoutineOffer({ routine, onDone }: { readonly routine: Routine; readonly onDone: () => void }) {
+  const { t } = useTranslation();
+  const horn = useHorn();
+  const { name, from, days, must, remark, remarks = [] } = routine;
+  const blocks = routineBlocks(routine, horn.hornId);
+  const minutes = Math.max(1, Math.round(blocks.reduce((sum, block) => sum + blockS(block), 0) / 60));
+  const monday = startOfISOWeek(new Date());
+  const names = days.map((day) => formatDate(addDays(monday, day), 'weekdayShort')).join(', ');
+  const add = () => {
+    const { routines } = store.getState().settings;
+    // The same again adds nothing; a name that is taken gets a copy's.
+    const isNew = !routines.some((own) => JSON.stringify(own) === JSON.stringify(routine));
+    const freeName = (wanted: string): string =>
+      routines.some((own) => own.name === wanted) ? freeName(t('exercise.copyOf', { name: wanted })) : wanted;
+    if (isNew) store.dispatch(listsChanged([entry.added('routines', { ...routine, name: freeName(name) })]));
+    void tellOfRoutine(routine); // tells its own failure
+    onDone();
+  };
+  return (
+    <AlertPanel>
+      <chakra.section data-testid="routine-offer">
+        <chakra.h2 fontFamily="heading" fontSize="section" mb="4px">
+          {t('routines.offer.title', { name })}
+        </chakra.h2>
+        <p>
+          {t('routines.offer.what', { blocks: blocks.length, minutes })}{' '}
+          {from && t('routines.offer.from', { name: from })}
+        </p>
+        {names && <p>{t(must ? 'routines.offer.must' : 'routines.offer.days', { days: names })}</p>}
+        {remarks.length > 0 && <p>{t('routines.offer.remarks', { count: remarks.length })}</p>}
+        {remark && <p>“{remark}”</p>}
+        <Flex gap="10px" mt="12px" wrap="wrap">
+          <Button tone="strong" onClick={add}>
+            {t('routines.offer.add')}
+          </Button>
+          <Button tone="quiet" onClick={onDone}>
+            {t('routines.offer.leave')}
+          </Button>
+        </Flex>
+      </chakra.section>
+    </AlertPanel>
+  );
+}
