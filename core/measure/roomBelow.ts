@@ -13,7 +13,20 @@ const LEAST_S = 0.3;
 const GATE_DB = -93;
 
 /** How far the room lies under the loudest tone, dB; undefined where one of the two was not heard. */
-export function roomBelowDb({ f0Hz, levelDb, count }: Pick<Frames, 'f0Hz' | 'levelDb' | 'count'>): number | undefined {
+export function roomBelowDb(frames: Pick<Frames, 'f0Hz' | 'levelDb' | 'count'>): number | undefined {
+  const { tones, room } = apart(frames);
+  if (Math.min(tones.length, room.length) < LEAST_S / HOP_S) return undefined;
+  return quantile(tones, 0.95) - quantile(room, 0.25);
+}
+
+/** Level of the room by itself, dBFS; undefined where it was never heard alone. */
+export function roomDb(frames: Pick<Frames, 'f0Hz' | 'levelDb' | 'count'>): number | undefined {
+  const { room } = apart(frames);
+  return room.length < LEAST_S / HOP_S ? undefined : quantile(room, 0.25);
+}
+
+/** The levels of tone, and those of the room by itself. */
+function apart({ f0Hz, levelDb, count }: Pick<Frames, 'f0Hz' | 'levelDb' | 'count'>) {
   const tones: number[] = [];
   const room: number[] = [];
   const nextTone = new Float64Array(count);
@@ -28,6 +41,5 @@ export function roomBelowDb({ f0Hz, levelDb, count }: Pick<Frames, 'f0Hz' | 'lev
     } else if (i - last > RINGS_S / HOP_S && nextTone[i]! - i > BREATHES_S / HOP_S && levelDb[i]! > GATE_DB)
       room.push(levelDb[i]!);
   }
-  if (Math.min(tones.length, room.length) < LEAST_S / HOP_S) return undefined;
-  return quantile(tones, 0.95) - quantile(room, 0.25);
+  return { tones, room };
 }

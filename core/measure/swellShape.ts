@@ -93,11 +93,20 @@ export function halfBeatLevels(frames: Frames, span: ToneSpan, line: PlannedLine
   return out;
 }
 
-/** Range: decibels between the softest and the loudest half-beat. */
-export function rangeDb(halfBeats: readonly { levelDb: number }[]): Measured {
+/** What a room at the level of the tone adds to the error of that level, dB; it grows with the room's amplitude over it. */
+const ROOM_ERROR_DB = 0.35;
+
+/**
+ * Range: decibels between the softest and the loudest half-beat. The nearer the room is to the softest, the less is known.
+ *
+ * @param roomDb level of the room by itself, dBFS; undefined where it was never heard alone
+ */
+export function rangeDb(halfBeats: readonly { levelDb: number }[], roomDb?: number): Measured {
   if (halfBeats.length < 3) return absent('tooShort');
   const levels = halfBeats.map((halfBeat) => halfBeat.levelDb);
-  return measured(Math.max(...levels) - Math.min(...levels), LEVEL_ERROR_DB);
+  const softest = Math.min(...levels);
+  const ofRoom = roomDb === undefined ? 0 : ROOM_ERROR_DB * 10 ** ((roomDb - softest) / 20);
+  return measured(Math.max(...levels) - softest, Math.hypot(LEVEL_ERROR_DB, ofRoom));
 }
 
 /** Peak place: middle of the loudest half-beat less the planned peak, beats; late is positive. */

@@ -25,6 +25,7 @@ import { pitchAgainstLevelCents } from './pitchAgainstLevel';
 import { DEMAND_CENTS, type Demand } from './quantities.data';
 import { plannedLine, type PlannedLine } from './plannedLine';
 import { release, type Release } from './release';
+import { roomDb } from './roomBelow';
 import { settling } from './settle';
 import { slurContinuity, type SlurContinuity } from './slur';
 import { median } from './statistics';
@@ -140,6 +141,7 @@ export function tonesOfSteps(frames: Frames, context: TakeContext): ToneOfStep[]
 /** Measures of every step of a take, in the order of the score. */
 export function measureTake(frames: Frames, context: TakeContext): StepMeasures[] {
   const tones = tonesOfSteps(frames, context);
+  const room = roomDb(frames);
   return tones.map(({ expected: entry, span }, i): StepMeasures => {
     if (!span) return { kind: 'silent' };
     const asked = entry.step.hum ? inOwnOctave(frames, span, entry) : entry;
@@ -154,7 +156,7 @@ export function measureTake(frames: Frames, context: TakeContext): StepMeasures[
             ...(entry.step.pair && { pair: pairOf(frames, before, earlier, span, entry) }),
           }
         : {};
-    return { ...measureTone(frames, span, asked, context), ...joined };
+    return { ...measureTone(frames, span, asked, { ...context, roomDb: room }), ...joined };
   });
 }
 
@@ -189,7 +191,7 @@ function measureTone(
   frames: Frames,
   span: ToneSpan,
   { step, line, fingeredHz, targetHz }: Expected,
-  context: TakeContext,
+  context: TakeContext & { readonly roomDb: number | undefined },
 ): Extract<StepMeasures, { kind: 'sounded' }> {
   const { settleS, scoopCents } = settling(frames, span, line.levelDbAt);
   const body = toneBody(frames, span, targetHz, valueOf(settleS) ?? 0);
@@ -236,7 +238,7 @@ function measureTone(
     breathAgainstLevel: breathAgainstLevel(body),
     swellErrorDb: swellErrorDb(body, line),
     wrongWayShare: wrongWayShare(body, line),
-    rangeDb: rangeDb(halfBeats),
+    rangeDb: rangeDb(halfBeats, context.roomDb),
     plannedRangeDb: plannedRange(line),
     peakPlaceBeats: peakPlaceBeats(halfBeats, line),
     breathAtSoftEndDb: breathAtSoftEndDb(body),

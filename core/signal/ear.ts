@@ -15,6 +15,7 @@ import { attackOf } from './onset';
 import { PitchPath } from './pitchPath';
 import { samplesFor, SampleStore } from './sampleStore';
 import { gateTones } from './toneGate';
+import { ownLevels } from './toneLevel';
 
 /** How many frames a live decision waits for what follows (20 ms). */
 export const LIVE_LAG_FRAMES = 2;
@@ -161,6 +162,7 @@ export class Ear {
       }
     calmAiry(frames);
     for (const { start, end } of silenceNoHorn(frames)) coarseHz.fill(0, start, end);
+    ownLevels(frames);
     const starts = [...coarseHz.keys()].filter((i) => coarseHz[i]! > 0 && !(coarseHz[i - 1]! > 0));
     const attacks = starts.map((i) => {
       const silentFromS = (coarseHz.subarray(0, i).findLastIndex((hz) => hz > 0) + 1) * HOP_S;

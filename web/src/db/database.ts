@@ -4,7 +4,7 @@ import type { StudentNote } from '@inner-hum/core/formats';
 import { Dexie, type DexieOptions, type EntityTable, type Table, type Transaction } from 'dexie';
 import { addUpReeds, guardDerived, rebuildDerived } from './derived';
 import { detailOf } from '../base/detailOf';
-import { listsApart } from './settings/entries';
+import { listsApart, type EntryRow } from './settings/entries';
 
 interface FramesRow {
   readonly takeId: string;
@@ -75,16 +75,6 @@ export type StudentDigestRow = OfStudent & {
 };
 export type StudentTakeRow = OfStudent & { readonly record: TakeRecord };
 export type StudentSoundRow = OfStudent & Pick<WholeTake, 'frames' | 'sound'>;
-
-/** One entry of a list that the player keeps: an own exercise, a goal, a routine, a remark. */
-export interface EntryRow {
-  readonly id?: number;
-  /** the setting that it belongs to */
-  readonly list: string;
-  /** among the entries of its list, ascending */
-  readonly place: number;
-  readonly value: unknown;
-}
 
 interface SettingsRow {
   readonly name: string;

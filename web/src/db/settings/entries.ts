@@ -1,4 +1,12 @@
-import type { EntryRow } from '../database';
+/** One entry of a list that the player keeps: an own exercise, a goal, a routine, a remark. */
+export interface EntryRow {
+  readonly id?: number;
+  /** the setting that it belongs to */
+  readonly list: string;
+  /** among the entries of its list, ascending */
+  readonly place: number;
+  readonly value: unknown;
+}
 
 /** Settings that are lists of what the player made: each entry is a row of its own, so that two pages can change them. */
 export const LISTS = ['own', 'goals', 'routines', 'remarks'] as const;
