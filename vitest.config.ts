@@ -24,6 +24,14 @@ export default defineConfig({
           include: ['web/src/**/*.test.{ts,tsx}'],
         },
       },
+      {
+        test: {
+          name: 'engines',
+          testTimeout: 300_000,
+          include: ['tests/engines/**/*.test.ts'],
+          fileParallelism: false,
+        },
+      },
     ],
   },
 });

@@ -41,10 +41,10 @@ test('a routine goes out as a file, stands first on its day in another copy, and
   const offer = student.getByTestId('routine-offer');
   await expect(offer).toContainText('It asks to stand in your session on');
   await expect(student.getByTestId('routine')).toHaveCount(0);
-  await offer.getByRole('button', { name: 'Leave it' }).click();
+  await offer.getByRole('button', { name: 'Don’t add it' }).click();
   await expect(offer).toBeHidden();
   await put(text);
-  await offer.getByRole('button', { name: 'Add it' }).click();
+  await offer.getByRole('button', { name: 'Add it', exact: true }).click();
   await expect(student.getByText('“By swells” is now among your routines.')).toBeVisible();
   await student.goto('/today');
   await student.getByRole('button', { name: 'Look around' }).click();

@@ -29,8 +29,10 @@ test('a routine goes to a student, the week comes back, is heard and remarked on
   const other = await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' });
   const student = await other.newPage();
   await withMadeSound(student, {});
-  const openRoutine = (buffer: Buffer) =>
-    student.getByTestId('routine-file').setInputFiles({ name: 'r.json', mimeType: 'application/json', buffer });
+  const openRoutine = async (buffer: Buffer) => {
+    await student.getByTestId('routine-file').setInputFiles({ name: 'r.json', mimeType: 'application/json', buffer });
+    await student.getByTestId('routine-offer').getByRole('button', { name: 'Add it', exact: true }).click();
+  };
   await student.goto('/set-up');
   await student.getByRole('combobox', { name: 'Sound comes from' }).selectOption('standIn');
   await student.goto('/exercises');

@@ -78,7 +78,8 @@ export const isPausing = ({ pause }: Pick<PracticeState, 'pause'>) => pause !== 
 /** From which phases each may be come to. What arrives late, after its take has ended, changes nothing. */
 const FROM = {
   countIn: ['opening'],
-  waiting: ['countIn'],
+  // With one's own first tone there is nothing to count in.
+  waiting: ['opening'],
   running: ['countIn', 'waiting'],
   judging: ['running', 'countIn', 'waiting', 'free'],
   free: ['opening'],

@@ -14,10 +14,14 @@ export function StorageRow() {
   const [usage, setUsage] = useState<{ readonly mB: number; readonly lasting: boolean }>();
   const [folder, setFolder] = useState<string>();
   useEffect(() => {
-    void Promise.all([navigator.storage.estimate(), navigator.storage.persisted()]).then(([estimate, lasting]) =>
-      setUsage({ mB: (estimate.usage ?? 0) / 1e6, lasting }),
-    );
-    void folderName().then(setFolder);
+    // Where the browser tells nothing of it, nothing is shown.
+    const { storage } = navigator as Partial<Navigator>;
+    if (storage)
+      Promise.all([storage.estimate(), storage.persisted()]).then(
+        ([estimate, lasting]) => setUsage({ mB: (estimate.usage ?? 0) / 1e6, lasting }),
+        () => undefined,
+      );
+    folderName().then(setFolder, () => undefined);
   }, []);
   const choose = async () => {
     const name = await chooseFolder(store.getState().settings);

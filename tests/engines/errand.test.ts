@@ -1,0 +1,117 @@
+import { describe, expect, it } from 'vitest';
+import { click, ENGINES, until, untilText, untilThere, type Engine, type EngineName } from './engine';
+import { served } from './served';
+import { soundCard } from './soundCard';
+
+const PLACES = ['today', 'stand', 'exercises', 'horn', 'overtones', 'log', 'set-up'] as const;
+
+/** Chooses an option as a person does: the page is told. */
+const choose = (engine: Engine, label: string, value: string) =>
+  engine.run(
+    (name, wanted) => {
+      const field = [...document.querySelectorAll('select')].find(
+        (select) => select.labels?.[0]?.textContent?.startsWith(name) || select.getAttribute('aria-label') === name,
+      )!;
+      const set = Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value')!.set!;
+      set.call(field, wanted);
+      field.dispatchEvent(new Event('change', { bubbles: true }));
+    },
+    label,
+    value,
+  );
+
+/** Goes to a place by its link, as a person does, and waits for its heading. */
+async function goTo(engine: Engine, place: string): Promise<void> {
+  await click(engine, `nav a[href="/${place}"]`);
+  await until(
+    engine,
+    `the heading of ${place}`,
+    (path) => location.pathname === path && document.querySelector('h1') !== null,
+    `/${place}`,
+  );
+}
+
+/** What the page saves from now on is kept in it instead of on the disk. */
+const keepSaved = (engine: Engine) =>
+  engine.run(() => {
+    const kept = window as unknown as { saved: string };
+    kept.saved = '';
+    URL.createObjectURL = (blob) => {
+      void (blob as Blob).text().then((text) => (kept.saved = text));
+      return '#';
+    };
+    HTMLAnchorElement.prototype.click = () => undefined;
+  });
+
+describe.each(Object.keys(ENGINES) as EngineName[])('%s', (name) => {
+  it('first run, a take to its verdict, kept over a reload, every place, out and in again, offline', async () => {
+    const application = await served();
+    const card = await soundCard();
+    const engine = await ENGINES[name]({ sound: card.env });
+    try {
+      await engine.goto(`${application.url}/set-up`);
+      await untilThere(engine, 'h1');
+      await choose(engine, 'Sound comes from', 'standIn');
+      await goTo(engine, 'stand');
+      await click(engine, '[data-testid="start"]');
+      await untilThere(engine, '[data-testid="verdict"]');
+      await goTo(engine, 'log');
+      await untilText(engine, '1 take');
+      await engine.goto(`${application.url}/log`);
+      await untilText(engine, '1 take');
+      for (const place of PLACES) {
+        await goTo(engine, place);
+        expect(await engine.run(() => document.body.innerText), place).not.toContain('could not be shown');
+      }
+
+      // Out, gone, and in again.
+      await goTo(engine, 'log');
+      await untilText(engine, '1 take');
+      await keepSaved(engine);
+      await engine.run(() => document.querySelectorAll('details').forEach((details) => (details.open = true)));
+      await engine.run(() =>
+        [...document.querySelectorAll('button')]
+          .find((button) => button.textContent?.includes('Export as JSON'))!
+          .click(),
+      );
+      await until(engine, 'a saved backup', () => (window as unknown as { saved: string }).saved.length > 1000);
+      const backup = await engine.run(() => (window as unknown as { saved: string }).saved);
+      await engine.run(async () => {
+        await new Promise((resolve, reject) => {
+          const opening = indexedDB.open('inner-hum');
+          opening.onerror = reject;
+          opening.onsuccess = () => {
+            const stores = ['takes', 'frames', 'sounds', 'digests', 'cells', 'tones', 'milestones', 'reedUses'];
+            const transaction = opening.result.transaction(stores, 'readwrite');
+            for (const store of stores) transaction.objectStore(store).clear();
+            transaction.oncomplete = () => (opening.result.close(), resolve(undefined));
+          };
+        });
+      });
+      await engine.goto(`${application.url}/log`);
+      await untilText(engine, 'Nothing here yet');
+      await engine.run(() => document.querySelectorAll('details').forEach((details) => (details.open = true)));
+      await until(engine, 'a field for backups', () => document.querySelector('input[type="file"]') !== null);
+      await engine.run((text) => {
+        const files = new DataTransfer();
+        files.items.add(new File([text], 'backup.json', { type: 'application/json' }));
+        const field = [...document.querySelectorAll<HTMLInputElement>('input[type="file"]')].find((input) =>
+          input.accept.includes('json'),
+        )!;
+        field.files = files.files;
+        field.dispatchEvent(new Event('change', { bubbles: true }));
+      }, backup);
+      await untilText(engine, '1 take');
+
+      // With nobody to answer, the page and its take are there.
+      await until(engine, 'what is kept for offline use', () => navigator.serviceWorker?.controller !== null);
+      await application.end();
+      await engine.goto(`${application.url}/log`);
+      await untilText(engine, '1 take');
+    } finally {
+      await engine.close();
+      await application.end().catch(() => undefined);
+      card.end();
+    }
+  });
+});
