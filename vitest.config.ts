@@ -27,7 +27,7 @@ export default defineConfig({
       {
         test: {
           name: 'engines',
-          testTimeout: 300_000,
+          testTimeout: 180_000,
           include: ['tests/engines/**/*.test.ts'],
           fileParallelism: false,
         },

@@ -58,6 +58,7 @@ export const ENGINES = {
       browser: 'firefox',
       executablePath: '/usr/bin/firefox-esr',
       headless: true,
+      protocolTimeout: 45_000,
       env: { ...process.env, ...sound },
       extraPrefsFirefox: {
         'media.autoplay.default': 0,
@@ -181,3 +182,29 @@ export const untilText = (engine: Engine, text: string) =>
 
 export const untilThere = (engine: Engine, selector: string) =>
   until(engine, `an element ${selector}`, (wanted) => document.querySelector(wanted) !== null, selector);
+
+/** Chooses an option as a person does: the page is told. */
+export const choose = (engine: Engine, label: string, value: string) =>
+  engine.run(
+    (name, wanted) => {
+      const field = [...document.querySelectorAll('select')].find(
+        (select) => select.labels?.[0]?.textContent?.startsWith(name) || select.getAttribute('aria-label') === name,
+      )!;
+      const set = Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value')!.set!;
+      set.call(field, wanted);
+      field.dispatchEvent(new Event('change', { bubbles: true }));
+    },
+    label,
+    value,
+  );
+
+/** Goes to a place by its link, as a person does, and waits for its heading. */
+export async function goTo(engine: Engine, place: string): Promise<void> {
+  await click(engine, `nav a[href="/${place}"]`);
+  await until(
+    engine,
+    `the heading of ${place}`,
+    (path) => location.pathname === path && document.querySelector('h1') !== null,
+    `/${place}`,
+  );
+}

@@ -1,35 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { click, ENGINES, until, untilText, untilThere, type Engine, type EngineName } from './engine';
+import { choose, click, ENGINES, goTo, until, untilText, untilThere, type Engine, type EngineName } from './engine';
 import { served } from './served';
 import { soundCard } from './soundCard';
 
 const PLACES = ['today', 'stand', 'exercises', 'horn', 'overtones', 'log', 'set-up'] as const;
-
-/** Chooses an option as a person does: the page is told. */
-const choose = (engine: Engine, label: string, value: string) =>
-  engine.run(
-    (name, wanted) => {
-      const field = [...document.querySelectorAll('select')].find(
-        (select) => select.labels?.[0]?.textContent?.startsWith(name) || select.getAttribute('aria-label') === name,
-      )!;
-      const set = Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value')!.set!;
-      set.call(field, wanted);
-      field.dispatchEvent(new Event('change', { bubbles: true }));
-    },
-    label,
-    value,
-  );
-
-/** Goes to a place by its link, as a person does, and waits for its heading. */
-async function goTo(engine: Engine, place: string): Promise<void> {
-  await click(engine, `nav a[href="/${place}"]`);
-  await until(
-    engine,
-    `the heading of ${place}`,
-    (path) => location.pathname === path && document.querySelector('h1') !== null,
-    `/${place}`,
-  );
-}
 
 /** What the page saves from now on is kept in it instead of on the disk. */
 const keepSaved = (engine: Engine) =>

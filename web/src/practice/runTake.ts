@@ -145,7 +145,8 @@ async function begin({ takeId, plan, sound, settings }: PlannedTake, input: Audi
     await until(input, () => context.currentTime >= beatAtS);
     return beatAtS;
   }
-  // There is nothing to count in: whatever begins now is the first tone.
+  // There is nothing to count in: whatever begins once sound comes in is the first tone.
+  await until(input, () => trace.startS !== undefined);
   const waitsUntilS = context.currentTime + WAIT_S;
   liveSound.timing = { beatS, countInFromS, firstBeatAtS: undefined, waitsUntilS };
   store.dispatch(moved('waiting'));

@@ -1,0 +1,96 @@
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { usualExercise, exerciseScore, familyById } from '@inner-hum/core/families';
+import { writeWav } from '@inner-hum/core/formats';
+import { SeededRandom } from '@inner-hum/core/simulate';
+import { toInt16, type TakeRecord } from '@inner-hum/core/take';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { playRecorded } from '../../bench/realTakes';
+import { choose, click, ENGINES, untilThere, type Engine } from './engine';
+import { served, type Served } from './served';
+import { soundCard, type SoundCard } from './soundCard';
+
+// A recorded saxophone plays a clean swell into a sound card in memory: the browsers take it for a real microphone at 48 kHz.
+// What a machine loses of it under load must be told as lost, never as the player's fault.
+
+const RATE_HZ = 44_100;
+const BUSY_PROGRAMS = 4;
+const folder = mkdtempSync(join(tmpdir(), 'played-'));
+const playedWav = join(folder, 'played.wav');
+/** The room is heard for so long before the swell, seconds: a browser takes a while to open its microphone. */
+const LEAD_S = 12;
+const TAIL_S = 6;
+let card: SoundCard;
+let application: Served;
+
+beforeAll(async () => {
+  const score = exerciseScore(usualExercise(familyById('swell'), 'alto'));
+  const swell = playRecorded(score);
+  // A null sink is silent to the last bit, which no room is.
+  const random = new SeededRandom(3);
+  const room = Float32Array.from(
+    { length: (LEAD_S + TAIL_S) * RATE_HZ + swell.length },
+    () => 0.0006 * random.normal(),
+  );
+  swell.forEach((sample, i) => (room[LEAD_S * RATE_HZ + i]! += sample));
+  writeFileSync(playedWav, writeWav(RATE_HZ, toInt16(room)));
+  [card, application] = await Promise.all([soundCard(), served()]);
+});
+afterAll(async () => {
+  card.end();
+  await application.end();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+/** What a verdict says of the player, and what of the device. */
+async function verdictOf(engine: Engine): Promise<{ readonly told: readonly string[]; readonly lostMs: number }> {
+  const record = await engine.run(
+    () =>
+      new Promise<TakeRecord>((resolve, reject) => {
+        const opening = indexedDB.open('inner-hum');
+        opening.onerror = () => reject(new Error('no database'));
+        opening.onsuccess = () => {
+          const all = opening.result.transaction('takes').objectStore('takes').getAll();
+          all.onsuccess = () => resolve(all.result[0] as TakeRecord);
+        };
+      }),
+  );
+  const told = record.verdict.findings.filter(({ weight }) => weight > 0).map(({ id }) => id);
+  return { told, lostMs: record.lostMs };
+}
+
+async function playedInto(name: 'Chromium' | 'Firefox', busy: number) {
+  const engine = await ENGINES[name]({ microphone: true, sound: card.env });
+  const programs = Array.from({ length: busy }, () => spawn(process.execPath, ['-e', 'for (;;);']));
+  let played: Promise<void> | undefined;
+  try {
+    await engine.goto(`${application.url}/stand`);
+    await untilThere(engine, '[data-testid="start"]');
+    await engine.run(() => document.querySelectorAll('details').forEach((details) => (details.open = true)));
+    await choose(engine, 'Beat one', 'sound');
+    played = card.play(playedWav);
+    await click(engine, '[data-testid="start"]');
+    await untilThere(engine, '[data-testid="verdict"]');
+    return await verdictOf(engine);
+  } finally {
+    for (const program of programs) program.kill('SIGKILL');
+    await engine.close();
+    await played;
+  }
+}
+
+describe.each(['Chromium', 'Firefox'] as const)('a recorded swell through the microphone of %s', (name) => {
+  it('is clean on a quiet machine, or what was lost is told', async () => {
+    const { told, lostMs } = await playedInto(name, 0);
+    console.log(name, 'quiet', told.join(' ') || 'clean', `${lostMs} ms lost`);
+    expect(told.filter((id) => !['soundLost', 'tooMuchLost'].includes(id))).toEqual([]);
+  });
+
+  it('beside busy programs is clean, or told as lost, never the player’s fault', async () => {
+    const { told, lostMs } = await playedInto(name, BUSY_PROGRAMS);
+    console.log(name, 'busy', told.join(' ') || 'clean', `${lostMs} ms lost`);
+    expect(told.filter((id) => !['soundLost', 'tooMuchLost'].includes(id))).toEqual([]);
+  });
+});
