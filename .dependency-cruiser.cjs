@@ -6,7 +6,7 @@ const mayUse = {
   exercise: ['theory'],
   families: ['exercise', 'theory'],
   evened: ['measure', 'exercise', 'theory', 'signal'],
-  judge: ['measure', 'families', 'exercise', 'theory'],
+  judge: ['measure', 'families', 'exercise', 'theory', 'signal'],
   plan: ['judge', 'measure', 'families', 'exercise', 'theory'],
   simulate: ['exercise', 'theory', 'signal'],
   take: ['judge', 'measure', 'families', 'exercise', 'theory', 'signal', 'simulate'],

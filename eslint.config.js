@@ -37,5 +37,5 @@ export default tseslint.config(
       ],
     },
   },
-  { files: ['scripts/**', 'bench/**', 'server/**'], rules: { 'no-console': 'off' } },
+  { files: ['scripts/**', 'bench/**', 'server/**', 'tests/engines/**'], rules: { 'no-console': 'off' } },
 );

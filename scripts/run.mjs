@@ -1,12 +1,22 @@
 // The two commands of the project, written with Node's built-ins only, so that they work before anything is installed.
-import { spawn, spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 
 process.chdir(fileURLToPath(new URL('..', import.meta.url)));
 const STAMP = 'node_modules/.installed-lock';
-const CHROMIUM = '/usr/bin/chromium';
+/** What the browser tests need of Debian: each program with the package that has it. */
+const PROGRAMS = {
+  '/usr/bin/chromium': 'chromium',
+  '/usr/bin/firefox-esr': 'firefox-esr',
+  '/usr/bin/WebKitWebDriver': 'webkit2gtk-driver',
+  '/usr/bin/Xvfb': 'xvfb',
+  '/usr/bin/dbus-run-session': 'dbus-x11',
+  '/usr/lib/x86_64-linux-gnu/gstreamer-1.0/libgstautodetect.so': 'gstreamer1.0-plugins-good',
+  '/usr/bin/pulseaudio': 'pulseaudio',
+  '/usr/bin/paplay': 'pulseaudio-utils',
+};
 
 const commands = { demo, test };
 const command = commands[process.argv[2]];
@@ -15,90 +25,111 @@ await command();
 
 async function demo() {
   await install([packages()]);
-  run('npx', ['vite', 'build', 'web']);
-  run('npx', ['tsx', 'server/src/main.ts', '--demo', ...process.argv.slice(3)]);
+  const built = await run('npx', ['vite', 'build', 'web']);
+  if (built.failed) process.exit(1);
+  await run('npx', ['tsx', 'server/src/main.ts', '--demo', ...process.argv.slice(3)]);
 }
 
 async function test() {
-  await install([packages(), chromium()]);
-  const script = (name) => ['npm', ['run', '--silent', name]];
-  const build = ['npx', ['vite', 'build', 'web', '--logLevel', 'warn']];
-  // Two lanes that take about as long as each other.
-  await together([
-    [script('lint')],
-    [script('typecheck'), script('layers'), build, ['npx', ['tsx', 'scripts/bundleSize.ts']]],
-  ]);
+  await install([packages(), debianPackages()]);
+  // What an earlier run left is not counted.
+  rmSync('.cache', { recursive: true, force: true });
+  mkdirSync('.cache');
+  const script = (name) => () => run('npm', ['run', '--silent', name]);
   const unit = tally(
-    ['vitest', 'run', '--reporter=default', '--reporter=json', '--outputFile.json=.cache/unit.json'],
-    () => {
-      const { numPassedTests, numFailedTests } = readJson('.cache/unit.json');
-      return { passed: numPassedTests, failed: numFailedTests };
-    },
+    'unit',
+    ['vitest', 'run', '--project', 'core', '--project', 'web', ...jsonOf('unit')],
+    vitestCounts,
   );
-  const browser = tally(['playwright', 'test'], () => {
-    const { expected, flaky, unexpected } = readJson('.cache/browser.json').stats;
-    return { passed: expected + flaky, failed: unexpected };
-  });
-  const passed = unit.passed + browser.passed;
-  const failed = unit.failed + browser.failed;
+  const engines = tally('engines', ['vitest', 'run', '--project', 'engines', ...jsonOf('engines')], vitestCounts);
+  const flows = tally('flows', ['playwright', 'test'], ({ stats }) => ({
+    passed: stats.expected + stats.flaky,
+    failed: stats.unexpected,
+  }));
+  const build = () => run('npx', ['vite', 'build', 'web', '--logLevel', 'warn']);
+  const size = () => run('npx', ['tsx', 'scripts/bundleSize.ts']);
+  // Two lanes that take about as long as each other: the one computes, the other mostly waits for browsers.
+  const results = await together([
+    [script('lint'), script('typecheck'), script('layers'), unit],
+    [build, size, flows, engines],
+  ]);
+  const passed = results.reduce((sum, result) => sum + (result.passed ?? 0), 0);
+  const failed = results.reduce((sum, result) => sum + (result.failed ?? 0), 0);
   console.log(`${passed} passed, ${failed} failed`);
-  process.exit(failed === 0 && unit.ok && browser.ok ? 0 : 1);
+  process.exit(failed === 0 ? 0 : 1);
 }
 
-/** Runs what is missing side by side. */
+/** Installs what is missing side by side. */
 async function install(lanes) {
-  await together(lanes);
+  const results = await together(lanes);
+  if (results.some(({ failed }) => failed)) process.exit(1);
   writeFileSync(STAMP, lockHash());
 }
 
 function packages() {
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === lockHash()) return [];
   console.log('Installing packages …');
-  return [['npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']]];
+  return [() => run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'])];
 }
 
 function lockHash() {
   return createHash('sha256').update(readFileSync('package-lock.json')).digest('hex');
 }
 
-function chromium() {
-  if (existsSync(CHROMIUM)) return [];
+function debianPackages() {
+  const missing = Object.entries(PROGRAMS).flatMap(([path, name]) => (existsSync(path) ? [] : [name]));
+  if (missing.length === 0) return [];
   if (process.getuid?.() !== 0)
-    fail(`The browser tests need Debian's Chromium at ${CHROMIUM}: apt-get install chromium`);
-  console.log('Installing Chromium …');
+    fail(`The browser tests need programs that are not here. As root: apt-get install ${missing.join(' ')}`);
+  console.log(`Installing ${missing.join(', ')} …`);
   return [
-    ['apt-get', ['update', '-qq']],
-    ['apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium']],
+    () => run('apt-get', ['update', '-qq']),
+    () => run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...missing]),
   ];
 }
 
-function tally(args, read) {
-  const { status } = spawnSync('npx', args, { stdio: 'inherit' });
-  try {
-    const { passed, failed } = read();
-    // What ended badly without a failed test did not run as it should: it is one failure.
-    return { passed, failed: status === 0 ? failed : Math.max(1, failed), ok: status === 0 };
-  } catch {
-    return { passed: 0, failed: 1, ok: false };
-  }
+/** Runs a program to its end; what comes of it counts as one failure when it did not end well. */
+async function run(program, args) {
+  const status = await new Promise((end) =>
+    spawn(program, args, { stdio: 'inherit' })
+      .on('close', end)
+      .on('error', () => end(1)),
+  );
+  return status === 0 ? {} : { failed: 1, stop: true };
 }
 
-function run(program, args) {
-  const { status } = spawnSync(program, args, { stdio: 'inherit' });
-  if (status !== 0) process.exit(status ?? 1);
-}
-
-/** Runs lanes of commands side by side, those of a lane in turn; stops with the first that failed, once all have ended. */
-async function together(lanes) {
-  const ends = lanes.map(async (commands) => {
-    for (const [program, args] of commands) {
-      const status = await new Promise((end) => spawn(program, args, { stdio: 'inherit' }).on('close', end));
-      if (status !== 0) return status ?? 1;
+/** Runs tests and counts them by the file that they leave. */
+function tally(name, args, countsOf) {
+  return async () => {
+    const fromMs = Date.now();
+    const { failed: ended = 0 } = await run('npx', args);
+    console.log(`${name}: ${Math.round((Date.now() - fromMs) / 1000)} s`);
+    try {
+      const { passed, failed } = countsOf(readJson(`.cache/${name}.json`));
+      // What ended badly without a failed test did not run as it should: it is one failure.
+      return { passed, failed: Math.max(failed, ended) };
+    } catch {
+      return { failed: 1 };
     }
-    return 0;
-  });
-  const failed = (await Promise.all(ends)).find((status) => status !== 0);
-  if (failed !== undefined) process.exit(failed);
+  };
+}
+
+const jsonOf = (name) => ['--reporter=default', '--reporter=json', `--outputFile.json=.cache/${name}.json`];
+const vitestCounts = ({ numPassedTests, numFailedTests }) => ({ passed: numPassedTests, failed: numFailedTests });
+
+/** Runs lanes side by side, the steps of a lane in turn, a lane to its first step that stops it; gives what came of all. */
+async function together(lanes) {
+  const results = await Promise.all(
+    lanes.map(async (steps) => {
+      const of = [];
+      for (const step of steps) {
+        of.push(await step());
+        if (of.at(-1).stop) break;
+      }
+      return of;
+    }),
+  );
+  return results.flat();
 }
 
 function readJson(path) {

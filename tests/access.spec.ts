@@ -32,7 +32,7 @@ test('a take passes it while it is played, with its verdict, opened and in the L
   await page.waitForFunction(() => window.madeClock.asleep);
   expect(await findings(page), 'in play').toEqual([]);
   await page.evaluate(() => (window.madeClock.asleep = false));
-  await expect(page.getByTestId('verdict')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByTestId('verdict')).toBeVisible();
   expect(await findings(page), 'verdict').toEqual([]);
   await page.getByRole('link', { name: 'Numbers and traces' }).click();
   await expect(page.getByRole('combobox', { name: 'Hear' })).toBeVisible();

@@ -89,6 +89,7 @@ test(`a careless player: ${STEPS} key presses and choices over all places break 
       throw new Error(`step ${step}: ${errors.join(' | ') || 'broken'} after\n${trail.slice(-12).join('\n')}`);
   }
   await page.goto('/set-up');
+  await expect(page.getByRole('spinbutton', { name: 'Tuning A4, Hz' })).toBeVisible();
   await expect(page.getByText('could not be read')).toBeHidden();
   const stored = await page.evaluate(
     () =>

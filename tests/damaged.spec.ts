@@ -100,6 +100,8 @@ test('what is drawn from takes is made anew when it is damaged', async ({ page }
     });
   await placesStand(page);
   await page.goto('/horn');
+  await expect(page.getByRole('heading', { name: 'Horn' })).toBeVisible();
+  await expect(page.getByText('F6', { exact: true }).first()).toBeVisible();
   await expect(page.getByTestId('broken-place')).toBeHidden();
   await page.goto('/log');
   await expect(page.getByText('193 takes')).toBeVisible();
@@ -131,6 +133,7 @@ test('damaged settings: only what can’t be read has its first value again, and
   await expect(aside).toContainText('goals[0]');
   await placesStand(page);
   await page.goto('/set-up');
+  await expect(aside).toBeVisible();
   await expect(page.getByText('could not be read and have')).toBeHidden();
   await aside.getByRole('button', { name: 'Remove them' }).click();
   await expect(aside).toBeHidden();

@@ -5,7 +5,6 @@ test('the whole errand: first run, a planned session, the log, two takes by ear,
   page,
   browser,
 }) => {
-  test.setTimeout(240_000);
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'Hear it, hum it, hold it.' })).toBeVisible();
   await page.getByRole('combobox', { name: 'Where does the sound come from?' }).selectOption('standIn');

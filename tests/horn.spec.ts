@@ -28,8 +28,10 @@ test('a horn without high F♯: every exercise plays on it, and its rail and its
   await page.goto('/exercises');
   await page.getByRole('button', { name: 'Swell', exact: true }).click();
   await expect(page.getByText('Your longest good tone there lately')).toBeVisible();
+  // What was played on this size of horn stays on its map, also a note that this one has no key for.
   await page.goto('/horn');
-  await expect(page.getByText('F♯6', { exact: true })).toHaveCount(0);
+  await expect(page.getByText('F6', { exact: true }).first()).toBeVisible();
+  await expect(page.getByText('F♯6', { exact: true }).first()).toBeVisible();
   // The build is kept.
   await page.goto('/set-up');
   await expect(page.getByLabel('High F♯ key')).not.toBeChecked();

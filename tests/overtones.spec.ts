@@ -42,7 +42,7 @@ test('an own altissimo fingering is kept, tried three times and told of', async 
   await page.getByRole('spinbutton', { name: 'Tempo' }).fill('150');
   await page.keyboard.press('Escape');
   await page.keyboard.press('Space');
-  await expect(page.getByTestId('verdict')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByTestId('verdict')).toBeVisible();
   await page.goto('/overtones/notebook');
   await expect(page.getByText('3 of 3 spoke')).toBeVisible();
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag22aa']).analyze();
@@ -64,7 +64,7 @@ test('another way to finger a note is chosen for good and shown on the Stand', a
   // What is played with it is on the map under its own keys.
   await page.keyboard.press('Escape');
   await page.keyboard.press('Space');
-  await expect(page.getByTestId('verdict')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByTestId('verdict')).toBeVisible();
   await page.goto('/horn/note/70');
   await expect(page.getByText('B♭4 by left 1 + bis:', { exact: false })).toBeVisible();
 });

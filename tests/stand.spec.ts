@@ -26,7 +26,7 @@ test('the part follows the beat, and the cue that is tried is kept with the take
     look();
     return seen;
   });
-  await page.getByRole('link', { name: 'Numbers and traces' }).click({ timeout: 40_000 });
+  await page.getByRole('link', { name: 'Numbers and traces' }).click();
   const seen = await places.jsonValue();
   expect(Math.max(...seen)).toBeGreaterThan(seen[0]! + 40);
   await expect(page.getByText('Cue tried: Softer: slow the air.')).toBeVisible();
@@ -38,9 +38,9 @@ test('the note played again after a verdict starts the next take', async ({ page
   await page.getByRole('checkbox', { name: 'Play the note to go on' }).check();
   await page.keyboard.press('Escape');
   await page.getByTestId('start').click();
-  await expect(page.getByText('Play the first note, and the next take begins.')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('Play the first note, and the next take begins.')).toBeVisible();
   // The made microphone sounds the note again; nothing is pressed.
-  await expect(page.getByTestId('verdict')).toBeHidden({ timeout: 60_000 });
+  await expect(page.getByTestId('verdict')).toBeHidden();
   await expect(page.getByTestId('start')).toHaveText('Stop');
   await page.keyboard.press('p');
 });
@@ -51,7 +51,7 @@ test('a long silence halts the take, and Space goes on where it stopped', async 
   await page.getByRole('spinbutton', { name: 'Beats', exact: true }).fill('32');
   await page.keyboard.press('Escape');
   await page.getByTestId('start').click();
-  await expect(page.getByText('Halted: nothing was heard for a while')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('Halted: nothing was heard for a while')).toBeVisible();
   await page.keyboard.press('Space');
   await expect(page.getByText('Halted')).toBeHidden();
   await expect(page.getByText('Count-in')).toBeVisible();

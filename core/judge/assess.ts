@@ -1,4 +1,5 @@
 import { freePlay } from '@inner-hum/core/families';
+import { HOP_S } from '@inner-hum/core/signal';
 import { gainControl, measureTake, type StepMeasures, type TakeContext } from '@inner-hum/core/measure';
 import { tooMuchLost } from './lostFindings';
 import { judgeTake } from './judgeTake';
@@ -14,7 +15,8 @@ export function assess(
   assignment: Assignment,
 ): { measures: StepMeasures[]; verdict: Verdict } {
   // Of what was torn to pieces nothing goes into the map, the holds or the trends.
-  const lost = assignment.score.family === freePlay.id ? undefined : tooMuchLost(assignment);
+  const heardS = frames.count * HOP_S - assignment.firstBeatS;
+  const lost = assignment.score.family === freePlay.id ? undefined : tooMuchLost(assignment, heardS);
   if (lost) return { measures: [], verdict: lost };
   const measures = measureTake(frames, assignment);
   return {

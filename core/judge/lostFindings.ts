@@ -1,4 +1,4 @@
-import { beatSeconds, scoreBeats } from '@inner-hum/core/exercise';
+import { beatSeconds, isOpenEnded, scoreBeats } from '@inner-hum/core/exercise';
 import {
   limitOf,
   lostBetween,
@@ -44,14 +44,19 @@ const NEED_ALL_TIMES: readonly FindingId[] = ['unevenTime', 'laterWorse', 'vibra
 
 type Sounded = Extract<StepMeasures, { kind: 'sounded' }>;
 
-/** The share of a take's planned length that the device lost, 0–1. */
-export function lostShare({ score, device }: Pick<TakeCase, 'score' | 'device'>): number {
-  return lostSeconds(device?.lost ?? []) / (scoreBeats(score) * beatSeconds(score));
+/**
+ * The share of a take that the device lost, 0–1: of its planned length, or, where the player ends it, of what was heard.
+ *
+ * @param heardS how long it was heard from its first beat on, seconds
+ */
+export function lostShare({ score, device }: Pick<TakeCase, 'score' | 'device'>, heardS = Infinity): number {
+  const plannedS = scoreBeats(score) * beatSeconds(score);
+  return lostSeconds(device?.lost ?? []) / (isOpenEnded(score) ? Math.min(plannedS, heardS) : plannedS);
 }
 
 /** The verdict of a take of which the device lost too much: nothing of it is judged. */
-export function tooMuchLost(about: Pick<TakeCase, 'score' | 'device'>): Verdict | undefined {
-  const share = lostShare(about);
+export function tooMuchLost(about: Pick<TakeCase, 'score' | 'device'>, heardS?: number): Verdict | undefined {
+  const share = lostShare(about, heardS);
   if (share < MOST_LOST_SHARE) return undefined;
   const values = { seconds: lostSeconds(about.device?.lost ?? []), percent: 100 * Math.min(1, share) };
   return {
