@@ -114,8 +114,13 @@ function tally(name, args, countsOf) {
   };
 }
 
-const jsonOf = (name) => ['--reporter=default', '--reporter=json', `--outputFile.json=.cache/${name}.json`];
-const vitestCounts = ({ numPassedTests, numFailedTests }) => ({ passed: numPassedTests, failed: numFailedTests });
+function jsonOf(name) {
+  return ['--reporter=default', '--reporter=json', `--outputFile.json=.cache/${name}.json`];
+}
+
+function vitestCounts({ numPassedTests, numFailedTests }) {
+  return { passed: numPassedTests, failed: numFailedTests };
+}
 
 /** Runs lanes side by side, the steps of a lane in turn, a lane to its first step that stops it; gives what came of all. */
 async function together(lanes) {

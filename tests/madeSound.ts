@@ -35,13 +35,20 @@ declare global {
       free: boolean;
       asleep: boolean;
       lose(seconds: number): void;
+      /** the state of all contexts, as the browser changes it: interrupted by a call, closed by another rate */
+      state(to: string): void;
+      /** the rate of contexts that are made from now on */
+      rateHz: number;
       at(sinceHeardS: number, run: () => void): void;
     };
   }
 }
 
 /** Runs in the page, before any of its scripts. */
-function install({ sampleAt, samples, rateHz: RATE_HZ, microphone }: Required<MadeSound>): void {
+function install({ sampleAt, samples, rateHz, microphone }: Required<MadeSound>): void {
+  /** of what is given, and of the card as it is now */
+  const GIVEN_HZ = rateHz;
+  let RATE_HZ = rateHz;
   const BLOCK = 256;
   const BLOCKS_A_TICK = 26;
   /** the clock waits while the ear is this far behind it */
@@ -53,7 +60,27 @@ function install({ sampleAt, samples, rateHz: RATE_HZ, microphone }: Required<Ma
   /** how far the made wall clock is ahead of the sound's, seconds; the microphone's sound goes on with it */
   let lostS = 0;
   const lose = (seconds: number) => void (lostS += seconds);
-  const clock = (window.madeClock = { free: false, asleep: false, lose, at });
+  const contexts = new Set<MadeContext>();
+  const state = (to: string) => {
+    for (const context of contexts) {
+      context.state = to;
+      context.dispatchEvent(new Event('statechange'));
+    }
+  };
+  const clock = (window.madeClock = {
+    free: false,
+    asleep: false,
+    lose,
+    state,
+    get rateHz() {
+      return RATE_HZ;
+    },
+    set rateHz(hz: number) {
+      sample = Math.round((sample * hz) / RATE_HZ / BLOCK) * BLOCK;
+      RATE_HZ = hz;
+    },
+    at,
+  });
 
   // What goes to and from the ear's worker tells whether it listens and how far it is.
   const post = Worker.prototype.postMessage;
@@ -124,7 +151,7 @@ function install({ sampleAt, samples, rateHz: RATE_HZ, microphone }: Required<Ma
   }
   const given = samples && new Int16Array(Uint8Array.from(atob(samples), (char) => char.charCodeAt(0)).buffer);
   const soundAt = given
-    ? (timeS: number) => (given[Math.round(timeS * RATE_HZ)] ?? 0) / 32768
+    ? (timeS: number) => (given[Math.round(timeS * GIVEN_HZ)] ?? 0) / 32768
     : (new Function('timeS', sampleAt) as (timeS: number) => number);
   let seed = 1;
   /** between -1 and 1, the same in every run */
@@ -155,10 +182,11 @@ function install({ sampleAt, samples, rateHz: RATE_HZ, microphone }: Required<Ma
     readonly sources = new Set<Sounding>();
     readonly port = { postMessage: (port: MessagePort) => (this.target = port) };
     target: MessagePort | undefined;
-    constructor() {
+    constructor(private readonly context: MadeContext) {
       captures.add(this);
     }
     get live() {
+      if (this.context.state !== 'running') return [];
       return [...this.sources].filter((source) => !source.gone);
     }
     block(firstSample: number) {
@@ -187,6 +215,10 @@ function install({ sampleAt, samples, rateHz: RATE_HZ, microphone }: Required<Ma
 
   class MadeContext extends EventTarget {
     readonly sampleRate = RATE_HZ;
+    constructor() {
+      super();
+      contexts.add(this);
+    }
     readonly destination = silent;
     readonly baseLatency = 0;
     readonly outputLatency = 0;
@@ -196,8 +228,11 @@ function install({ sampleAt, samples, rateHz: RATE_HZ, microphone }: Required<Ma
     get currentTime() {
       return sample / RATE_HZ;
     }
-    resume = () => Promise.resolve();
-    close = () => Promise.resolve(void (this.state = 'closed'));
+    resume = () => Promise.resolve(void (this.state === 'closed' || (this.state = 'running')));
+    close = () => {
+      contexts.delete(this);
+      return Promise.resolve(void (this.state = 'closed'));
+    };
     createBuffer = (channels: number, length: number, rate: number) =>
       this.offline.createBuffer(channels, length, rate);
     decodeAudioData = (bytes: ArrayBuffer) => this.offline.decodeAudioData(bytes);

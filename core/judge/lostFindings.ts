@@ -15,17 +15,19 @@ import type { Verdict } from './verdict';
 /** Less than this is told of beside the verdict, not in it, seconds. */
 const WORTH_TELLING_S = 0.02;
 /** What a hole in the sound looks like lies within so much of it, seconds. */
-const NEAR_S = 0.15;
+const NEAR_S = 0.25;
 
 /** What a hole in the sound itself looks like, where it is. */
 const LOOK_LIKE_A_HOLE: readonly FindingId[] = ['dropOut', 'jump', 'crack', 'squeak', 'stairs'];
-/** What can't be told of a tone that has a hole: how long it was, when its peak came, how it changed, how it spoke. */
+/** What can't be told of a tone that has a hole: how long it was, its line and its peak, how it changed, how it spoke. */
 const NEED_THE_WHOLE_TONE: readonly FindingId[] = [
   'heldUntilPitch',
   'heldUntilJump',
   'heldUntilGap',
   'held',
   'peakEarly',
+  'unevenLine',
+  'wrongWay',
   'peakLate',
   'slurGap',
   'slurStep',

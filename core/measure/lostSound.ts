@@ -27,9 +27,9 @@ export function lostBetween(lost: readonly LostSound[], fromS: number, toS: numb
 }
 
 /** The clocks are compared in windows of this length, seconds: a block may come late, but not every one of them. */
-const WINDOW_S = 0.5;
+const WINDOW_S = 0.1;
 /** A fall behind that lasts through so many windows is no lateness. */
-const LASTING_WINDOWS = 6;
+const LASTING_WINDOWS = 30;
 /** Falls shorter than this are the clocks' own grain, seconds; at the end, where nothing shows whether it lasts, more. */
 const LEAST_FALL_S = 0.015;
 const LEAST_FALL_AT_END_S = 0.06;

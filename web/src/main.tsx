@@ -5,6 +5,7 @@ import { createRoot } from 'react-dom/client';
 import { App } from './App';
 import { recoverDrafts } from './practice/recoverDrafts';
 import { startEarWith } from './input/ear';
+import { endSound } from './practice/liveSound';
 import { openDatabase } from './db/database';
 import { emptyOldBin } from './db/takes';
 import { keepInstallOffer } from './shared/install';
@@ -24,6 +25,11 @@ function tell(key: 'app.notOpened' | 'app.notRecovered' | 'app.demoFailed' | 'ap
 // What no place of its own has told is told here; what was broken off on purpose is no failure.
 window.addEventListener('unhandledrejection', ({ reason }: PromiseRejectionEvent) => {
   if (!(reason instanceof DOMException && reason.name === 'AbortError')) tell('app.wentWrong', reason);
+});
+
+// A page that the browser had put away whole finds neither its worker nor its sound as it left them.
+window.addEventListener('pageshow', ({ persisted }) => {
+  if (persisted) void endSound(); // never rejects
 });
 
 keepInstallOffer();

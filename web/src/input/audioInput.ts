@@ -44,7 +44,8 @@ export class AudioInput {
     private readonly capture: AudioNode,
   ) {
     context.addEventListener('statechange', () => {
-      if (context.state !== 'running' && context.state !== 'closed') this.onTrouble?.('suspended');
+      // A call, a lock screen, or a device that changes its rate: whoever needs the sound is told.
+      if (context.state !== 'running') this.onTrouble?.('suspended');
     });
   }
 
@@ -65,6 +66,11 @@ export class AudioInput {
     if (this.context.state === 'running') return;
     await Promise.race([this.context.resume(), new Promise((resolve) => setTimeout(resolve, 1500))]);
     if ((this.context.state as string) !== 'running') throw new SoundProblem('suspended');
+  }
+
+  /** Whether the browser has closed it, as some do when the device changes its rate: it can't be woken any more. */
+  get closed(): boolean {
+    return this.context.state === 'closed';
   }
 
   /** Whether a microphone is plugged in, and whether it still gives sound: some end without saying so. */

@@ -52,6 +52,7 @@ export function holdSound(): SoundHold {
 }
 
 async function openInput(): Promise<AudioInput> {
+  if (liveSound.input?.closed) await endSound();
   if (!liveSound.input) {
     const asked = (opening ??= AudioInput.open());
     try {

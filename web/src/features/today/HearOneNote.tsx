@@ -2,7 +2,7 @@ import { Box, chakra, Flex } from '@chakra-ui/react';
 import { firstNote, gainControl, type FirstNote, type GainControl } from '@inner-hum/core/measure';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { A4_RANGE_HZ, instrumentById } from '@inner-hum/core/theory';
+import { instrumentById } from '@inner-hum/core/theory';
 import { liveSound } from '../../practice/liveSound';
 import { ProblemNote } from '../../shared/ProblemNote';
 import { useListening } from '../../shared/useListening';
@@ -17,11 +17,12 @@ import { useKeyDown } from '../../ui/useKeyDown';
 /** Written G4: no register key, spoken by every horn and every player. */
 const ASKED_MIDI = 67;
 const LOOK_MS = 300;
-/** Farther off than this, cents, a horn is not tuned there but pulled out or pushed in. */
-const TUNED_CENTS = 25;
+/** Where people tune, Hz. A note that would ask for another A is sharp or flat: one cold note is no tuning. */
+const TUNED_TO_HZ = { min: 438.5, max: 444 } as const;
 const NOISY_ROOM_DB = -45;
 const FAINT_DB = -50;
 const CLIPPED_PEAK = 0.985;
+const WORTH_TELLING_MS = 20;
 
 type Found = Extract<FirstNote, { kind: 'heard' }>;
 
@@ -33,6 +34,7 @@ export default function HearOneNote() {
   const [heard, setHeard] = useState<FirstNote>({ kind: 'listening' });
   const [clipped, setClipped] = useState(false);
   const [device, setDevice] = useState<GainControl>({});
+  const [lostMs, setLost] = useState(0);
   useEffect(() => {
     if (!on) return undefined;
     const timer = setInterval(() => {
@@ -41,6 +43,7 @@ export default function HearOneNote() {
       if (trace.peak >= CLIPPED_PEAK) setClipped(true);
       setHeard(firstNote(trace, ASKED_MIDI));
       setDevice(gainControl(trace));
+      setLost(trace.lostMs);
     }, LOOK_MS);
     return () => clearInterval(timer);
   }, [on]);
@@ -66,6 +69,7 @@ export default function HearOneNote() {
           {t(heard.kind === 'heard' ? 'welcome.nowSoftAndLoud' : `welcome.${heard.kind}`, { note })}
         </chakra.p>
       )}
+      {lostMs > WORTH_TELLING_MS && <p>{t('stand.lost', { ms: lostMs })}</p>}
       {heard.kind === 'heard' && <FoundList found={heard} clipped={clipped} device={device} />}
       <Flex gap="10px" mt="10px" align="flex-end" wrap="wrap">
         {heard.kind === 'heard' && <Take found={heard} onTaken={() => void (on && toggle())} />}
@@ -149,5 +153,5 @@ function Take({ found, onTaken }: { readonly found: Found; readonly onTaken: () 
 /** The tuning that a horn so far off 440 Hz is at, to half a hertz; undefined when that is no tuning. */
 function tuningOf({ cents }: Found): number | undefined {
   const a4Hz = Math.round(2 * 440 * 2 ** (cents / 1200)) / 2;
-  return Math.abs(cents) <= TUNED_CENTS && a4Hz >= A4_RANGE_HZ.min && a4Hz <= A4_RANGE_HZ.max ? a4Hz : undefined;
+  return a4Hz >= TUNED_TO_HZ.min && a4Hz <= TUNED_TO_HZ.max ? a4Hz : undefined;
 }
