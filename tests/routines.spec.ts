@@ -93,7 +93,14 @@ test('a routine prints as a lesson sheet of one page with every part', async ({ 
       .filter({ has: page.getByTestId('part') })
       .count();
     await expect(page.getByTestId('part').locator('svg')).toHaveCount(blocks);
+    // Paper is laid out with the fonts that are there by then.
+    await page.emulateMedia({ media: 'print' });
+    await page.evaluate(async () => {
+      await document.fonts.ready;
+      await new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn)));
+    });
     const paper = (await page.pdf({ format: 'A4' })).toString('latin1');
     expect(paper.match(/\/Type\s*\/Page\b/g), `sheet ${i}`).toHaveLength(1);
+    await page.emulateMedia({ media: 'screen' });
   }
 });

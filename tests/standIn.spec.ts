@@ -87,6 +87,31 @@ test('a sound file plays the part of the microphone, and a recording is analysed
   await expect(page.getByTestId('pitchCentreCents')).toContainText('+15.');
 });
 
+test('a recording at any sample rate is analysed the same', async ({ page }) => {
+  const tone = swellTone({
+    hz: 233.08,
+    beatS: 0.5,
+    beats: 8,
+    softDb: -39,
+    loudDb: -21,
+    centreCents: 15,
+    slopeCents: 0,
+  });
+  await page.goto('/stand');
+  await page.getByRole('spinbutton', { name: 'Tempo' }).fill('120');
+  const found: string[] = [];
+  for (const rateHz of [16_000, 44_100, 48_000, 96_000, 192_000]) {
+    const wav = resolve(`.cache/rate-${rateHz}.wav`);
+    writeToneWav(wav, tone, 1, 0.5, rateHz);
+    await page.getByRole('link', { name: 'Log' }).click();
+    await page.getByTestId('recording').setInputFiles(wav);
+    const centre = page.getByTestId('pitchCentreCents');
+    await expect(centre).toContainText('+15.');
+    found.push((await page.getByRole('status', { name: 'Verdict' }).first().textContent()) ?? '');
+  }
+  expect(new Set(found).size).toBe(1);
+});
+
 test('a deleted take comes back by undo', async ({ page }) => {
   await page.goto('/stand?demo');
   await expect(page.getByText('Demo data')).toBeVisible();

@@ -61,7 +61,7 @@ export function writeToneWav(path: string, tone: KnownTone, leadS: number, tailS
  * 16-bit samples: `leadS` of faint noise, the tone, `tailS` of noise. The tone is a pulse of fixed harmonic
  * amplitudes read from a table by phase, not made by the stand-in player.
  */
-function toneSamples(tone: KnownTone, leadS: number, tailS: number, rateHz: number): Int16Array<ArrayBuffer> {
+export function toneSamples(tone: KnownTone, leadS: number, tailS: number, rateHz: number): Int16Array<ArrayBuffer> {
   const { lengthS } = tone;
   const samples = new Int16Array(Math.round((leadS + lengthS + tailS) * rateHz));
   const table = waveTable([0.5, 1, 0.7, 0.5, 0.35, 0.22, 0.14, 0.08]);

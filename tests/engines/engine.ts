@@ -28,6 +28,9 @@ export interface Wish {
   readonly sound: Readonly<Record<string, string>>;
 }
 
+/** A name of this machine that no browser takes for a trusted one. */
+export const PLAIN_HOST = 'stand.example';
+
 /** How each engine is started. */
 export const ENGINES = {
   /** Debian's Chromium */
@@ -35,7 +38,11 @@ export const ENGINES = {
     const browser = await chromium.launch({
       executablePath: '/usr/bin/chromium',
       env: { ...process.env, ...sound },
-      args: [...CHROMIUM_FLAGS, ...(microphone ? ['--use-fake-ui-for-media-stream'] : [])],
+      args: [
+        ...CHROMIUM_FLAGS,
+        `--host-resolver-rules=MAP ${PLAIN_HOST} 127.0.0.1`,
+        ...(microphone ? ['--use-fake-ui-for-media-stream'] : []),
+      ],
     });
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     return {
@@ -183,20 +190,26 @@ export const untilText = (engine: Engine, text: string) =>
 export const untilThere = (engine: Engine, selector: string) =>
   until(engine, `an element ${selector}`, (wanted) => document.querySelector(wanted) !== null, selector);
 
-/** Chooses an option as a person does: the page is told. */
-export const choose = (engine: Engine, label: string, value: string) =>
-  engine.run(
+/** Chooses an option of a field, by its label, as a person does: the page is told. */
+export async function choose(engine: Engine, label: string, value: string): Promise<void> {
+  await until(
+    engine,
+    `a field “${label}”`,
+    (name) => [...document.querySelectorAll('select')].some((field) => field.labels[0]?.textContent.startsWith(name)),
+    label,
+  );
+  await engine.run(
     (name, wanted) => {
-      const field = [...document.querySelectorAll('select')].find(
-        (select) => select.labels?.[0]?.textContent?.startsWith(name) || select.getAttribute('aria-label') === name,
+      const field = [...document.querySelectorAll('select')].find((one) =>
+        one.labels[0]?.textContent.startsWith(name),
       )!;
-      const set = Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value')!.set!;
-      set.call(field, wanted);
+      Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value')!.set!.call(field, wanted);
       field.dispatchEvent(new Event('change', { bubbles: true }));
     },
     label,
     value,
   );
+}
 
 /** Goes to a place by its link, as a person does, and waits for its heading. */
 export async function goTo(engine: Engine, place: string): Promise<void> {

@@ -1,5 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import { choose, click, ENGINES, goTo, until, untilText, untilThere, type Engine, type EngineName } from './engine';
+import {
+  choose,
+  click,
+  ENGINES,
+  goTo,
+  PLAIN_HOST,
+  until,
+  untilText,
+  untilThere,
+  type Engine,
+  type EngineName,
+} from './engine';
 import { served } from './served';
 import { soundCard } from './soundCard';
 
@@ -88,4 +99,32 @@ describe.each(Object.keys(ENGINES) as EngineName[])('%s', (name) => {
       card.end();
     }
   });
+});
+
+it('on a page that came by plain http all but the microphone works, and it says why', async () => {
+  const application = await served(PLAIN_HOST);
+  const card = await soundCard();
+  const engine = await ENGINES.Chromium({ sound: card.env });
+  try {
+    await engine.goto(`${application.url}/stand`);
+    await untilThere(engine, '[data-testid="start"]');
+    expect(await engine.run(() => isSecureContext)).toBe(false);
+    await click(engine, '[data-testid="start"]');
+    await untilText(engine, 'gives the microphone only to pages that came over https');
+    await goTo(engine, 'set-up');
+    await choose(engine, 'Sound comes from', 'standIn');
+    await goTo(engine, 'stand');
+    await click(engine, '[data-testid="start"]');
+    await untilThere(engine, '[data-testid="verdict"]');
+    for (const place of PLACES) {
+      await goTo(engine, place);
+      expect(await engine.run(() => document.body.innerText), place).not.toContain('could not be shown');
+    }
+    await goTo(engine, 'log');
+    await untilText(engine, '1 take');
+  } finally {
+    await engine.close();
+    await application.end();
+    card.end();
+  }
 });

@@ -15,7 +15,7 @@ export interface Served {
 export async function served(host = 'localhost'): Promise<Served> {
   if (!existsSync('web/dist/index.html')) throw new Error('the application is not built: npm run build');
   const server: Server = serve(createApp(`${process.cwd()}/web/dist`));
-  await new Promise<void>((resolve) => server.listen(0, 'localhost', resolve));
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const { port } = server.address() as AddressInfo;
   return {
     url: `http://${host}:${port}`,
