@@ -2,6 +2,7 @@ import { defineConfig } from 'vitest/config';
 
 // The longest plays and hears whole takes for ten seconds on a quiet machine; what hangs fails within a minute.
 const testTimeout = 60_000;
+const hookTimeout = 60_000;
 
 export default defineConfig({
   test: {
@@ -11,6 +12,7 @@ export default defineConfig({
         test: {
           name: 'core',
           testTimeout,
+          hookTimeout,
           // Nothing in core keeps a state, so its files can share their modules.
           isolate: false,
           include: ['core/**/*.test.ts', 'bench/**/*.test.ts', 'server/**/*.test.ts', 'scripts/**/*.test.ts'],
@@ -20,6 +22,7 @@ export default defineConfig({
         test: {
           name: 'web',
           testTimeout,
+          hookTimeout,
           setupFiles: ['web/src/testing/english.ts'],
           include: ['web/src/**/*.test.{ts,tsx}'],
         },
@@ -28,6 +31,7 @@ export default defineConfig({
         test: {
           name: 'engines',
           testTimeout: 180_000,
+          hookTimeout,
           include: ['tests/engines/**/*.test.ts'],
           fileParallelism: false,
         },

@@ -10,7 +10,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { playRecorded } from '../../bench/realTakes';
 import { choose, click, ENGINES, untilThere, type Engine } from './engine';
 import { served, type Served } from './served';
-import { soundCard, type SoundCard } from './soundCard';
+import { soundCard } from './soundCard';
 
 // A recorded saxophone plays a clean swell into a sound card in memory: the browsers take it for a real microphone at 48 kHz.
 // What a machine loses of it under load must be told as lost, never as the player's fault.
@@ -22,7 +22,6 @@ const playedWav = join(folder, 'played.wav');
 /** The room is heard for so long before the swell, seconds: a browser takes a while to open its microphone. */
 const LEAD_S = 12;
 const TAIL_S = 6;
-let card: SoundCard;
 let application: Served;
 
 beforeAll(async () => {
@@ -36,10 +35,9 @@ beforeAll(async () => {
   );
   swell.forEach((sample, i) => (room[LEAD_S * RATE_HZ + i]! += sample));
   writeFileSync(playedWav, writeWav(RATE_HZ, toInt16(room)));
-  [card, application] = await Promise.all([soundCard(), served()]);
+  application = await served();
 });
 afterAll(async () => {
-  card.end();
   await application.end();
   rmSync(folder, { recursive: true, force: true });
 });
@@ -62,6 +60,7 @@ async function verdictOf(engine: Engine): Promise<{ readonly told: readonly stri
 }
 
 async function playedInto(name: 'Chromium' | 'Firefox', busy: number) {
+  const card = await soundCard();
   const engine = await ENGINES[name]({ microphone: true, sound: card.env });
   const programs = Array.from({ length: busy }, () => spawn(process.execPath, ['-e', 'for (;;);']));
   let played: Promise<void> | undefined;
@@ -78,6 +77,7 @@ async function playedInto(name: 'Chromium' | 'Firefox', busy: number) {
     for (const program of programs) program.kill('SIGKILL');
     await engine.close();
     await played;
+    card.end();
   }
 }
 

@@ -10,7 +10,6 @@ const FILLED: Readonly<Record<string, string | number>> = {
   band: 'soft',
   beat: 3,
   beats: 4.5,
-  blocks: 5,
   cents: 14,
   celsius: 21,
   changes: 'beats 8',

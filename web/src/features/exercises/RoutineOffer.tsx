@@ -37,7 +37,7 @@ export function RoutineOffer({ routine, onDone }: { readonly routine: Routine; r
           {t('routines.offer.title', { name })}
         </chakra.h2>
         <p>
-          {t('routines.offer.what', { blocks: blocks.length, minutes })}{' '}
+          {t('routines.offer.what', { count: blocks.length, minutes })}{' '}
           {from && t('routines.offer.from', { name: from })}
         </p>
         {names && <p>{t(must ? 'routines.offer.must' : 'routines.offer.days', { days: names })}</p>}

@@ -96,7 +96,8 @@ export function StandHead() {
     const showScore = (timing: Timing, nowS: number) => {
       const place = placeIn(score, timing, nowS);
       showStep(place.step);
-      show(number, place.number);
+      // Nothing is counted while a first tone is waited for.
+      show(number, phase === 'waiting' ? '' : place.number);
       if (phase !== 'running') return;
       if (place.rest) show(cents, t('stand.rest'));
       else showCents(score.steps[place.step]!);

@@ -135,7 +135,8 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
           {setupText(record.setup) && ` · ${setupText(record.setup)}`}
           {record.cues?.map((cue) => ` · ${t('take.cue', { cue: t(`cues.${cue}`) })}`)}
           {record.cut && ` · ${t('take.cut')}`}
-          {record.lostMs > 20 && ` · ${t('stand.lost', { ms: record.lostMs })}`}
+          {/* Older takes know how much was lost, but not where; of others the verdict tells. */}
+          {!record.lost && record.lostMs > 20 && ` · ${t('stand.lost', { ms: record.lostMs })}`}
         </chakra.span>
       </Flex>
       <LargeRibbon view={view} placeS={placeS} label={useRibbonText(record)} marks={remarks} />

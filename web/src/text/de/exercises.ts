@@ -285,7 +285,8 @@ export const exercisesWords = {
     linked: 'Kopiert. Wer den Link öffnet, hat diesen Ablauf.',
     offer: {
       title: 'Ein Ablauf zum Hinzufügen: {{name}}',
-      what: '{{blocks}} Übungen, {{minutes}} min.',
+      what_one: '{{count}} Übung, {{minutes}} min.',
+      what_other: '{{count}} Übungen, {{minutes}} min.',
       from: 'Gestellt von {{name}}.',
       must: 'Er will in deiner Einheit stehen am: {{days}}.',
       days: 'Für: {{days}}.',

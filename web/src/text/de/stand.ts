@@ -35,7 +35,7 @@ export const standWords = {
     begin: 'Start, dann nach dem Vorzählen spielen.',
     beginOpen: 'Beim ersten Mal fragt der Browser nach dem Mikrofon. Der Klang bleibt auf diesem Gerät.',
     countIn: 'Vorzählen',
-    waiting: 'Bereit. Die Zählzeit beginnt mit deinem Ton. Noch {{seconds}} s wird gewartet.',
+    waiting: 'Bereit: Dein erster Ton ist die Eins. {{seconds}} s',
     judging: 'Es wird nachgehört …',
     opening: 'Der Ton wird geöffnet …',
     breathNeeded: 'Ein Atem: {{seconds}} s',

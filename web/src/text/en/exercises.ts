@@ -255,7 +255,8 @@ export const exercisesWords = {
     linked: 'Copied. Who opens the link has this routine.',
     offer: {
       title: 'A routine to add: {{name}}',
-      what: '{{blocks}} exercises, {{minutes}} min.',
+      what_one: '{{count}} exercise, {{minutes}} min.',
+      what_other: '{{count}} exercises, {{minutes}} min.',
       from: 'Set by {{name}}.',
       must: 'It asks to stand in your session on: {{days}}.',
       days: 'For: {{days}}.',

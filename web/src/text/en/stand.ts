@@ -34,7 +34,7 @@ export const standWords = {
     begin: 'Start, then play after the count-in.',
     beginOpen: 'The first time, the browser asks for the microphone. The sound stays on this device.',
     countIn: 'Count-in',
-    waiting: 'Ready. The beat starts with your tone. Waiting for {{seconds}} s more.',
+    waiting: 'Ready: your first tone is beat one. {{seconds}} s',
     judging: 'Listening back …',
     opening: 'Opening the sound …',
     breathNeeded: 'One breath: {{seconds}} s',

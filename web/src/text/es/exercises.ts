@@ -277,7 +277,8 @@ export const exercisesWords = {
     linked: 'Copiado. Quien abra el enlace tiene esta rutina.',
     offer: {
       title: 'Una rutina para añadir: {{name}}',
-      what: '{{blocks}} ejercicios, {{minutes}} min.',
+      what_one: '{{count}} ejercicio, {{minutes}} min.',
+      what_other: '{{count}} ejercicios, {{minutes}} min.',
       from: 'Puesta por {{name}}.',
       must: 'Pide un sitio en tu sesión del: {{days}}.',
       days: 'Para: {{days}}.',

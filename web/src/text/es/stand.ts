@@ -35,7 +35,7 @@ export const standWords = {
     begin: 'Empieza, y toca después de la cuenta.',
     beginOpen: 'La primera vez el navegador pide el micrófono. El sonido se queda en este aparato.',
     countIn: 'Cuenta',
-    waiting: 'Listo. El pulso empieza con tu sonido. Se espera {{seconds}} s más.',
+    waiting: 'Listo: tu primer sonido es el primer pulso. {{seconds}} s',
     judging: 'Escuchando otra vez …',
     opening: 'Abriendo el sonido …',
     breathNeeded: 'Un aliento: {{seconds}} s',

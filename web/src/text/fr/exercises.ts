@@ -282,7 +282,8 @@ export const exercisesWords = {
     linked: 'Copié. Qui ouvre le lien a cette routine.',
     offer: {
       title: 'Une routine à ajouter : {{name}}',
-      what: '{{blocks}} exercices, {{minutes}} min.',
+      what_one: '{{count}} exercice, {{minutes}} min.',
+      what_other: '{{count}} exercices, {{minutes}} min.',
       from: 'Donnée par {{name}}.',
       must: 'Elle demande sa place dans ta séance le : {{days}}.',
       days: 'Pour : {{days}}.',

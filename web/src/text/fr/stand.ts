@@ -35,7 +35,7 @@ export const standWords = {
     begin: 'Commence, puis joue après le décompte.',
     beginOpen: 'La première fois, le navigateur demande le micro. Le son reste sur cet appareil.',
     countIn: 'Décompte',
-    waiting: 'Prêt. La pulsation commence avec ton son. Encore {{seconds}} s d’attente.',
+    waiting: 'Prêt : ton premier son est le premier temps. {{seconds}} s',
     judging: 'Réécoute …',
     opening: 'Ouverture du son …',
     breathNeeded: 'Un souffle : {{seconds}} s',

@@ -279,7 +279,8 @@ export const exercisesWords = {
     linked: 'Copiato. Chi apre il collegamento ha questa routine.',
     offer: {
       title: 'Una routine da aggiungere: {{name}}',
-      what: '{{blocks}} esercizi, {{minutes}} min.',
+      what_one: '{{count}} esercizio, {{minutes}} min.',
+      what_other: '{{count}} esercizi, {{minutes}} min.',
       from: 'Data da {{name}}.',
       must: 'Chiede un posto nella tua sessione di: {{days}}.',
       days: 'Per: {{days}}.',

@@ -35,7 +35,7 @@ export const standWords = {
     begin: 'Comincia, poi suona dopo il conteggio.',
     beginOpen: 'La prima volta il browser chiede il microfono. Il suono resta su questo apparecchio.',
     countIn: 'Conteggio',
-    waiting: 'Pronto. Il battito comincia con il tuo suono. Ancora {{seconds}} s di attesa.',
+    waiting: 'Pronto: il tuo primo suono è il primo battito. {{seconds}} s',
     judging: 'Si riascolta …',
     opening: 'Si apre il suono …',
     breathNeeded: 'Un fiato: {{seconds}} s',
