@@ -63,6 +63,8 @@ async function start(): Promise<void> {
   }
   await speakAsChosen();
   createRoot(document.getElementById('root')!).render(<App />);
+  // It waits for nothing, and online the page works without it.
+  if (import.meta.env.PROD) registerOffline().catch(() => undefined);
   await openDemo().catch((error: unknown) => tell('app.demoFailed', error));
   try {
     const count = await recoverDrafts();
@@ -71,7 +73,6 @@ async function start(): Promise<void> {
   } catch (error) {
     tell('app.notRecovered', error);
   }
-  if (import.meta.env.PROD) await registerOffline().catch(() => undefined); // works online without it
 }
 
 void start(); // never rejects: each step tells its own failure

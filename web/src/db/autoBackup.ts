@@ -1,3 +1,4 @@
+import { withFreeLock, withLock } from '../base/plainOrigin';
 import { backupService } from './backup';
 import { database } from './database';
 import type { Settings } from './settings/settings';
@@ -6,6 +7,7 @@ import type { Settings } from './settings/settings';
 const KEY = 'backupFolder';
 const EVERY_MS = 86_400_000;
 const FILE = 'inner-hum-backup.zip';
+const LOCK = 'backup folder';
 
 interface Folder {
   readonly handle: FileSystemDirectoryHandle;
@@ -23,15 +25,20 @@ export function canChooseFolder(): boolean {
   return chooser() !== undefined;
 }
 
-/** Asks for a folder and writes the first backup there; its name, or undefined when the player thought better of it. */
+/**
+ * Asks for a folder and writes the first backup there; its name, or undefined when the player thought better of it.
+ * @throws whatever kept the backup from being written
+ */
 export async function chooseFolder(settings: Settings): Promise<string | undefined> {
+  let handle: FileSystemDirectoryHandle;
   try {
-    const handle = await chooser()!({ mode: 'readwrite' });
-    await write(handle, settings);
-    return handle.name;
-  } catch {
-    return undefined;
+    handle = await chooser()!({ mode: 'readwrite' });
+  } catch (error) {
+    if (error instanceof DOMException && error.name === 'AbortError') return undefined;
+    throw error;
   }
+  await withLock(LOCK, () => write(handle, settings));
+  return handle.name;
 }
 
 /** Name of the chosen folder, when there is one. */
@@ -41,10 +48,13 @@ export async function folderName(): Promise<string | undefined> {
 
 /** Writes the day's backup when a folder is chosen, may be written to, and the last one is a day old. */
 export async function backUpWhenDue(settings: Settings): Promise<void> {
-  const folder = await chosen();
-  if (!folder || Date.now() - folder.lastMs < EVERY_MS) return;
-  if ((await (folder.handle as Permitted).queryPermission({ mode: 'readwrite' })) !== 'granted') return;
-  await write(folder.handle, settings);
+  // One at a time: another page may be at it.
+  await withFreeLock(LOCK, async () => {
+    const folder = await chosen();
+    if (!folder || Date.now() - folder.lastMs < EVERY_MS) return;
+    if ((await (folder.handle as Permitted).queryPermission({ mode: 'readwrite' })) !== 'granted') return;
+    await write(folder.handle, settings);
+  });
 }
 
 async function chosen(): Promise<Folder | undefined> {

@@ -1,8 +1,6 @@
 import { ownExerciseKey } from '@inner-hum/core/families';
 import { database } from './database';
 
-const BYTES_PER_SAMPLE = 2;
-
 /** What is known of a sound that is kept. */
 export interface KeptSound {
   readonly takeId: string;
@@ -37,20 +35,25 @@ export function soundsToDrop(sounds: readonly KeptSound[], budgetBytes: number, 
   return dropped;
 }
 
-/** Drops sounds beyond the budget. Measures and traces are never dropped. */
+/** What is kept of a take's sound before its first beat and after its last, seconds, and how many bytes a second takes at most. */
+const AROUND_S = 1;
+const BYTES_A_SECOND = 2 * 48_000;
+
+/**
+ * Drops sounds beyond the budget. Measures and traces are never dropped. None is read for it: each is taken to be as long
+ * as its take.
+ */
 export async function keepWithinBudget(budgetBytes: number, pinned: readonly string[]): Promise<void> {
-  // With less than that in use altogether no sound need be read.
+  // With less than that in use altogether nothing need be looked at.
   const { usage = Infinity } = (await navigator.storage?.estimate()) ?? {};
   if (usage <= budgetBytes) return;
   const { sounds, digests } = database;
-  const bytesOf = new Map<string, number>();
-  await sounds.each(({ takeId, samples }) => void bytesOf.set(takeId, BYTES_PER_SAMPLE * samples.length));
-  if ([...bytesOf.values()].reduce((sum, bytes) => sum + bytes, 0) <= budgetBytes) return;
-  const kept = (await digests.bulkGet([...bytesOf.keys()])).flatMap((entry): KeptSound[] => {
+  const ids = await sounds.toCollection().primaryKeys();
+  const kept = (await digests.bulkGet(ids)).flatMap((entry): KeptSound[] => {
     if (!entry) return [];
-    const { takeId, startedAtMs, parameters, shareInWindow } = entry;
-    const exercise = ownExerciseKey(parameters);
-    return [{ takeId, startedAtMs, exercise, shareInWindow, bytes: bytesOf.get(takeId)! }];
+    const { takeId, startedAtMs, parameters, shareInWindow, lastsS } = entry;
+    const bytes = (lastsS + AROUND_S) * BYTES_A_SECOND;
+    return [{ takeId, startedAtMs, exercise: ownExerciseKey(parameters), shareInWindow, bytes }];
   });
   await sounds.bulkDelete(soundsToDrop(kept, budgetBytes, pinned));
 }

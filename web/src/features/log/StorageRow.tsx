@@ -1,6 +1,7 @@
 import { chakra, Flex } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { detailOf } from '../../base/detailOf';
 import { canChooseFolder, chooseFolder, folderName } from '../../db/autoBackup';
 import { Button } from '../../ui/controls';
 import { formatNumber } from '../../text/format';
@@ -24,10 +25,14 @@ export function StorageRow() {
     folderName().then(setFolder, () => undefined);
   }, []);
   const choose = async () => {
-    const name = await chooseFolder(store.getState().settings);
-    if (!name) return;
-    setFolder(name);
-    dispatch(noticed({ key: 'log.folderSet', values: { folder: name } }));
+    try {
+      const name = await chooseFolder(store.getState().settings);
+      if (!name) return;
+      setFolder(name);
+      dispatch(noticed({ key: 'log.folderSet', values: { folder: name } }));
+    } catch (error) {
+      dispatch(noticed({ key: 'app.wentWrong', values: { detail: detailOf(error) } }));
+    }
   };
   const keep = async () => {
     const lasting = await navigator.storage.persist();
