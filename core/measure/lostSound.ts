@@ -42,33 +42,54 @@ const MOST_DRIFT = 5e-4;
  */
 export class ClockWatch {
   /** for each window how little the wall clock was ahead at least, and where in the recording that was, seconds */
-  private readonly least: { aheadS: number; atS: number }[] = [];
+  private readonly windows: Window[] = [];
+  /** which windows have all that follows them that counts, and what was found in them */
+  private settled: Followed = { upTo: 0, levelS: Infinity, found: [] };
 
   /** Takes note that so much was recorded, seconds, when the wall clock showed so many milliseconds. */
   note(recordedS: number, wallMs: number): void {
     const aheadS = wallMs / 1000 - recordedS;
-    const window = Math.floor(recordedS / WINDOW_S);
-    const now = this.least[window];
-    if (!now || aheadS < now.aheadS) this.least[window] = { aheadS, atS: recordedS };
+    const number = Math.floor(recordedS / WINDOW_S);
+    const last = this.windows.at(-1);
+    if (last?.number !== number) this.windows.push({ number, aheadS, atS: recordedS });
+    else if (aheadS < last.aheadS) Object.assign(last, { aheadS, atS: recordedS });
   }
 
-  /** Where the audio clock stood still so far, and for how long. */
-  lost(): LostSound[] {
-    const windows = this.least.filter(Boolean);
-    const found: LostSound[] = [];
-    let level = Infinity;
-    for (const [i, { atS }] of windows.entries()) {
-      const following = windows.slice(i, i + LASTING_WINDOWS);
-      const aheadS = Math.min(...following.map((window) => window.aheadS));
-      level = Math.min(level + MOST_DRIFT * WINDOW_S, aheadS);
-      const fallS = aheadS - level;
-      if (fallS < (following.length < LASTING_WINDOWS ? LEAST_FALL_AT_END_S : LEAST_FALL_S)) continue;
-      const before = windows[i - 1]?.atS ?? 0;
-      found.push({ atS: (before + atS) / 2, lastsS: fallS, how: 'clock' });
-      level = aheadS;
-    }
-    return found;
+  /** Where the audio clock stood still so far, and for how long. Each window is gone through once and no more. */
+  lost(): readonly LostSound[] {
+    this.settled = this.follow(this.settled, Math.max(0, this.windows.length - LASTING_WINDOWS));
+    return this.follow(this.settled, this.windows.length).found;
   }
+
+  private follow({ upTo: from, levelS: before, found: known }: Followed, upTo: number): Followed {
+    if (upTo <= from) return { upTo: from, levelS: before, found: known };
+    const found = [...known];
+    let levelS = before;
+    for (let i = from; i < upTo; i++) {
+      const following = this.windows.slice(i, i + LASTING_WINDOWS);
+      const aheadS = Math.min(...following.map((window) => window.aheadS));
+      levelS = Math.min(levelS + MOST_DRIFT * WINDOW_S, aheadS);
+      const fallS = aheadS - levelS;
+      if (fallS < (following.length < LASTING_WINDOWS ? LEAST_FALL_AT_END_S : LEAST_FALL_S)) continue;
+      const atS = ((this.windows[i - 1]?.atS ?? 0) + this.windows[i]!.atS) / 2;
+      found.push({ atS, lastsS: fallS, how: 'clock' });
+      levelS = aheadS;
+    }
+    return { upTo, levelS, found };
+  }
+}
+
+interface Window {
+  readonly number: number;
+  readonly aheadS: number;
+  readonly atS: number;
+}
+
+/** How far windows were gone through, at which level the wall clock was ahead there, and what was found. */
+interface Followed {
+  readonly upTo: number;
+  readonly levelS: number;
+  readonly found: readonly LostSound[];
 }
 
 /** Shorter runs of zeros happen in clean sound: 64 samples at 44.1 kHz, seconds. */

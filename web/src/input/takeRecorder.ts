@@ -37,6 +37,8 @@ const LONGEST_PIECE_S = 120;
 const LATELY_S = 4;
 /** A tone's onset lies so near the first frame that holds it, seconds. */
 const SAME_ONSET_S = 0.1;
+/** Lost sound is added up so often while it is recorded, seconds. */
+const LOOK_S = 0.5;
 /** A hole in the clock longer than this is another stream, seconds. */
 const LONGEST_HOLE_S = 30;
 
@@ -68,9 +70,17 @@ export class TakeRecorder {
     return [...this.holes, ...silent].sort((a, b) => a.atS - b.atS);
   }
 
+  /** Milliseconds that the device lost, as they were a moment ago: it is looked at twice a second, not with each block. */
   get lostMs(): number {
-    return Math.round(1000 * lostSeconds(this.lost()));
+    const { sampleRateHz } = this.settings;
+    if (this.heardSamples - this.lookedAt > LOOK_S * sampleRateHz) {
+      this.lookedAt = this.heardSamples;
+      this.lostThenMs = Math.round(1000 * lostSeconds(this.lost()));
+    }
+    return this.lostThenMs;
   }
+  private lookedAt = -Infinity;
+  private lostThenMs = 0;
 
   /** @param atMs the wall clock when the block was handed on, of sound that comes as it is played */
   push(
@@ -173,7 +183,8 @@ export class TakeRecorder {
     const free = freeTake(this.held, wish, masked, { ...(this.gated && { gated: true }), lost: this.lost() });
     if (!free) return null;
     const { sampleRateHz } = this.settings;
-    return { plan: free.plan, heard: { ...free.heard, samples: new Int16Array(0), sampleRateHz, lostMs: this.lostMs } };
+    const lostMs = Math.round(1000 * lostSeconds(this.lost()));
+    return { plan: free.plan, heard: { ...free.heard, samples: new Int16Array(0), sampleRateHz, lostMs } };
   }
 
   private take(samples: Float32Array, onFrame?: (frame: Readonly<LiveFrame>) => void): void {
