@@ -1,8 +1,8 @@
 import { defineConfig } from 'vitest/config';
 
-// The longest plays and hears whole takes for ten seconds on a quiet machine; what hangs fails within a minute.
-const testTimeout = 60_000;
-const hookTimeout = 60_000;
+// The longest plays and hears whole takes: ten seconds on a quiet machine, five times that beside the flows and busy programs.
+const testTimeout = 120_000;
+const hookTimeout = 120_000;
 
 export default defineConfig({
   test: {

@@ -195,7 +195,10 @@ export async function choose(engine: Engine, label: string, value: string): Prom
   await until(
     engine,
     `a field “${label}”`,
-    (name) => [...document.querySelectorAll('select')].some((field) => field.labels[0]?.textContent.startsWith(name)),
+    (name) => {
+      for (const details of document.querySelectorAll('details')) details.open = true;
+      return [...document.querySelectorAll('select')].some((field) => field.labels[0]?.textContent.startsWith(name));
+    },
     label,
   );
   await engine.run(

@@ -53,12 +53,15 @@ describe.each(Object.keys(ENGINES) as EngineName[])('%s', (name) => {
       await goTo(engine, 'log');
       await untilText(engine, '1 take');
       await keepSaved(engine);
-      await engine.run(() => document.querySelectorAll('details').forEach((details) => (details.open = true)));
-      await engine.run(() =>
-        [...document.querySelectorAll('button')]
-          .find((button) => button.textContent?.includes('Export as JSON'))!
-          .click(),
-      );
+      await until(engine, 'the way to export as JSON', () => {
+        for (const details of document.querySelectorAll('details')) details.open = true;
+        const button = [...document.querySelectorAll('button')].find((one) =>
+          one.textContent.includes('Export as JSON'),
+        );
+        if (!button || button.disabled) return false;
+        button.click();
+        return true;
+      });
       await until(engine, 'a saved backup', () => (window as unknown as { saved: string }).saved.length > 1000);
       const backup = await engine.run(() => (window as unknown as { saved: string }).saved);
       await engine.run(async () => {
@@ -75,8 +78,12 @@ describe.each(Object.keys(ENGINES) as EngineName[])('%s', (name) => {
       });
       await engine.goto(`${application.url}/log`);
       await untilText(engine, 'Nothing here yet');
-      await engine.run(() => document.querySelectorAll('details').forEach((details) => (details.open = true)));
-      await until(engine, 'a field for backups', () => document.querySelector('input[type="file"]') !== null);
+      await until(engine, 'a field for backups', () => {
+        for (const details of document.querySelectorAll('details')) details.open = true;
+        return [...document.querySelectorAll<HTMLInputElement>('input[type="file"]')].some((input) =>
+          input.accept.includes('json'),
+        );
+      });
       await engine.run((text) => {
         const files = new DataTransfer();
         files.items.add(new File([text], 'backup.json', { type: 'application/json' }));
