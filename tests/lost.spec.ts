@@ -133,6 +133,17 @@ test.describe('what comes in between', () => {
     await expect(verdict(page)).not.toContainText('lost');
   });
 
+  test('the next take waits for a tone of its own, whatever the one before has heard', async ({ page }) => {
+    await playSwell(page, () => Promise.resolve());
+    await expect(verdict(page)).toContainText('Even dynamics');
+    const waits = await textsOf(page, 'start');
+    await page.keyboard.press('r');
+    await expect.poll(async () => (await waits()).some((text) => text.includes('Stop'))).toBe(true);
+    await expect(verdict(page)).toContainText('Even dynamics');
+    await page.getByRole('link', { name: 'Log', exact: true }).click();
+    await expect(page.getByText('2 takes', { exact: true })).toBeVisible();
+  });
+
   test('the microphone is closed when nothing wants it, and that is shown', async ({ page }) => {
     await playSwell(page, () => Promise.resolve());
     await expect(verdict(page)).toBeVisible();

@@ -122,6 +122,7 @@ export async function hearFreely(
   { retainS = FREE_RETAIN_S, given, range = soundingRangeHz(hornNow(settings), settings.a4Hz), free }: HearingWish = {},
 ): Promise<HeardFreely> {
   const { source, buffer } = await openSource(input, settings, given);
+  input.trace.reset();
   const recording = await Recording.begin({
     sampleRateHz: input.context.sampleRate,
     ...range,

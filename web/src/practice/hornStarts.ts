@@ -34,6 +34,7 @@ export async function untilPlayed(
   const hold = holdSound();
   let recording: Recording | undefined;
   try {
+    input.trace.reset();
     recording = await Recording.begin({ sampleRateHz, ...range, retainS: RETAIN_S, zerosAreLoss: true });
     for (let from = 0; !given.aborted; await pause(LOOK_MS)) {
       if (pageSounds()) from = input.trace.count;

@@ -76,6 +76,8 @@ export async function playTake(): Promise<TakeOutcome> {
     const awake = keepAwake();
     try {
       const recorder = { ...recorderSettingsFor(plan, input.context.sampleRate), draftTakeId: takeId };
+      // What was heard before is no first tone of this take.
+      input.trace.reset();
       recording = await orGivenUp(Recording.begin(recorder), signal);
       const planned = { takeId, plan, sound, settings, recording };
       return await withLock(`take ${takeId}`, () => runTake(planned, input, signal));
