@@ -135,7 +135,8 @@ class Tone {
     const count = Math.round(lengthS * sampleRateHz);
     const gapS = step.attack === 'slurred' ? habits.slurGapS : 0;
     const controlStep = Math.round(CONTROL_S * sampleRateHz);
-    const phases = weights.map(() => 2 * Math.PI * random.uniform());
+    const angles = weights.map(() => 2 * Math.PI * random.uniform());
+    const phases = { cos: angles.map(Math.cos), sin: angles.map(Math.sin) };
     const airS = step.attack === 'slurred' ? 0 : this.airS();
     let partials = 0;
     let hz = targetHz;
@@ -186,8 +187,7 @@ class Tone {
             Math.min(1, (t + airS) / 0.02, (lengthS - t) / RELEASE_S);
       }
       phase += (2 * Math.PI * hz) / sampleRateHz;
-      let value = 0;
-      for (let k = 1; k <= partials; k++) value += weights[k]! * Math.sin(k * phase + phases[k]!);
+      let value = partialSum(weights, phases, partials, phase);
       if (sounding > 1) {
         tubePhase += (2 * Math.PI * hz) / sounding / sampleRateHz;
         value += dbToAmplitude(TUBE_DB) * (Math.sin(tubePhase) + Math.sin((sounding + 1) * tubePhase));
@@ -293,6 +293,26 @@ class Tone {
     const fall = Math.min(1, (lengthS - t) / (this.joinsNext ? SLUR_S : RELEASE_S));
     return Math.max(0, Math.min(rise, fall));
   }
+}
+
+/** Sum of w_k sin(k phase + phase_k) over partials 1 to `count`, by Horner's rule in e^(i phase): two sines for all. */
+function partialSum(
+  weights: Float64Array,
+  phases: { readonly cos: Float64Array; readonly sin: Float64Array },
+  count: number,
+  phase: number,
+): number {
+  const c = Math.cos(phase);
+  const s = Math.sin(phase);
+  let re = 0;
+  let im = 0;
+  for (let k = count; k >= 1; k--) {
+    const sumRe = re + weights[k]! * phases.cos[k]!;
+    const sumIm = im + weights[k]! * phases.sin[k]!;
+    re = sumRe * c - sumIm * s;
+    im = sumRe * s + sumIm * c;
+  }
+  return im;
 }
 
 /** Where a voice hums a pitch: the octave from 110 Hz up. */
