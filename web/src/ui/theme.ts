@@ -34,6 +34,7 @@ export const system = createSystem(
   defineConfig({
     preflight: true,
     globalCss: {
+      '@page': { margin: '12mm' },
       html: {
         bg: 'paper',
         color: 'ink',

@@ -1,14 +1,24 @@
 import { useCallback, useState } from 'react';
 
+type Extent = readonly [(box: HTMLElement | null) => (() => void) | undefined, number];
+
 /** The width of a box in CSS pixels, as it changes; 0 until it is laid out. Its ref goes on the box. */
-export function useWidth(): readonly [(box: HTMLElement | null) => (() => void) | undefined, number] {
-  const [width, setWidth] = useState(0);
-  const ref = useCallback((box: HTMLElement | null) => {
-    if (!box) return undefined;
-    setWidth(box.clientWidth);
-    const observer = new ResizeObserver(() => setWidth(box.clientWidth));
-    observer.observe(box);
-    return () => observer.disconnect();
-  }, []);
-  return [ref, width];
+export const useWidth = () => useExtent('clientWidth');
+
+/** The same of its height. */
+export const useHeight = () => useExtent('clientHeight');
+
+function useExtent(of: 'clientWidth' | 'clientHeight'): Extent {
+  const [extent, setExtent] = useState(0);
+  const ref = useCallback(
+    (box: HTMLElement | null) => {
+      if (!box) return undefined;
+      setExtent(box[of]);
+      const observer = new ResizeObserver(() => setExtent(box[of]));
+      observer.observe(box);
+      return () => observer.disconnect();
+    },
+    [of],
+  );
+  return [ref, extent];
 }

@@ -110,6 +110,7 @@ export function AppFrame() {
           px={{ base: '12px', md: '28px' }}
           pt={playing ? '10px' : 0}
           pb={playing ? '14px' : { base: '118px', md: '72px', lg: '14px' }}
+          _print={{ p: 0 }}
           tabIndex={-1}
           outline="none"
         >

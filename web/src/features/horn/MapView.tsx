@@ -20,7 +20,7 @@ import { formatNumber, formatSigned } from '../../text/format';
 import { needText } from '../../text/needText';
 import { PatternNote } from '../../shared/PatternNote';
 import { SectionTitle } from '../../ui/PageTitle';
-import { useWidth } from '../../ui/useWidth';
+import { useWidth } from '../../ui/useExtent';
 import { useNoteName } from '../../text/useNoteName';
 import { useOpenExercise } from '../../shared/useOpenExercise';
 import { LayerChoice } from './LayerChoice';
