@@ -1,9 +1,10 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { expect, it } from 'vitest';
 
-/** What says that a page has gone to another view, what waits for something of that view, and what says that something is not there. */
+/** What says that a page has gone to another view, what waits for something of that view, and what says that something is not there or how much there is, at once. */
 const LEAVES = /\.(goto|reload|goBack|goForward)\(/;
-const ABSENT = /toHaveCount\(0\)|toBeHidden\(|not\.toBeVisible\(|not\.toBeAttached\(|not\.toContainText\(|isHidden\(\)/;
+const ABSENT =
+  /toHaveCount\(0\)|toBeHidden\(|not\.toBeVisible\(|not\.toBeAttached\(|not\.toContainText\(|isHidden\(\)|\.count\(\)|\.all\(\)|allTextContents\(/;
 const WAITS =
   /await expect\(|waitFor|\.click\(|\.fill\(|\.selectOption\(|\.check\(|\.uncheck\(|await until|await \w+\(page/;
 

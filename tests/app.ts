@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright';
 import { expect, test as base, type Page } from '@playwright/test';
 import { withMadeSound, type MadeSound } from './madeSound';
 
@@ -23,4 +24,17 @@ export async function textsOf(page: Page, testId: string): Promise<() => Promise
     return seen;
   }, testId);
   return () => texts.jsonValue();
+}
+
+/** Checks that what a page shows, once it stands still, can be used by everybody (WCAG 2.2 AA, as far as a program can tell). */
+export async function expectAccessible(page: Page, what = page.url()): Promise<void> {
+  await page.waitForFunction(() => document.getAnimations().every(({ playState }) => playState !== 'running'));
+  const { violations } = await new AxeBuilder({ page })
+    .options({ resultTypes: ['violations'] })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    // The page has no frames of others; without them the check needs no second page.
+    .setLegacyMode(true)
+    .analyze();
+  const found = violations.flatMap(({ id, nodes }) => nodes.map((node) => `${id}: ${node.html.slice(0, 160)}`));
+  expect(found, what).toEqual([]);
 }

@@ -1,18 +1,12 @@
 import { readFileSync } from 'node:fs';
-import AxeBuilder from '@axe-core/playwright';
 import type { Download, Page } from '@playwright/test';
-import { expect, test } from './app';
+import { expect, expectAccessible, test } from './app';
 import { withMadeSound } from './madeSound';
 
 /** What is downloaded when something is done. */
 async function saved(page: Page, act: () => Promise<unknown>): Promise<Buffer> {
   const [download] = await Promise.all([page.waitForEvent('download'), act()]);
   return readFileSync(await (download as Download).path());
-}
-
-async function accessible(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag22aa']).analyze();
-  expect(violations.map((violation) => `${violation.id}: ${violation.nodes[0]?.html}`)).toEqual([]);
 }
 
 test('a routine goes to a student, the week comes back, is heard and remarked on, and the remark arrives', async ({
@@ -62,7 +56,7 @@ test('a routine goes to a student, the week comes back, is heard and remarked on
   await student.getByLabel('My notes on takes').check();
   await student.getByRole('button', { name: 'Tick the best of each exercise' }).click();
   await student.getByLabel('The sound of these takes').check();
-  await accessible(student);
+  await expectAccessible(student);
   const week = await saved(student, () => save.click());
 
   // The teacher sees who practised what, hears the take, and remarks on a beat of it.
@@ -76,7 +70,7 @@ test('a routine goes to a student, the week comes back, is heard and remarked on
   await expect(row).toContainText('Mara');
   await expect(row).toContainText('From nothing');
   await expect(teacher.getByTestId('same-note')).toContainText(/Mara.*cents/);
-  await accessible(teacher);
+  await expectAccessible(teacher);
   await row.getByRole('link', { name: 'Mara' }).click();
   await expect(teacher.getByText('Felt easy.')).toBeVisible();
   await teacher.getByTestId('student-take').getByRole('link').click();
@@ -88,7 +82,7 @@ test('a routine goes to a student, the week comes back, is heard and remarked on
   const beat = Number(/\d+/.exec((await teacher.getByText(/^Remark on beat/).textContent()) ?? '')?.[0]);
   await field.fill('Let the air lead here.');
   await teacher.getByRole('button', { name: 'Add the remark' }).click();
-  await accessible(teacher);
+  await expectAccessible(teacher);
   await teacher.getByRole('link', { name: 'To the student' }).click();
   await expect(teacher.getByTestId('remark')).toContainText('Let the air lead here.');
   const answer = await saved(teacher, () =>
