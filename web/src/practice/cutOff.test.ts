@@ -101,6 +101,17 @@ describe('a judge that fails', () => {
     expect((await wholeTake('a'))?.sound?.samples.length).toBe(failed.samples.length);
   });
 
+  it('leaves what the player and the teacher wrote to a take that is judged later', async () => {
+    broken();
+    const unjudged = takeOf(plan, heard(), { id: 'a', cut: false, keepSound: true });
+    const remarks = [{ id: 'r', beat: 2, text: 'Softer here.', from: 'T' }] as never;
+    await keepTake({ ...unjudged, record: { ...unjudged.record, note: 'New reed.', remarks } });
+    await judgeAgain((await wholeTake('a'))!);
+    const { record } = (await wholeTake('a'))!;
+    expect(record).toMatchObject({ note: 'New reed.', remarks, verdict: { decision: expect.anything() as string } });
+    expect(record.unjudged).toBeUndefined();
+  });
+
   it('that fails once more leaves the take as it was', async () => {
     broken();
     await keepTake(takeOf(plan, heard(), { id: 'a', cut: false, keepSound: true }));
