@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { exerciseScore, FAMILIES, familyById, usualExercise } from '@inner-hum/core/families';
-import { applies, ruleOf, type FindingId } from '@inner-hum/core/judge';
+import { applies, rowOf, type FindingId } from '@inner-hum/core/judge';
 import { CLEAN_HABITS, FAULTS, withFault, type FaultName, type Habits } from '@inner-hum/core/simulate';
 import { EXPECTED_FINDINGS, SHOWN_BY } from './expectedFindings';
 import { playFamily, playSwell } from './play';
@@ -109,7 +109,7 @@ console.log(report);
 
 /** Whether a family judges that side of a tone. */
 function isJudged(family: string, finding: FindingId): boolean {
-  const aspect = ruleOf(finding)?.aspect;
+  const aspect = rowOf(finding).aspect;
   return aspect === undefined || !familyById(family).teaching.unjudged?.includes(aspect);
 }
 

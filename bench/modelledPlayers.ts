@@ -114,17 +114,17 @@ export function takeOf(
     const first = step.dynamics[0]!;
     const band = bandAt(first.position ?? dynamicPosition(first.dynamic));
     const fails = random.uniform() > player.speaks(midi, partial) - player.tires * taken;
-    if (fails) findings.push(finding('jump', 3, i, { beat: 1, atS: 0, partial: 2, lastsMs: 300, count: 1 }, 3));
+    if (fails) findings.push(finding('jump', i, { beat: 1, atS: 0, partial: 2, lastsMs: 300, count: 1 }, 3));
     const askedS = step.beats * beatS;
     const breathS = player.breathS * (isLoud(step) ? 0.8 : 1) * (0.95 + 0.1 * random.uniform());
     const holdS = Math.min(askedS, breathS);
-    if (!step.openEnd && askedS > breathS + 0.4) findings.push(finding('stoppedEarly', 3, i, { beats: 1 }, 2));
+    if (!step.openEnd && askedS > breathS + 0.4) findings.push(finding('stoppedEarly', i, { beats: 1 }, 2));
     holds.push({ midi, loud: isLoud(step), holdS, ...((step.openEnd || askedS > breathS) && { ended: true }) });
     if (step.hum || step.bendCents || step.freePitch) return [];
     const cents = player.cents(midi, band) + 2 * random.normal();
     if (Math.abs(cents) > 13 && partial === 1)
       findings.push(
-        finding(cents > 0 ? 'sharp' : 'flat', 2, i, { cents: Math.abs(cents), uncertainty: 1 }, Math.abs(cents) / 12),
+        finding(cents > 0 ? 'sharp' : 'flat', i, { cents: Math.abs(cents), uncertainty: 1 }, Math.abs(cents) / 12),
       );
     const moves = step.dynamics.length > 1;
     return [

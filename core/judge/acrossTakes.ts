@@ -96,7 +96,7 @@ function leak(now: PresentTake, past: readonly PastTake[]): Finding[] {
   if (now.starts.every((start) => start.spoke)) return [];
   const { verdict, tongue, breath, days, reeds } = leakVerdict([...past, now].flatMap((take) => take.starts));
   if (verdict !== 'horn') return [];
-  return [finding('leakLikely', 2, 0, { tonguePercent: 100 * tongue, airPercent: 100 * breath, days, reeds }, 2)];
+  return [finding('leakLikely', 0, { tonguePercent: 100 * tongue, airPercent: 100 * breath, days, reeds }, 2)];
 }
 
 /** Pitch that follows loudness: on every note it is a habit, on this one alone it is that note. */
@@ -111,10 +111,10 @@ function slopes(now: PresentTake, past: readonly PastTake[]): Finding[] {
   const severity = Math.abs(here) / SLOPE.cents;
   if (alike >= SLOPE.share) {
     const values = { cents: Math.abs(median([...each, here])), notes: each.length + 1 };
-    return [finding('slopeEverywhere', 1, 0, values, severity)];
+    return [finding('slopeEverywhere', 0, values, severity)];
   }
   if (alike > 1 - SLOPE.share) return [];
-  return [finding('slopeHere', 1, 0, { cents: Math.abs(here), notes: each.length }, severity)];
+  return [finding('slopeHere', 0, { cents: Math.abs(here), notes: each.length }, severity)];
 }
 
 /** Tries at one thing in one sitting: steadier than at first, or tiring. */
@@ -128,8 +128,8 @@ function sitting(now: PresentTake, past: readonly PastTake[]): Finding[] {
   const shares = tries.map((take) => take.share);
   const change = median(shares.slice(-2)) - median(shares.slice(0, 2));
   const values = { percent: 100 * Math.abs(change), tries: tries.length };
-  if (change >= SHARE_CHANGE) return [finding('steadierNow', 0, 0, values)];
-  return change <= -SHARE_CHANGE ? [finding('tiring', 1, 0, values, -change / SHARE_CHANGE)] : [];
+  if (change >= SHARE_CHANGE) return [finding('steadierNow', 0, values)];
+  return change <= -SHARE_CHANGE ? [finding('tiring', 0, values, -change / SHARE_CHANGE)] : [];
 }
 
 /** The median of each note. */

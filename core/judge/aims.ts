@@ -2,7 +2,8 @@ import { beatSeconds, type Score } from '@inner-hum/core/exercise';
 import type { Aim } from '@inner-hum/core/families';
 import { DEMAND_CENTS, limitOf, median, responseSeries, valueOf, type StepMeasures } from '@inner-hum/core/measure';
 import { dynamicPosition, type LevelRuler } from '@inner-hum/core/theory';
-import { finding, type Finding, type FindingId } from './finding';
+import { finding, type Finding } from './finding';
+import { rowOf, type FindingId } from './findings.data';
 import type { Sounded } from './rule';
 import type { TakeCase } from './takeCase';
 
@@ -51,25 +52,9 @@ const AIMS: Readonly<Record<Aim, (played: Played) => Finding[]>> = {
   vibrato,
 };
 
-/** What an aim that was missed says already of single tones. */
-const AIM_EXPLAINS: Partial<Record<FindingId, readonly FindingId[]>> = {
-  tongueFails: ['jump', 'crack', 'wrongPartial'],
-  airFails: ['jump', 'crack', 'wrongPartial'],
-  bothFail: ['jump', 'crack', 'wrongPartial'],
-  subtoneSags: ['flat'],
-  fadeShallow: ['narrowRange'],
-  heldUntilJump: ['jump'],
-  heldUntilGap: ['dropOut'],
-  unevenTime: ['changeLate', 'changeEarly'],
-  startsAbove: ['narrowRange', 'tooLoud'],
-  vibratoMissing: ['unsteady'],
-  vibratoOff: ['unsteady'],
-  vibratoUneven: ['unsteady'],
-};
-
 /** Whether a finding of a tone is said by a missed aim of the whole exercise. */
 export function saidByAim(id: FindingId, aims: readonly Finding[]): boolean {
-  return aims.some((aim) => AIM_EXPLAINS[aim.id]?.includes(id));
+  return aims.some((aim) => rowOf(aim.id).explainsInTake?.includes(id));
 }
 
 /** What a family's own aims find, and what any row of pairs shows. */
@@ -97,9 +82,9 @@ function ways({ measures, about: { score } }: Played): Finding[] {
   const air = failing('breath');
   const values = { tonguePercent: 100 * tongue, airPercent: 100 * air };
   const severity = Math.max(tongue, air) / FAILS;
-  if (tongue >= FAILS && air >= FAILS) return [finding('bothFail', 2, 0, values, severity)];
-  if (tongue >= FAILS && air <= SPEAKS) return [finding('tongueFails', 2, 0, values, severity)];
-  if (air >= FAILS && tongue <= SPEAKS) return [finding('airFails', 2, 0, values, severity)];
+  if (tongue >= FAILS && air >= FAILS) return [finding('bothFail', 0, values, severity)];
+  if (tongue >= FAILS && air <= SPEAKS) return [finding('tongueFails', 0, values, severity)];
+  if (air >= FAILS && tongue <= SPEAKS) return [finding('airFails', 0, values, severity)];
   return [];
 }
 
@@ -116,9 +101,7 @@ function stamina({ measures }: Played): Finding[] {
   const laterS = response(last) - response(first);
   if (less < WORSE_SHARE && laterS < WORSE_RESPONSE_S) return [];
   const values = { percent: Math.max(0, 100 * less), ms: Math.max(0, 1000 * laterS) };
-  return [
-    finding('laterWorse', 2, measures.length - 1, values, Math.max(less / WORSE_SHARE, laterS / WORSE_RESPONSE_S)),
-  ];
+  return [finding('laterWorse', measures.length - 1, values, Math.max(less / WORSE_SHARE, laterS / WORSE_RESPONSE_S))];
 }
 
 /** Changes whose moments wander against the count. */
@@ -129,7 +112,7 @@ function changeTimes({ measures, about: { score } }: Played): Finding[] {
   const centreS = median(offS);
   const spreadS = Math.sqrt(mean(offS.map((oneS) => (oneS - centreS) ** 2)));
   if (spreadS < limitS) return [];
-  return [finding('unevenTime', 2, 0, { ms: 1000 * spreadS, count: offS.length }, spreadS / limitS)];
+  return [finding('unevenTime', 0, { ms: 1000 * spreadS, count: offS.length }, spreadS / limitS)];
 }
 
 /** How long the best tone held, and what ended it. A tone that ended because the breath did has no fault. */
@@ -147,7 +130,7 @@ function held({ measures, about: { score } }: Played): Finding[] {
     none: 'held',
   };
   const id = until[best.hold.fault] as 'held' | 'heldUntilJump' | 'heldUntilGap' | 'heldUntilPitch';
-  return [finding(id, id === 'held' ? 0 : 2, stepIndex, { beats, seconds: beats * beatSeconds(score) }, 1)];
+  return [finding(id, stepIndex, { beats, seconds: beats * beatSeconds(score) }, 1)];
 }
 
 /** Whether the soft tone between two full ones was a subtone: well under them, darker, at the same pitch. */
@@ -161,11 +144,11 @@ function subtone({ measures, about: { demand } }: Played): Finding[] {
   const found: Finding[] = [];
   if (db < SUBTONE_DB || dark > SUBTONE_COLOUR * bright) {
     const severity = Math.max(SUBTONE_DB / Math.max(1, db), dark / (SUBTONE_COLOUR * bright));
-    found.push(finding('noSubtone', 2, 1, { db: Math.max(0, db), partials: Math.max(0, bright - dark) }, severity));
-  } else found.push(finding('subtone', 0, 1, { db }));
+    found.push(finding('noSubtone', 1, { db: Math.max(0, db), partials: Math.max(0, bright - dark) }, severity));
+  } else found.push(finding('subtone', 1, { db }));
   const sag = (valueOf(full.pitchCentreCents) ?? 0) - (valueOf(sub.pitchCentreCents) ?? 0);
   const limit = DEMAND_CENTS[demand];
-  if (sag > limit) found.push(finding('subtoneSags', 2, 1, { cents: sag }, sag / limit));
+  if (sag > limit) found.push(finding('subtoneSags', 1, { cents: sag }, sag / limit));
   return found;
 }
 
@@ -178,7 +161,7 @@ function softest(played: Played): Finding[] {
     return db === undefined ? [] : [{ db, stepIndex }];
   });
   const best = levels.sort((a, b) => a.db - b.db)[0];
-  return best ? [finding('firstTraceAt', 0, best.stepIndex, { db: best.db - ruler.softestDb })] : [];
+  return best ? [finding('firstTraceAt', best.stepIndex, { db: best.db - ruler.softestDb })] : [];
 }
 
 /** Whether the soft tones leaned away from the loud ones: by their medians, told of the soft tone that leaned most. */
@@ -205,7 +188,7 @@ function softAgainstLoud(played: Played): Finding[] {
   const id = cents > 0 ? 'sharpWhenSoft' : 'flatWhenSoft';
   const per10Db = 10 / apartDb;
   const values = { cents: Math.abs(cents) * per10Db, uncertainty: MEDIAN_CENTS * per10Db };
-  return [finding(id, 2, worst.stepIndex, values, Math.abs(cents) / limit)];
+  return [finding(id, worst.stepIndex, values, Math.abs(cents) / limit)];
 }
 /** Soft and loud tones must lie this far apart to be compared, dB. */
 const APART_DB = 6;
@@ -225,8 +208,8 @@ function fromNothing(played: Played): Finding[] {
   const worst = starts.sort((a, b) => b.db - a.db)[0];
   if (!worst) return [];
   return worst.db > OUT_OF_NOTHING_DB
-    ? [finding('startsAbove', 2, worst.stepIndex, { db: worst.db }, worst.db / OUT_OF_NOTHING_DB)]
-    : [finding('fromNothing', 0, worst.stepIndex, { db: worst.db })];
+    ? [finding('startsAbove', worst.stepIndex, { db: worst.db }, worst.db / OUT_OF_NOTHING_DB)]
+    : [finding('fromNothing', worst.stepIndex, { db: worst.db })];
 }
 
 /** Whether a vibrato came as it was asked for, and went where none was. */
@@ -238,21 +221,19 @@ function vibrato(played: Played): Finding[] {
     const hz = valueOf(step.vibratoHz);
     const { straightCents, narrow, wide, rateShare, regular } = VIBRATO;
     if (!asked)
-      return cents > straightCents ? [finding('vibratoStays', 2, stepIndex, { cents }, cents / straightCents)] : [];
-    if (hz === undefined) return [finding('vibratoMissing', 2, stepIndex, {}, MISSING)];
+      return cents > straightCents ? [finding('vibratoStays', stepIndex, { cents }, cents / straightCents)] : [];
+    if (hz === undefined) return [finding('vibratoMissing', stepIndex, {}, MISSING)];
     const waves = hz * beatSeconds(score);
     const off = Math.abs(waves - asked.waves) / asked.waves;
-    if (off > rateShare) return [finding('vibratoOff', 2, stepIndex, { waves, asked: asked.waves }, off / rateShare)];
+    if (off > rateShare) return [finding('vibratoOff', stepIndex, { waves, asked: asked.waves }, off / rateShare)];
     const width = cents / asked.widthCents;
     const values = { cents, asked: asked.widthCents };
-    if (width < narrow) return [finding('vibratoNarrow', 2, stepIndex, values, narrow / Math.max(0.1, width))];
-    if (width > wide) return [finding('vibratoWide', 2, stepIndex, values, width / wide)];
+    if (width < narrow) return [finding('vibratoNarrow', stepIndex, values, narrow / Math.max(0.1, width))];
+    if (width > wide) return [finding('vibratoWide', stepIndex, values, width / wide)];
     const regularity = valueOf(step.vibratoRegularity) ?? 0;
     if (regularity < regular)
-      return [
-        finding('vibratoUneven', 2, stepIndex, { percent: 100 * regularity }, regular / Math.max(0.1, regularity)),
-      ];
-    return [finding('vibratoRight', 0, stepIndex, { waves, cents })];
+      return [finding('vibratoUneven', stepIndex, { percent: 100 * regularity }, regular / Math.max(0.1, regularity))];
+    return [finding('vibratoRight', stepIndex, { waves, cents })];
   });
   const missed = found.filter(({ weight }) => weight > 0).sort((a, b) => (b.severity ?? 0) - (a.severity ?? 0));
   // Once each, of the tone that has it most.
@@ -275,14 +256,14 @@ function fadeOver(played: Played): Finding[] {
   const fallDb = levels[0]!.db - levels.at(-1)!.db;
   const plannedDb = plannedFall(score, played.about.ruler);
   if (largest.db > FADE_BACK_DB)
-    return [finding('fadeBack', 2, largest.stepIndex, { db: largest.db }, largest.db / FADE_BACK_DB)];
+    return [finding('fadeBack', largest.stepIndex, { db: largest.db }, largest.db / FADE_BACK_DB)];
   const wantedDb = limitOf('rangeShare', demand) * plannedDb;
   const whole = levels.length === score.steps.length;
   if (whole && fallDb < wantedDb) {
     const severity = wantedDb / Math.max(1, fallDb);
-    return [finding('fadeShallow', 2, levels.at(-1)!.stepIndex, { db: Math.max(0, fallDb), plannedDb }, severity)];
+    return [finding('fadeShallow', levels.at(-1)!.stepIndex, { db: Math.max(0, fallDb), plannedDb }, severity)];
   }
-  return [finding('fades', 0, 0, { db: Math.max(0, fallDb) })];
+  return [finding('fades', 0, { db: Math.max(0, fallDb) })];
 }
 
 /** How far the colour travelled while the pitch stayed. */
@@ -290,8 +271,8 @@ function colourTravel(played: Played): Finding[] {
   const widest = Math.max(0, ...soundedOf(played).flatMap(({ step }) => valueOf(step.colourTravelPartials) ?? []));
   if (soundedOf(played).length === 0) return [];
   return widest < COLOUR_TRAVEL
-    ? [finding('colourStays', 2, 0, { partials: widest }, COLOUR_TRAVEL / Math.max(0.1, widest))]
-    : [finding('colourTravels', 0, 0, { partials: widest })];
+    ? [finding('colourStays', 0, { partials: widest }, COLOUR_TRAVEL / Math.max(0.1, widest))]
+    : [finding('colourTravels', 0, { partials: widest })];
 }
 
 /** How near the colours of the pairs are; that they are too far apart is a finding of the pair. */
@@ -299,7 +280,7 @@ function colourMatch(played: Played): Finding[] {
   const apart = pairDistances(played);
   if (apart.length === 0) return [];
   const db = median(apart.map((pair) => pair.db));
-  return db <= limitOf('pairDistanceDb', played.about.demand) ? [finding('colourNear', 0, 0, { db })] : [];
+  return db <= limitOf('pairDistanceDb', played.about.demand) ? [finding('colourNear', 0, { db })] : [];
 }
 
 /** Pairs that come nearer to each other over the tries. */
@@ -307,7 +288,7 @@ function pairsNearer(played: Played): Finding[] {
   const apart = pairDistances(played);
   const [first, last] = [apart[0], apart.at(-1)];
   if (!first || !last || first.db - last.db < NEARER_DB) return [];
-  return [finding('pairsNearer', 0, last.stepIndex, { fromDb: first.db, db: last.db })];
+  return [finding('pairsNearer', last.stepIndex, { fromDb: first.db, db: last.db })];
 }
 
 function pairDistances(played: Played) {

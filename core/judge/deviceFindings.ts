@@ -1,38 +1,14 @@
 import type { Topic } from '@inner-hum/core/families';
-import { finding, type Finding, type FindingId } from './finding';
+import { finding, type Finding } from './finding';
+import { rowOf } from './findings.data';
 import { lostFinding } from './lostFindings';
-import { ruleOf } from './rules';
 import type { TakeCase } from './takeCase';
-
-/** What can't be told where the device moves the levels, besides all that is about the level. */
-const NEEDS_LEVELS: readonly FindingId[] = [
-  'even',
-  'subtone',
-  'slopeEverywhere',
-  'slopeHere',
-  'sharpWhenSoft',
-  'flatWhenSoft',
-  'airySoftEnd',
-  'pairLouder',
-  'pairSofter',
-  'slurStep',
-  'noSubtone',
-  'fadeBack',
-  'fadeShallow',
-  'fades',
-  'firstTraceAt',
-  'startsAbove',
-  'fromNothing',
-];
-
-/** What can't be told where the highs are missing. */
-const NEEDS_HIGHS: readonly FindingId[] = ['colourApart', 'colourNear', 'colourOpens', 'colourStays', 'colourTravels'];
 
 /** Whether a finding means anything in the sound that the device gave. */
 export function canBeTold({ id }: Finding, device: TakeCase['device']): boolean {
   const { levels, colour } = untoldBy(device);
-  if (levels && (NEEDS_LEVELS.includes(id) || ruleOf(id)?.topic === 'level')) return false;
-  return !colour || !NEEDS_HIGHS.includes(id);
+  const { needs } = rowOf(id);
+  return !(levels && needs === 'levels') && !(colour && needs === 'highs');
 }
 
 /** Whether what an exercise is for could not be heard through the device: then nothing is secure. */
@@ -47,10 +23,10 @@ const untoldBy = (device: TakeCase['device']) => untoldOf(deviceFindings(device)
 export function deviceFindings(device: TakeCase['device']): Finding[] {
   return [
     ...lostFinding(device),
-    ...(device?.gainRidesDb === undefined ? [] : [finding('levelsRide', 1, 0, { db: device.gainRidesDb })]),
-    ...(device?.gated ? [finding('levelsGated', 1, 0, {})] : []),
-    ...(device?.bandHz === undefined ? [] : [finding('bandLimited', 1, 0, { khz: device.bandHz / 1000 })]),
-    ...(device?.clipped ? [finding('clipped', 1, 0, { count: device.clipped })] : []),
+    ...(device?.gainRidesDb === undefined ? [] : [finding('levelsRide', 0, { db: device.gainRidesDb })]),
+    ...(device?.gated ? [finding('levelsGated', 0, {})] : []),
+    ...(device?.bandHz === undefined ? [] : [finding('bandLimited', 0, { khz: device.bandHz / 1000 })]),
+    ...(device?.clipped ? [finding('clipped', 0, { count: device.clipped })] : []),
   ];
 }
 

@@ -17,15 +17,15 @@ export function freeVerdict(measures: readonly StepMeasures[], device?: TakeCase
   const longest = extreme(tones, lastsS);
   if (!longest) return { findings: [], tries: [], decision: 'again', next: { change: 'none', parameters: {} } };
   const seconds = tones.reduce((sum, { step }) => sum + lastsS(step), 0);
-  const held = finding('freeHeld', 0, longest.stepIndex, { count: tones.length, seconds, longestS: longest.size });
+  const held = finding('freeHeld', longest.stepIndex, { count: tones.length, seconds, longestS: longest.size });
   const steadiest = extreme(tones, ({ pitchSteadinessCents }) => minus(valueOf(pitchSteadinessCents)));
   const leaning = extreme(tones, ({ pitchCentreCents }) => size(valueOf(pitchCentreCents)));
   const findings: Finding[] = [...deviceFindings(device), held];
   if (steadiest && tones.length > 1)
-    findings.push(finding('freeSteadiest', 0, steadiest.stepIndex, { cents: -steadiest.size }));
+    findings.push(finding('freeSteadiest', steadiest.stepIndex, { cents: -steadiest.size }));
   if (leaning && leaning.size >= LEAN_CENTS) {
     const sharp = valueOf(leaning.step.pitchCentreCents)! > 0;
-    findings.push(finding(sharp ? 'freeSharp' : 'freeFlat', 0, leaning.stepIndex, { cents: leaning.size }));
+    findings.push(finding(sharp ? 'freeSharp' : 'freeFlat', leaning.stepIndex, { cents: leaning.size }));
   }
   return { findings, tries: [], decision: 'again', next: { change: 'none', parameters: {} } };
 }

@@ -5,14 +5,16 @@ import { naturalOffsetCents, partialSemitones } from '@inner-hum/core/theory';
 import { acrossTakes, harderToday, lean, presentTake } from './acrossTakes';
 import { aimFindings, saidByAim } from './aims';
 import { canBeTold, deviceFindings, hidesTask } from './deviceFindings';
-import { finding, type Finding, type FindingId } from './finding';
+import { finding, type Finding } from './finding';
+import { rowOf, type FindingId } from './findings.data';
 import { isLost, lostShare, tooMuchLost } from './lostFindings';
 import { freeVerdict } from './freeVerdict';
 import { nextStep } from './nextStep';
 import { ALL_OF_IT, type RuleContext, type Sounded } from './rule';
-import { applies, ruleOf, RULES } from './rules';
+import { applies, RULES } from './rules';
 import type { TakeCase } from './takeCase';
-import type { Decision, TryId, Verdict } from './verdict';
+import type { TryId } from './tries.data';
+import type { Decision, Verdict } from './verdict';
 
 /** Tries in a row that break before the judge proposes to leave it for today. */
 const BREAKS_BEFORE_LEAVING = 3;
@@ -32,7 +34,7 @@ export function judgeTake(measures: readonly StepMeasures[], about: TakeCase): V
   const family = familyById(about.parameters.family);
   const { unjudged = [], aims = [] } = family.teaching;
   const found = toneFindings(measures, about).filter((toneFinding) => {
-    const aspect = ruleOf(toneFinding.id)?.aspect;
+    const aspect = rowOf(toneFinding.id).aspect;
     return (aspect === undefined || !unjudged.includes(aspect)) && told(toneFinding);
   });
   const untold = found.filter((entry) => !isExplained(entry, found, measures));
@@ -80,7 +82,7 @@ function byImportance(family: Family): (a: Finding, b: Finding) => number {
   const topics: readonly Topic[] = topicsOf(family);
   const importance = ({ id, weight, severity = 1 }: Finding) => {
     if (weight === 0) return 0;
-    const topic = ruleOf(id)?.topic;
+    const topic = rowOf(id).topic;
     const ofTask = topic === undefined || topics.includes(topic) ? OF_THE_TASK : 1;
     const size = Math.min(MOST_SEVERE, severity) * ofTask * (weight >= 2 ? OF_THE_DEMAND : 1);
     return weight === 3 ? 100 + size : size;
@@ -88,38 +90,10 @@ function byImportance(family: Family): (a: Finding, b: Finding) => number {
   return (a, b) => importance(b) - importance(a);
 }
 
-/** What to try for findings that no rule of a tone makes. */
-const TRIES: Partial<Record<FindingId, readonly TryId[]>> = {
-  nothingHeard: ['checkMicrophone'],
-  tongueFails: ['softerTongue'],
-  airFails: ['letItSpeak'],
-  bothFail: ['letItSpeak'],
-  laterWorse: ['restLonger'],
-  slopeHere: ['anotherNote'],
-  leakLikely: ['haveItChecked'],
-  tiring: ['restLonger'],
-  unevenTime: ['countTheChange'],
-  noSubtone: ['dropToSubtone'],
-  subtoneSags: ['supportWhenSoft'],
-  fadeBack: ['oneLongFade'],
-  fadeShallow: ['oneLongFade'],
-  colourStays: ['sayTheVowels'],
-  startsAbove: ['airBeforeTone'],
-  vibratoMissing: ['countTheWaves'],
-  vibratoOff: ['countTheWaves'],
-  vibratoUneven: ['countTheWaves'],
-  vibratoNarrow: ['countTheWaves'],
-  vibratoWide: ['countTheWaves'],
-  vibratoStays: ['straightFirst'],
-  heldUntilPitch: ['listenAhead'],
-  heldUntilGap: ['onePressure'],
-  heldUntilJump: ['voiceTheNote'],
-};
-
 /** What to try: the mouthpiece is moved only when most notes lean that way. */
 function triesFor(id: FindingId, leaning: -1 | 0 | 1): readonly TryId[] {
   if ((id === 'sharp' && leaning === 1) || (id === 'flat' && leaning === -1)) return ['tuneFirst'];
-  return TRIES[id] ?? ruleOf(id)?.tries ?? [];
+  return rowOf(id).tries ?? [];
 }
 
 /** A tone that goes on for so long where the next should be has not changed, seconds. */
@@ -156,7 +130,7 @@ function toneFindings(measures: readonly StepMeasures[], about: TakeCase): Findi
     const context: RuleContext = { ...common, step: asked, changesOver: changesOver(asked, before), pairOffsetCents };
     return RULES.flatMap((row) => {
       const spoken = applies(row.id, asked) ? row.when(step, context) : undefined;
-      return spoken ? [finding(row.id, row.weight, stepIndex, spoken.values as never, spoken.severity)] : [];
+      return spoken ? [finding(row.id, stepIndex, spoken.values as never, spoken.severity)] : [];
     });
   });
 }
@@ -171,10 +145,10 @@ function silentFinding(stepIndex: number, played: number, measures: readonly Ste
   const partial = stayedOn(stepIndex, measures, score);
   if (partial !== undefined) {
     const wanted = score.steps[stepIndex]!.partialNumber;
-    return [finding('wrongPartial', 3, stepIndex, { partial, wanted }, ALL_OF_IT)];
+    return [finding('wrongPartial', stepIndex, { partial, wanted }, ALL_OF_IT)];
   }
-  if (played === 0 || stepIndex < played) return [finding('nothingHeard', 3, stepIndex, {}, ALL_OF_IT)];
-  return stepIndex === played ? [finding('stoppedAfter', 1, stepIndex, { played, total: measures.length }, 1)] : [];
+  if (played === 0 || stepIndex < played) return [finding('nothingHeard', stepIndex, {}, ALL_OF_IT)];
+  return stepIndex === played ? [finding('stoppedAfter', stepIndex, { played, total: measures.length }, 1)] : [];
 }
 
 /** Whether a step is slurred to from another partial of its tube, or from the tone it should be like. */
@@ -200,7 +174,7 @@ function isExplained(entry: Finding, found: readonly Finding[], measures: readon
 const FAR_WORSE = 2;
 
 function explains(entry: Finding, other: Finding): boolean {
-  if (!ruleOf(entry.id)?.explains?.includes(other.id)) return false;
+  if (!rowOf(entry.id).explains?.includes(other.id)) return false;
   return entry.weight === 3 || sizeOf(other) <= FAR_WORSE * sizeOf(entry);
 }
 
@@ -234,12 +208,12 @@ function wellFindings(measures: readonly StepMeasures[], score: Score, told: rea
     const shares = sounded.flatMap(({ step }) => valueOf(step.shareInWindow) ?? []);
     if (shares.length === 0) return [];
     const percent = (100 * shares.reduce((sum, share) => sum + share, 0)) / shares.length;
-    return [finding('steady', 0, 0, { percent, tones: shares.length })];
+    return [finding('steady', 0, { percent, tones: shares.length })];
   }
   return sounded.flatMap(({ step, stepIndex }): Finding[] => {
     const share = valueOf(step.shareInWindow);
     const db = valueOf(step.rangeDb);
-    return share === undefined || db === undefined ? [] : [finding('even', 0, stepIndex, { percent: 100 * share, db })];
+    return share === undefined || db === undefined ? [] : [finding('even', stepIndex, { percent: 100 * share, db })];
   });
 }
 
@@ -257,7 +231,7 @@ function vibratoFinding(measures: readonly StepMeasures[]): Finding[] {
     cents: middle((wave) => wave.cents),
     percent: 100 * middle((wave) => wave.regular),
   };
-  return [finding('vibratoHeard', 0, 0, values)];
+  return [finding('vibratoHeard', 0, values)];
 }
 
 /** What went well where the pitch line is not the point. */
@@ -268,12 +242,11 @@ function specialFindings(
   const found: Finding[] = [];
   const hums = sounded.filter(({ stepIndex }) => steps[stepIndex]?.hum);
   const hummed = hums.flatMap(({ step }) => valueOf(step.pitchCentreCents) ?? []);
-  if (hummed.length > 0)
-    found.push(finding('humRight', 0, hums[0]!.stepIndex, { cents: median(hummed.map(Math.abs)) }));
+  if (hummed.length > 0) found.push(finding('humRight', hums[0]!.stepIndex, { cents: median(hummed.map(Math.abs)) }));
   const bent = sounded.flatMap(({ step }) => (step.bend && valueOf(step.bend.depthCents)) ?? []);
-  if (bent.length > 0) found.push(finding('bendDeep', 0, 0, { cents: median(bent) }));
+  if (bent.length > 0) found.push(finding('bendDeep', 0, { cents: median(bent) }));
   const free = sounded.filter(({ stepIndex }) => steps[stepIndex]?.freePitch);
-  if (free.length > 0) found.push(finding('rests', 0, 0, { hz: free[0]!.step.targetHz }));
+  if (free.length > 0) found.push(finding('rests', 0, { hz: free[0]!.step.targetHz }));
   return found;
 }
 
@@ -290,7 +263,7 @@ function decide(findings: readonly Finding[], before: readonly Decision[], task:
     return keepsBreaking ? 'leave' : onlyMissed(findings) ? 'again' : 'easier';
   }
   const isSecure = ({ id, weight, severity = 1 }: Finding) => {
-    const topic = ruleOf(id)?.topic;
+    const topic = rowOf(id).topic;
     const ofTask = topic !== undefined && task.includes(topic);
     return weight === 0 || (weight === 1 && id !== 'stoppedAfter' && !ofTask && severity < FAR_OVER);
   };

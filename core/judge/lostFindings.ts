@@ -7,7 +7,8 @@ import {
   type LostSound,
   type StepMeasures,
 } from '@inner-hum/core/measure';
-import { finding, type Finding, type FindingId } from './finding';
+import { finding, type Finding } from './finding';
+import { rowOf } from './findings.data';
 import { EARLY_END } from './toneRules';
 import type { TakeCase } from './takeCase';
 import type { Verdict } from './verdict';
@@ -16,33 +17,6 @@ import type { Verdict } from './verdict';
 const WORTH_TELLING_S = 0.02;
 /** What a hole in the sound looks like lies within so much of it, seconds. */
 const NEAR_S = 0.25;
-
-/** What a hole in the sound itself looks like, where it is. */
-const LOOK_LIKE_A_HOLE: readonly FindingId[] = ['dropOut', 'jump', 'crack', 'squeak', 'stairs'];
-/** What can't be told of a tone that has a hole: how long it was, its line and its peak, how it changed, how it spoke. */
-const NEED_THE_WHOLE_TONE: readonly FindingId[] = [
-  'heldUntilPitch',
-  'heldUntilJump',
-  'heldUntilGap',
-  'held',
-  'peakEarly',
-  'unevenLine',
-  'wrongWay',
-  'peakLate',
-  'slurGap',
-  'slurStep',
-  'slowChange',
-  'slowResponse',
-  'scooped',
-  'octaveUnder',
-  'fadeBack',
-  'fadeShallow',
-  'slipsAtEnd',
-  'stoppedAfter',
-  'nothingHeard',
-];
-/** What compares the times of several tones. */
-const NEED_ALL_TIMES: readonly FindingId[] = ['unevenTime', 'laterWorse', 'vibratoOff', 'vibratoUneven'];
 
 type Sounded = Extract<StepMeasures, { kind: 'sounded' }>;
 
@@ -62,8 +36,8 @@ export function tooMuchLost(about: Pick<TakeCase, 'score' | 'device'>, heardS?: 
   if (share < MOST_LOST_SHARE) return undefined;
   const values = { seconds: lostSeconds(about.device?.lost ?? []), percent: 100 * Math.min(1, share) };
   return {
-    findings: [finding('tooMuchLost', 3, 0, values)],
-    tries: ['freeTheDevice'],
+    findings: [finding('tooMuchLost', 0, values)],
+    tries: rowOf('tooMuchLost').tries ?? [],
     decision: 'again',
     next: { change: 'none', parameters: {} },
   };
@@ -72,19 +46,20 @@ export function tooMuchLost(about: Pick<TakeCase, 'score' | 'device'>, heardS?: 
 /** What is told of sound that was lost. */
 export function lostFinding(device: TakeCase['device']): readonly Finding[] {
   const seconds = lostSeconds(device?.lost ?? []);
-  return seconds < WORTH_TELLING_S ? [] : [finding('soundLost', 1, 0, { ms: 1000 * seconds })];
+  return seconds < WORTH_TELLING_S ? [] : [finding('soundLost', 0, { ms: 1000 * seconds })];
 }
 
 /** Whether lost sound explains a finding, so that it is not told of the player. */
 export function isLost(entry: Finding, measures: readonly StepMeasures[], about: TakeCase): boolean {
   const lost = about.device?.lost ?? [];
   if (lost.length === 0) return false;
-  if (NEED_ALL_TIMES.includes(entry.id)) return true;
-  if (LOOK_LIKE_A_HOLE.includes(entry.id) && 'atS' in entry.values)
+  const by = rowOf(entry.id).lost;
+  if (by === 'times') return true;
+  if (by === 'hole' && 'atS' in entry.values)
     return lostBetween(lost, entry.values.atS, entry.values.atS, NEAR_S).length > 0;
   const tone = measures[entry.stepIndex];
-  if (tone?.kind !== 'sounded') return lost.length > 0 && NEED_THE_WHOLE_TONE.includes(entry.id);
-  if (NEED_THE_WHOLE_TONE.includes(entry.id)) return around(lost, tone).length > 0;
+  if (tone?.kind !== 'sounded') return by === 'tone';
+  if (by === 'tone') return around(lost, tone).length > 0;
   return explainsTime(entry, tone, lost, about);
 }
 

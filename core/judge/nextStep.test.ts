@@ -8,7 +8,7 @@ import { finding } from './finding';
 import type { Finding } from './finding';
 import type { Decision } from './verdict';
 
-const stopped = finding('stoppedEarly', 3, 0, { beats: 2 });
+const stopped = finding('stoppedEarly', 0, { beats: 2 });
 const usual = (id: string): ExerciseParameters =>
   usualExercise(
     FAMILIES.find((family) => family.id === id)!,

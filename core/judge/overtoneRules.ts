@@ -26,10 +26,6 @@ function pairApart(m: Sounded, { demand, freeTuning, pairOffsetCents }: RuleCont
 export const OVERTONE_RULES: readonly AnyRule[] = [
   rule({
     id: 'hummedOther',
-    weight: 3,
-    topic: 'break',
-    tries: ['hearItAgain'],
-    explains: ['humSharp', 'humFlat'],
     when: (m) =>
       m.otherSoundingMidi === undefined
         ? undefined
@@ -37,10 +33,6 @@ export const OVERTONE_RULES: readonly AnyRule[] = [
   }),
   rule({
     id: 'wrongPartial',
-    weight: 3,
-    topic: 'break',
-    tries: ['humIt', 'voiceTheNote'],
-    explains: ['jump', 'crack', 'sharp', 'flat', 'scooped', 'unsteady', 'slowResponse', 'stairs', 'slowChange'],
     when: (m, { step }) => {
       const partial = wrongPartial(m);
       return step && partial !== undefined
@@ -50,10 +42,6 @@ export const OVERTONE_RULES: readonly AnyRule[] = [
   }),
   rule({
     id: 'slowChange',
-    weight: 2,
-    topic: 'change',
-    tries: ['changeWithoutJaw', 'humIt'],
-    explains: ['slurGap', 'slurStep', 'scooped'],
     when: (m, { demand, changesOver }) => {
       const limitS = limitOf('glitchS', demand);
       return changesOver && m.slur && m.slur.glitchS > limitS && wrongPartial(m) === undefined
@@ -63,40 +51,22 @@ export const OVERTONE_RULES: readonly AnyRule[] = [
   }),
   rule({
     id: 'pairSharp',
-    weight: 2,
-    topic: 'pitch',
-    tries: ['humIt'],
-    explains: ['sharp'],
     when: (m, context) => pairApart(m, context, 1),
   }),
   rule({
     id: 'pairFlat',
-    weight: 2,
-    topic: 'pitch',
-    tries: ['humIt'],
-    explains: ['flat'],
     when: (m, context) => pairApart(m, context, -1),
   }),
   rule({
     id: 'humSharp',
-    weight: 2,
-    topic: 'pitch',
-    tries: ['hearItAgain'],
     when: (m, context) => said('cents', overLimit('humCents', m.pitchCentreCents, context)),
   }),
   rule({
     id: 'humFlat',
-    weight: 2,
-    topic: 'pitch',
-    tries: ['hearItAgain'],
     when: (m, context) => said('cents', overLimit('humCents', negative(m.pitchCentreCents), context)),
   }),
   rule({
     id: 'bendShallow',
-    weight: 2,
-    topic: 'change',
-    aspect: 'bendDepth',
-    tries: ['slowerBend'],
     when: (m, { step }) => {
       const asked = step?.bendCents ?? 0;
       const depth = m.bend?.depthCents;
@@ -110,9 +80,6 @@ export const OVERTONE_RULES: readonly AnyRule[] = [
   }),
   rule({
     id: 'bendOff',
-    weight: 2,
-    topic: 'pitch',
-    tries: ['hearItAgain'],
     when: (m, { demand }) => {
       const back = m.bend?.returnCents;
       const limit = DEMAND_CENTS[demand];
@@ -121,48 +88,26 @@ export const OVERTONE_RULES: readonly AnyRule[] = [
   }),
   rule({
     id: 'bendRough',
-    weight: 2,
-    topic: 'line',
-    tries: ['slowerBend'],
     when: (m, context) => m.bend && said('cents', overLimit('bendStepCents', m.bend.stepCents, context)),
   }),
   rule({
     id: 'colourApart',
-    weight: 2,
-    topic: 'colour',
-    tries: ['keepTheVowel'],
     when: (m, context) => m.pair && said('db', overLimit('pairDistanceDb', m.pair.spectralDistanceDb, context)),
   }),
   rule({
     id: 'changeLate',
-    weight: 1,
-    topic: 'time',
-    aspect: 'changeTime',
-    tries: ['countTheChange'],
     when: (m, context) => m.pair && saidInMs(overLimit('latenessS', m.pair.changeS, context)),
   }),
   rule({
     id: 'changeEarly',
-    weight: 1,
-    topic: 'time',
-    aspect: 'changeTime',
-    tries: ['countTheChange'],
     when: (m, context) => m.pair && saidInMs(overLimit('latenessS', negative(m.pair.changeS), context)),
   }),
   rule({
     id: 'pairLouder',
-    weight: 1,
-    topic: 'level',
-    tries: ['matchTheAir'],
-    explains: ['slurStep'],
     when: (m, context) => m.pair && said('db', overLimit('pairLevelDb', m.pair.levelDb, context)),
   }),
   rule({
     id: 'pairSofter',
-    weight: 1,
-    topic: 'level',
-    tries: ['matchTheAir'],
-    explains: ['slurStep'],
     when: (m, context) => m.pair && said('db', overLimit('pairLevelDb', negative(m.pair.levelDb), context)),
   }),
 ];

@@ -1,9 +1,8 @@
 import type { Step } from '@inner-hum/core/exercise';
-import type { Aspect, Topic } from '@inner-hum/core/families';
 import { limitOf, type Demand, type Measured, type StepMeasures } from '@inner-hum/core/measure';
 import type { LevelRuler } from '@inner-hum/core/theory';
-import type { FindingId, ValuesOfFinding, Weight } from './finding';
-import type { TryId } from './verdict';
+import type { ValuesOfFinding } from './finding';
+import type { FindingId } from './findings.data';
 
 export type Sounded = Extract<StepMeasures, { kind: 'sounded' }>;
 
@@ -30,16 +29,9 @@ export interface Spoken<Id extends FindingId> {
   readonly severity: number;
 }
 
-/** One row of the judge: when it speaks, how much it weighs, what it explains, what to try. */
+/** When the judge speaks of a tone; all else about a finding stands in its row of findings.data.ts. */
 export interface Rule<Id extends FindingId = FindingId> {
   readonly id: Id;
-  readonly weight: Weight;
-  readonly topic: Topic;
-  /** a family may leave this side of a tone out of judgement */
-  readonly aspect?: Aspect;
-  readonly tries: readonly TryId[];
-  /** on the same tone these say the same once more, and are not told */
-  readonly explains?: readonly FindingId[];
   readonly when: (measures: Sounded, context: RuleContext) => Spoken<Id> | undefined;
 }
 

@@ -2,7 +2,7 @@ import type { Step } from '../exercise';
 import { describe, expect, it } from 'vitest';
 import { absent, measured, type Measured } from '../measure';
 import type { RuleContext, Sounded } from './rule';
-import { applies, ruleOf, RULES } from './rules';
+import { applies, RULES } from './rules';
 
 const none = absent('tooShort');
 const untouched = { lastsS: 0, pitchCentreCents: none, centroidPartials: none };
@@ -93,7 +93,8 @@ describe('RULES', () => {
 
   it('say how far over its limit a thing is', () => {
     const severity = (cents: number) =>
-      ruleOf('sharp')!.when({ ...PLAIN, pitchCentreCents: measured(cents, 0) }, context)!.severity;
+      RULES.find((row) => row.id === 'sharp')!.when({ ...PLAIN, pitchCentreCents: measured(cents, 0) }, context)!
+        .severity;
     expect(severity(18)).toBeCloseTo(1.5, 9);
     expect(severity(36)).toBeCloseTo(3, 9);
   });

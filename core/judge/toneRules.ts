@@ -30,10 +30,6 @@ const beatOf = (timeS: number, measures: Sounded, { beatS }: RuleContext) =>
 export const TONE_RULES: readonly AnyRule[] = [
   rule({
     id: 'otherNote',
-    weight: 3,
-    topic: 'break',
-    tries: ['checkFingering'],
-    explains: ['sharp', 'flat', 'scooped', 'unsteady', 'slowResponse', 'dropOut', 'stairs', 'slipsAtEnd'],
     when: (m) =>
       m.otherSoundingMidi === undefined
         ? undefined
@@ -41,18 +37,10 @@ export const TONE_RULES: readonly AnyRule[] = [
   }),
   rule({
     id: 'jump',
-    weight: 3,
-    topic: 'break',
-    tries: ['voiceTheNote', 'startWhereItSpeaks'],
-    explains: ['stairs', 'wrongWay', 'unevenLine', 'unsteady', 'scooped', 'rising', 'sinking', 'slipsAtEnd', 'crack'],
     when: (m, context) => (wrongPartial(m) === undefined ? slips('jump', m, context) : undefined),
   }),
   rule({
     id: 'dropOut',
-    weight: 3,
-    topic: 'break',
-    tries: ['startWhereItSpeaks', 'onePressure'],
-    explains: ['stairs', 'wrongWay', 'unevenLine', 'narrowRange', 'unsteady'],
     when: (m, context) => {
       const gap = m.dropOuts[0];
       return (
@@ -70,11 +58,6 @@ export const TONE_RULES: readonly AnyRule[] = [
   }),
   rule({
     id: 'stoppedEarly',
-    weight: 3,
-    topic: 'end',
-    aspect: 'length',
-    tries: ['fasterTempo', 'startWhereItSpeaks'],
-    explains: ['narrowRange', 'peakEarly', 'peakLate', 'slipsAtEnd', 'wrongWay', 'unevenLine'],
     when: (m, { beatS }) => {
       const beats = (m.plannedEndS - m.endS) / beatS;
       return beats * beatS > EARLY_END.s && beats > EARLY_END.beats
@@ -84,27 +67,14 @@ export const TONE_RULES: readonly AnyRule[] = [
   }),
   rule({
     id: 'crack',
-    weight: 2,
-    topic: 'break',
-    tries: ['voiceTheNote', 'onePressure'],
-    explains: ['stairs', 'scooped'],
     when: (m, context) => slips('crack', m, context),
   }),
   rule({
     id: 'squeak',
-    weight: 2,
-    topic: 'break',
-    aspect: 'squeak',
-    tries: ['warmReed', 'voiceTheNote'],
-    explains: ['stairs', 'scooped'],
     when: (m, context) => slips('squeak', m, context),
   }),
   rule({
     id: 'slurGap',
-    weight: 2,
-    topic: 'change',
-    tries: ['keepAirThrough'],
-    explains: ['slurStep', 'scooped', 'slowResponse'],
     when: (m) =>
       m.slur && m.slur.gapS > limitOf('slurGapS', 'firm')
         ? { values: { ms: 1000 * m.slur.gapS }, severity: m.slur.gapS / limitOf('slurGapS', 'firm') }
@@ -112,10 +82,6 @@ export const TONE_RULES: readonly AnyRule[] = [
   }),
   rule({
     id: 'slurStep',
-    weight: 2,
-    topic: 'change',
-    aspect: 'slurLevel',
-    tries: ['keepAirThrough', 'onePressure'],
     when: (m, context) =>
       m.slur &&
       said(
@@ -126,10 +92,6 @@ export const TONE_RULES: readonly AnyRule[] = [
   }),
   rule({
     id: 'stairs',
-    weight: 2,
-    topic: 'level',
-    tries: ['onePressure', 'listenAhead'],
-    explains: ['wrongWay', 'unevenLine', 'peakEarly', 'peakLate'],
     when: (m, context) => {
       const largest = [...m.stairs].sort((a, b) => Math.abs(b.db) - Math.abs(a.db))[0];
       if (!largest) return undefined;
@@ -140,11 +102,6 @@ export const TONE_RULES: readonly AnyRule[] = [
   }),
   rule({
     id: 'wrongWay',
-    weight: 2,
-    topic: 'level',
-    aspect: 'loudness',
-    tries: ['onePressure', 'planTheMiddle'],
-    explains: ['unevenLine', 'stairs'],
     when: (m, context) => {
       const found = overLimit('wrongWayShare', m.wrongWayShare, context);
       return found && { values: { percent: 100 * found.size }, severity: found.severity };
@@ -152,11 +109,6 @@ export const TONE_RULES: readonly AnyRule[] = [
   }),
   rule({
     id: 'narrowRange',
-    weight: 2,
-    topic: 'level',
-    aspect: 'loudness',
-    tries: ['wideRange'],
-    explains: ['unevenLine', 'peakEarly', 'peakLate', 'tooLoud', 'tooSoft'],
     when: (m, { demand }) => {
       if (m.rangeDb.kind !== 'measured') return undefined;
       const { value: db, uncertainty } = m.rangeDb;
@@ -170,60 +122,33 @@ export const TONE_RULES: readonly AnyRule[] = [
   }),
   rule({
     id: 'unevenLine',
-    weight: 2,
-    topic: 'level',
-    aspect: 'loudness',
-    tries: ['planTheMiddle', 'listenAhead'],
-    explains: ['stairs'],
     when: (m, context) => said('db', overLimit('swellErrorDb', m.swellErrorDb, context)),
   }),
   rule({
     id: 'tooLoud',
-    weight: 1,
-    topic: 'level',
-    aspect: 'loudness',
-    tries: ['hearTheDynamic'],
     when: (m, context) => measuredRuler(context, () => overLimit('levelAgainstPlanDb', m.levelAgainstPlanDb, context)),
   }),
   rule({
     id: 'tooSoft',
-    weight: 1,
-    topic: 'level',
-    aspect: 'loudness',
-    tries: ['hearTheDynamic'],
     when: (m, context) =>
       measuredRuler(context, () => overLimit('levelAgainstPlanDb', negative(m.levelAgainstPlanDb), context)),
   }),
   rule({
     id: 'sharpWhenSoft',
-    weight: 2,
-    topic: 'line',
-    tries: ['softenJawWhenSoft'],
-    explains: ['unsteady', 'rising', 'sinking'],
     when: (m, context) =>
       said('cents', overLimit('pitchAgainstLevelCents', negative(m.pitchAgainstLevelCents), context)),
   }),
   rule({
     id: 'flatWhenSoft',
-    weight: 2,
-    topic: 'line',
-    tries: ['supportWhenSoft'],
-    explains: ['unsteady', 'rising', 'sinking'],
     when: (m, context) => said('cents', overLimit('pitchAgainstLevelCents', m.pitchAgainstLevelCents, context)),
   }),
   rule({
     id: 'sharp',
-    weight: 2,
-    topic: 'pitch',
-    tries: ['voiceLower'],
     when: (m, context) =>
       context.freeTuning ? undefined : said('cents', overLimit('pitchCentreCents', m.pitchCentreCents, context)),
   }),
   rule({
     id: 'flat',
-    weight: 2,
-    topic: 'pitch',
-    tries: ['voiceHigher'],
     when: (m, context) =>
       context.freeTuning
         ? undefined
@@ -231,21 +156,11 @@ export const TONE_RULES: readonly AnyRule[] = [
   }),
   rule({
     id: 'rising',
-    weight: 2,
-    topic: 'line',
-    aspect: 'line',
-    tries: ['listenAhead'],
-    explains: ['unsteady'],
     when: (m, context) =>
       driftsFar(m, context.demand) ? said('cents', overLimit('driftCentsPerS', m.driftCentsPerS, context)) : undefined,
   }),
   rule({
     id: 'sinking',
-    weight: 2,
-    topic: 'line',
-    aspect: 'line',
-    tries: ['sameAirToTheEnd'],
-    explains: ['unsteady'],
     when: (m, context) =>
       driftsFar(m, context.demand)
         ? said('cents', overLimit('driftCentsPerS', negative(m.driftCentsPerS), context))
@@ -253,17 +168,10 @@ export const TONE_RULES: readonly AnyRule[] = [
   }),
   rule({
     id: 'unsteady',
-    weight: 2,
-    topic: 'line',
-    aspect: 'line',
-    tries: ['listenAhead', 'onePressure'],
     when: (m, context) => said('cents', overLimit('pitchSteadinessCents', m.pitchSteadinessCents, context)),
   }),
   rule({
     id: 'colourOpens',
-    weight: 1,
-    topic: 'colour',
-    tries: ['coverTheLoudEnd'],
     when: (m, context) =>
       context.evenColour
         ? said('partials', overLimit('centroidAgainstLevel', m.centroidAgainstLevel, context))
@@ -271,27 +179,14 @@ export const TONE_RULES: readonly AnyRule[] = [
   }),
   rule({
     id: 'late',
-    weight: 1,
-    topic: 'time',
-    aspect: 'timing',
-    tries: ['airBeforeBeat'],
     when: (m, context) => saidInMs(overLimit('latenessS', m.latenessS, context)),
   }),
   rule({
     id: 'early',
-    weight: 1,
-    topic: 'time',
-    aspect: 'timing',
-    tries: ['airBeforeBeat'],
     when: (m, context) => saidInMs(overLimit('latenessS', negative(m.latenessS), context)),
   }),
   rule({
     id: 'slowResponse',
-    weight: 1,
-    topic: 'start',
-    aspect: 'response',
-    tries: ['letItSpeak'],
-    explains: ['late', 'scooped'],
     when: (m, { demand, step }) => {
       const lowBreath = step?.attack === 'breath' && step.fingeredMidi <= LAST_LOW_MIDI;
       const limitS = limitOf('responseS', demand);
@@ -300,51 +195,27 @@ export const TONE_RULES: readonly AnyRule[] = [
   }),
   rule({
     id: 'scooped',
-    weight: 1,
-    topic: 'start',
-    tries: ['voiceTheNote'],
     when: (m, context) => said('cents', overLimit('scoopCents', negative(m.scoopCents), context)),
   }),
   rule({
     id: 'octaveUnder',
-    weight: 1,
-    topic: 'start',
-    tries: ['voiceTheNote'],
-    explains: ['scooped'],
     when: (m, context) => saidInMs(overLimit('octaveBelowS', m.octaveBelowS, context)),
   }),
   rule({
     id: 'slipsAtEnd',
-    weight: 1,
-    topic: 'end',
-    tries: ['endWithAir'],
     when: ({ release: { slipCents } }, context) =>
       said('cents', overLimit('slipCents', slipCents, context) ?? overLimit('slipCents', negative(slipCents), context)),
   }),
   rule({
     id: 'peakLate',
-    weight: 1,
-    topic: 'level',
-    aspect: 'peak',
-    tries: ['planTheMiddle'],
-    explains: ['wrongWay', 'unevenLine', 'stairs'],
     when: (m, context) => said('beats', overLimit('peakPlaceBeats', m.peakPlaceBeats, context)),
   }),
   rule({
     id: 'peakEarly',
-    weight: 1,
-    topic: 'level',
-    aspect: 'peak',
-    tries: ['planTheMiddle'],
-    explains: ['wrongWay', 'unevenLine', 'stairs'],
     when: (m, context) => said('beats', overLimit('peakPlaceBeats', negative(m.peakPlaceBeats), context)),
   }),
   rule({
     id: 'airySoftEnd',
-    weight: 1,
-    topic: 'colour',
-    aspect: 'air',
-    tries: ['lessThroatMoreAir'],
     when: (m, context) => said('db', overLimit('breathAtSoftEndDb', m.breathAtSoftEndDb, context)),
   }),
 ];

@@ -1,53 +1,8 @@
 import type { ChangeId } from '@inner-hum/core/families';
 import { finding, type Finding } from './finding';
+import type { TryId } from './tries.data';
 
 export type Decision = 'again' | 'easier' | 'harder' | 'leave';
-
-export const TRY_IDS = [
-  'startWhereItSpeaks',
-  'fasterTempo',
-  'onePressure',
-  'voiceTheNote',
-  'listenAhead',
-  'planTheMiddle',
-  'softenJawWhenSoft',
-  'supportWhenSoft',
-  'sameAirToTheEnd',
-  'tuneFirst',
-  'lessThroatMoreAir',
-  'airBeforeBeat',
-  'wideRange',
-  'letItSpeak',
-  'keepAirThrough',
-  'softerTongue',
-  'haveItChecked',
-  'restLonger',
-  'endWithAir',
-  'checkFingering',
-  'checkMicrophone',
-  'warmReed',
-  'keepTheVowel',
-  'coverTheLoudEnd',
-  'anotherNote',
-  'humIt',
-  'changeWithoutJaw',
-  'countTheChange',
-  'matchTheAir',
-  'hearItAgain',
-  'slowerBend',
-  'voiceLower',
-  'voiceHigher',
-  'dropToSubtone',
-  'oneLongFade',
-  'sayTheVowels',
-  'hearTheDynamic',
-  'airBeforeTone',
-  'countTheWaves',
-  'straightFirst',
-  'freeTheDevice',
-] as const;
-/** Things a player can try; each is a sentence of the catalogue. */
-export type TryId = (typeof TRY_IDS)[number];
 
 /** A concrete change of parameters for the next take. */
 export interface NextStep {
@@ -66,7 +21,7 @@ export interface Verdict {
 
 /** The verdict of a take that could not be judged: it says so and proposes nothing. */
 export const NOT_JUDGED: Verdict = {
-  findings: [finding('notJudged', 3, 0, {})],
+  findings: [finding('notJudged', 0, {})],
   tries: [],
   decision: 'again',
   next: { change: 'none', parameters: {} },

@@ -124,7 +124,7 @@ it('the keys are all listed', () => {
 
 describe('a verdict in words', () => {
   const parameters = { ...SWELL_DEFAULTS, instrumentId: 'alto' } as const;
-  const finding = <Id extends Finding['id']>(id: Id, values: ValuesOfFinding<Id>) => makeFinding(id, 2, 0, values);
+  const finding = <Id extends Finding['id']>(id: Id, values: ValuesOfFinding<Id>) => makeFinding(id, 0, values);
   const shown = (verdict: Partial<Verdict>) => {
     const take = {
       parameters,

@@ -1,44 +1,9 @@
 import { familyById } from '@inner-hum/core/families';
-import { FINDING_VALUES, type Finding, type Verdict } from '@inner-hum/core/judge';
+import { rowOf, type Finding, type Verdict } from '@inner-hum/core/judge';
 import type { TakeRecord } from '@inner-hum/core/take';
 import { hzToMidi, instrumentById, writtenMidi } from '@inner-hum/core/theory';
 import type { TFunction } from 'i18next';
 import { formatNumber } from './format';
-
-/** Findings that are about the whole take, not about one of its tones. */
-const ABOUT_ALL = new Set<Finding['id']>([
-  'steady',
-  'stoppedAfter',
-  'tongueFails',
-  'airFails',
-  'bothFail',
-  'laterWorse',
-  'pairsNearer',
-  'unevenTime',
-  'humRight',
-  'bendDeep',
-  'rests',
-  'slopeEverywhere',
-  'slopeHere',
-  'leakLikely',
-  'steadierNow',
-  'tiring',
-  'colourNear',
-  'colourStays',
-  'colourTravels',
-  'fades',
-  'vibratoHeard',
-  'soundLost',
-  'tooMuchLost',
-  'levelsRide',
-  'levelsGated',
-  'clipped',
-  'bandLimited',
-  'freeHeld',
-  'freeSteadiest',
-  'freeSharp',
-  'freeFlat',
-]);
 
 /** Decimals of the numbers in sentences, by their name; others are whole. */
 const DECIMALS: Record<string, number> = {
@@ -62,7 +27,7 @@ export function findingText(
   const values: Readonly<Record<string, number>> = finding.values;
   const step = take.score.steps[finding.stepIndex];
   const words: Record<string, string | number> = {};
-  const [first = ''] = FINDING_VALUES[finding.id];
+  const [first = ''] = rowOf(finding.id).values;
   for (const [name, value] of Object.entries(values)) {
     const decimals = DECIMALS[name === 'uncertainty' ? first : name] ?? 0;
     const rounded = name === 'uncertainty' ? Math.max(value, 10 ** -decimals) : value;
@@ -84,7 +49,7 @@ export function findingText(
       ...formOf(finding, words),
     }),
   );
-  if (take.score.steps.length === 1 || !step || ABOUT_ALL.has(finding.id)) return sentence;
+  if (take.score.steps.length === 1 || !step || rowOf(finding.id).about !== undefined) return sentence;
   const which = t('verdict.toneOf', { number: finding.stepIndex + 1, note: nameOf(step.soundedMidi) });
   const more = (finding.steps ?? 1) - 1;
   return `${which}${sentence}${more > 0 ? ` ${t('verdict.moreTones', { count: more })}` : ''}`;
