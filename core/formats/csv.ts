@@ -1,4 +1,4 @@
-import { QUANTITY_ROWS, type QuantityName, type QuantityRow } from '@inner-hum/core/measure';
+import { QUANTITY_ROWS, STEP_QUANTITIES } from '@inner-hum/core/measure';
 import { HOP_S, type Frames } from '@inner-hum/core/signal';
 import { noteName, type NoteNameSystem } from '@inner-hum/core/theory';
 import Papa from 'papaparse';
@@ -25,14 +25,8 @@ export function framesCsv(frames: Frames): string {
   return Papa.unparse({ fields, data: rows }, OPTIONS);
 }
 
-type Tabled = { [N in QuantityName]: (typeof QUANTITY_ROWS)[N] extends { column: string } ? N : never }[QuantityName];
 /** Quantities of a step that go into the table of measures, by the name of their column. */
-const COLUMNS = Object.fromEntries(
-  (Object.keys(QUANTITY_ROWS) as QuantityName[]).flatMap((name) => {
-    const { column }: QuantityRow = QUANTITY_ROWS[name];
-    return column === undefined ? [] : [[column, name as Tabled]];
-  }),
-);
+const COLUMNS = Object.fromEntries(STEP_QUANTITIES.map((name) => [QUANTITY_ROWS[name].column, name]));
 
 /**
  * Measures of takes as CSV: a row for each step, each quantity with its uncertainty; empty where there is none. Without

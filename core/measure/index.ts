@@ -14,8 +14,10 @@ export {
   limitOf,
   QUANTITY_ROWS,
   shown,
+  STEP_QUANTITIES,
   type Demand,
   type QuantityName,
+  type StepQuantity,
   type QuantityRow,
   type Unit,
 } from './quantities.data';

@@ -18,8 +18,12 @@ export interface QuantityRow {
   readonly better: 'lower' | 'higher' | 'zero' | 'none';
   /** beyond this it is a finding, by demand */
   readonly limits?: Limits;
-  /** name of its column in tables that leave the application */
+  /** what each sounded tone has of it is a column of this name in tables that leave the application */
   readonly column?: string;
+  /** measured by the first version already: of others an older take says that they were not measured then */
+  readonly everSince?: true;
+  /** whether the table of a take's numbers leaves it out, always or where it was not found */
+  readonly untold?: 'always' | 'absent';
 }
 
 const same = (limit: number): Limits => ({ loose: limit, firm: limit, fine: limit });
@@ -41,34 +45,44 @@ export const QUANTITY_ROWS = {
     better: 'zero',
     limits: { loose: 0.12, firm: 0.07, fine: 0.04 },
     column: 'lateness_s',
+    everSince: true,
   },
   riseS: { ...ms, better: 'none', column: 'rise_s' },
+  /** for how long the octave below sounded with the tone at first */
   octaveBelowS: { ...ms, limits: same(0.05), column: 'octave_below_s' },
   settleS: { ...ms, column: 'settle_s' },
   scoopCents: { ...cents, limits: same(15), column: 'scoop_cents' },
-  pitchCentreCents: { ...cents, limits: { loose: 20, firm: 12, fine: 7 }, column: 'pitch_centre_cents' },
+  pitchCentreCents: {
+    ...cents,
+    limits: { loose: 20, firm: 12, fine: 7 },
+    column: 'pitch_centre_cents',
+    everSince: true,
+  },
   pitchSteadinessCents: {
     ...cents,
     signed: false,
     better: 'lower',
     limits: { loose: 8, firm: 5, fine: 3.5 },
     column: 'pitch_steadiness_cents',
+    everSince: true,
   },
   driftCentsPerS: {
     ...cents,
     unit: 'centsPerS',
     limits: { loose: 6, firm: 3.5, fine: 2 },
     column: 'drift_cents_per_s',
+    everSince: true,
   },
-  shareInWindow: { ...percent, column: 'share_in_window' },
+  shareInWindow: { ...percent, column: 'share_in_window', everSince: true },
   pitchAgainstLevelCents: {
     ...cents,
     limits: { loose: 12, firm: 7, fine: 4 },
     column: 'pitch_against_level_cents_per_10db',
+    everSince: true,
   },
-  rangeDb: { ...db, better: 'higher', column: 'range_db' },
-  swellErrorDb: { ...db, limits: { loose: 3, firm: 2, fine: 1.3 }, column: 'swell_error_db' },
-  wrongWayShare: { ...percent, better: 'lower', limits: same(0.12), column: 'wrong_way_share' },
+  rangeDb: { ...db, better: 'higher', column: 'range_db', everSince: true },
+  swellErrorDb: { ...db, limits: { loose: 3, firm: 2, fine: 1.3 }, column: 'swell_error_db', everSince: true },
+  wrongWayShare: { ...percent, better: 'lower', limits: same(0.12), column: 'wrong_way_share', everSince: true },
   peakPlaceBeats: {
     unit: 'beats',
     factor: 1,
@@ -77,17 +91,21 @@ export const QUANTITY_ROWS = {
     better: 'zero',
     limits: same(0.75),
     column: 'peak_place_beats',
+    everSince: true,
   },
   vibratoHz: { unit: 'hz', factor: 1, digits: 1, signed: false, better: 'none', column: 'vibrato_hz' },
-  vibratoCents: { ...cents, signed: false, better: 'none', column: 'vibrato_cents' },
-  vibratoRegularity: { ...percent, column: 'vibrato_regularity' },
+  vibratoCents: { ...cents, signed: false, better: 'none', column: 'vibrato_cents', untold: 'absent' },
+  vibratoRegularity: { ...percent, column: 'vibrato_regularity', untold: 'absent' },
   centroidPartials: { ...partials, column: 'centroid_partials' },
-  colourTravelPartials: { ...partials, column: 'colour_travel_partials' },
+  /** how far the colour travelled within the tone */
+  colourTravelPartials: { ...partials, column: 'colour_travel_partials', untold: 'always' },
   // A horn's own colour opens by up to two partials for each 10 dB.
+  /** for each 10 dB */
   centroidAgainstLevel: { ...partials, signed: true, limits: same(2.6), column: 'centroid_per_10db' },
   breathRatioDb: { ...db, column: 'breath_db' },
+  /** for each 10 dB */
   breathAgainstLevel: { ...db, signed: true, better: 'none', column: 'breath_db_per_10db' },
-  breathAtSoftEndDb: { ...db, limits: same(-14), column: 'breath_at_soft_end_db' },
+  breathAtSoftEndDb: { ...db, limits: same(-14), column: 'breath_at_soft_end_db', everSince: true },
   levelAgainstPlanDb: {
     ...db,
     signed: true,
@@ -95,7 +113,9 @@ export const QUANTITY_ROWS = {
     limits: { loose: 10, firm: 7, fine: 5 },
     column: 'level_against_plan_db',
   },
-  levelDb: { ...db, better: 'none', column: 'level_dbfs' },
+  /** median of its body */
+  levelDb: { ...db, better: 'none', column: 'level_dbfs', untold: 'always' },
+  /** softest level at which it was itself */
   softestDb: { ...db, column: 'softest_dbfs' },
   releaseS: { ...ms, better: 'none' },
   slipCents: { ...cents, limits: same(12) },
@@ -112,6 +132,14 @@ export const QUANTITY_ROWS = {
 } as const satisfies Record<string, QuantityRow>;
 
 export type QuantityName = keyof typeof QUANTITY_ROWS;
+/** Those that each sounded tone of a take has. */
+export type StepQuantity = {
+  [N in QuantityName]: (typeof QUANTITY_ROWS)[N] extends { column: string } ? N : never;
+}[QuantityName];
+export const STEP_QUANTITIES = (Object.keys(QUANTITY_ROWS) as QuantityName[]).filter(
+  (name): name is StepQuantity => 'column' in QUANTITY_ROWS[name],
+);
+
 type Limited = { [N in QuantityName]: (typeof QUANTITY_ROWS)[N] extends { limits: Limits } ? N : never }[QuantityName];
 
 /** Where a quantity begins to matter under a demand, in the unit of its name. */

@@ -22,7 +22,7 @@ import { driftCentsPerS, pitchCentreCents, pitchSteadinessCents, shareInWindow }
 import { overtonePair, type OvertonePair } from './overtonePair';
 import { pairChangeS } from './pairChange';
 import { pitchAgainstLevelCents } from './pitchAgainstLevel';
-import { DEMAND_CENTS, type Demand } from './quantities.data';
+import { DEMAND_CENTS, type Demand, type StepQuantity } from './quantities.data';
 import { plannedLine, type PlannedLine } from './plannedLine';
 import { release, type Release } from './release';
 import { roomDb } from './roomBelow';
@@ -36,7 +36,7 @@ import { vibrato } from './vibrato';
 /** What was measured on one step of a score. Times are seconds in the take's frames. */
 export type StepMeasures =
   | { readonly kind: 'silent' }
-  | {
+  | ({
       readonly kind: 'sounded';
       readonly onsetS: number;
       readonly endS: number;
@@ -45,41 +45,8 @@ export type StepMeasures =
       readonly targetHz: number;
       /** sounding MIDI number that was really played when it is not the intended one or one of its partials */
       readonly otherSoundingMidi?: number;
-      readonly responseS: Measured;
-      readonly latenessS: Measured;
-      readonly riseS: Measured;
-      /** for how long the octave below sounded with the tone at first, seconds */
-      readonly octaveBelowS: Measured;
-      readonly settleS: Measured;
-      readonly scoopCents: Measured;
-      readonly pitchCentreCents: Measured;
-      readonly pitchSteadinessCents: Measured;
-      readonly driftCentsPerS: Measured;
-      readonly pitchAgainstLevelCents: Measured;
-      readonly shareInWindow: Measured;
-      readonly vibratoHz: Measured;
-      readonly vibratoCents: Measured;
-      readonly vibratoRegularity: Measured;
-      readonly centroidPartials: Measured;
-      /** how far the colour travelled within the tone, partials */
-      readonly colourTravelPartials: Measured;
-      /** partials for each 10 dB */
-      readonly centroidAgainstLevel: Measured;
-      readonly breathRatioDb: Measured;
-      /** dB for each 10 dB */
-      readonly breathAgainstLevel: Measured;
-      readonly swellErrorDb: Measured;
-      readonly wrongWayShare: Measured;
-      readonly rangeDb: Measured;
       /** the range the plan asks for, measured the same way, dB */
       readonly plannedRangeDb: number;
-      readonly peakPlaceBeats: Measured;
-      readonly breathAtSoftEndDb: Measured;
-      /** median of its body, dBFS */
-      readonly levelDb: Measured;
-      readonly levelAgainstPlanDb: Measured;
-      /** softest level at which it was itself, dBFS */
-      readonly softestDb: Measured;
       readonly byLoudness: ByLoudness;
       readonly stairs: readonly Stair[];
       readonly jumps: readonly PartialJump[];
@@ -95,7 +62,7 @@ export type StepMeasures =
       };
       /** of a tone that is bent on purpose */
       readonly bend?: Bend;
-    };
+    } & Readonly<Record<StepQuantity, Measured>>);
 
 /** What the measuring of a take needs to know besides its frames. */
 export interface TakeContext {

@@ -1,24 +1,7 @@
-import { absent } from '@inner-hum/core/measure';
+import { absent, QUANTITY_ROWS, STEP_QUANTITIES } from '@inner-hum/core/measure';
 
 /** Quantities that later versions added to the measures of a step. */
-const ADDED = [
-  'responseS',
-  'riseS',
-  'settleS',
-  'scoopCents',
-  'vibratoHz',
-  'vibratoCents',
-  'vibratoRegularity',
-  'centroidPartials',
-  'centroidAgainstLevel',
-  'breathRatioDb',
-  'breathAgainstLevel',
-  'levelAgainstPlanDb',
-  'softestDb',
-  'levelDb',
-  'colourTravelPartials',
-  'octaveBelowS',
-] as const;
+const ADDED = STEP_QUANTITIES.filter((name) => !('everSince' in QUANTITY_ROWS[name]));
 
 type Loose = Record<string, unknown>;
 const isObject = (value: unknown): value is Loose => typeof value === 'object' && value !== null;

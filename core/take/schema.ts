@@ -3,6 +3,7 @@ import { CHANGE_IDS, familyIfKnown, isPlayed } from '@inner-hum/core/families';
 import { FINDING_IDS, TRY_IDS, type Finding, type Verdict } from '@inner-hum/core/judge';
 import {
   DEMAND_CENTS,
+  STEP_QUANTITIES,
   type AudioPath,
   type LostSound,
   type LoudnessBand,
@@ -28,6 +29,10 @@ import {
 
 /** An object that must be there: a plain `object` of the library lets a missing one pass. */
 const whole = <Shape extends ObjectShape>(shape: Shape) => object(shape).required();
+
+/** The same schema under each of some names. */
+const each = <Name extends string, Schema>(names: readonly Name[], schema: Schema) =>
+  Object.fromEntries(names.map((name) => [name, schema])) as Record<Name, Schema>;
 
 /** The same for an object of a type: a field that either of the two has and the other has not does not compile. */
 const wholeOf =
@@ -127,34 +132,8 @@ const soundedStep = wholeOf<SoundedStep>()({
   plannedEndS: real(),
   targetHz: real().positive(),
   otherSoundingMidi: midi().optional(),
-  responseS: measuredValue,
-  latenessS: measuredValue,
-  riseS: measuredValue,
-  octaveBelowS: measuredValue,
-  settleS: measuredValue,
-  scoopCents: measuredValue,
-  pitchCentreCents: measuredValue,
-  pitchSteadinessCents: measuredValue,
-  driftCentsPerS: measuredValue,
-  pitchAgainstLevelCents: measuredValue,
-  shareInWindow: measuredValue,
-  vibratoHz: measuredValue,
-  vibratoCents: measuredValue,
-  vibratoRegularity: measuredValue,
-  centroidPartials: measuredValue,
-  centroidAgainstLevel: measuredValue,
-  colourTravelPartials: measuredValue,
-  levelDb: measuredValue,
-  breathRatioDb: measuredValue,
-  breathAgainstLevel: measuredValue,
-  swellErrorDb: measuredValue,
-  wrongWayShare: measuredValue,
-  rangeDb: measuredValue,
+  ...each(STEP_QUANTITIES, measuredValue),
   plannedRangeDb: real(),
-  peakPlaceBeats: measuredValue,
-  breathAtSoftEndDb: measuredValue,
-  levelAgainstPlanDb: measuredValue,
-  softestDb: measuredValue,
   byLoudness: wholeOf<SoundedStep['byLoudness']>()({ soft: bandMeasures, medium: bandMeasures, loud: bandMeasures }),
   stairs: timed({ db: real() }),
   jumps: timed({

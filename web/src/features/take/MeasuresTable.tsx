@@ -1,56 +1,31 @@
 import { chakra } from '@chakra-ui/react';
-import { QUANTITY_ROWS, type Measured, type QuantityName, type StepMeasures } from '@inner-hum/core/measure';
+import {
+  QUANTITY_ROWS,
+  STEP_QUANTITIES,
+  type Measured,
+  type QuantityName,
+  type QuantityRow,
+  type StepMeasures,
+  type StepQuantity,
+} from '@inner-hum/core/measure';
 import { useTranslation } from 'react-i18next';
 import { formatNumber, formatSigned } from '../../text/format';
 
 type Sounded = Extract<StepMeasures, { kind: 'sounded' }>;
 
-/** What is told of a step, in this order. */
-const ROWS = [
-  'responseS',
-  'latenessS',
-  'riseS',
-  'octaveBelowS',
-  'settleS',
-  'scoopCents',
-  'pitchCentreCents',
-  'pitchSteadinessCents',
-  'driftCentsPerS',
-  'shareInWindow',
-  'pitchAgainstLevelCents',
-  'rangeDb',
-  'swellErrorDb',
-  'wrongWayShare',
-  'peakPlaceBeats',
-  'vibratoHz',
-  'vibratoCents',
-  'vibratoRegularity',
-  'centroidPartials',
-  'centroidAgainstLevel',
-  'breathRatioDb',
-  'breathAgainstLevel',
-  'breathAtSoftEndDb',
-  'levelAgainstPlanDb',
-  'softestDb',
-] as const satisfies readonly (keyof Sounded & QuantityName)[];
-
-/** Told only of a tone that has a vibrato. */
-const VIBRATO_ONLY = new Set<string>(['vibratoCents', 'vibratoRegularity']);
-
 /** What a row is called, what it is of, and its value. */
 type Row = readonly [NameOfRow, QuantityName, Measured];
-type NameOfRow = (typeof ROWS)[number] | 'releaseS' | 'slipCents' | `hold.${Sounded['hold']['fault']}`;
+type NameOfRow = StepQuantity | 'releaseS' | 'slipCents' | `hold.${Sounded['hold']['fault']}`;
 
 /** The numbers behind the sentences, each with its uncertainty. */
 export function MeasuresTable({ measures }: { readonly measures: Sounded }) {
   const { t } = useTranslation();
   const { release, hold } = measures;
   const rows: Row[] = [
-    ...ROWS.filter((name) => !VIBRATO_ONLY.has(name) || measures[name].kind === 'measured').map((name): Row => [
-      name,
-      name,
-      measures[name],
-    ]),
+    ...STEP_QUANTITIES.filter((name) => {
+      const { untold }: QuantityRow = QUANTITY_ROWS[name];
+      return untold === undefined || (untold === 'absent' && measures[name].kind === 'measured');
+    }).map((name): Row => [name, name, measures[name]]),
     ['releaseS', 'releaseS', release.fallS],
     ['slipCents', 'slipCents', release.slipCents],
     [`hold.${hold.fault}`, 'holdBeats', hold.beats],
