@@ -16,6 +16,7 @@ import { useBreathFit, type OwnBreath } from './useBreathFit';
 import { useNoteName } from '../text/useNoteName';
 import { CUES } from '../db/settings/schools';
 import { useHorn } from '../store/useHorn';
+import { tableText } from '../text/tableText';
 
 /** Longer breaths than this are remarked on until the player's own hold times are known, seconds. */
 const LONG_BREATH_S = 20;
@@ -57,7 +58,7 @@ export function ExerciseControls({ withFamily = false }: { readonly withFamily?:
               label={t('exercise.family')}
               value={now.family}
               options={FAMILIES.map((entry) => entry.id)}
-              textOf={(id) => t(`families.${id}.name`)}
+              textOf={(id) => tableText(t, `families.${id}.name`)}
               onChange={chooseFamily}
             />
           </chakra.div>
@@ -167,7 +168,7 @@ function MoreChoices() {
             label={t('stand.silentBars')}
             value={String(settings.silentBarEvery)}
             options={['0', '4', '2']}
-            textOf={(every) => t(`stand.silentBar.${every}`)}
+            textOf={(every) => tableText(t, `stand.silentBar.${every}`)}
             onChange={(every) => dispatch(settingsChanged({ silentBarEvery: Number(every) as 0 | 2 | 4 }))}
           />
         </chakra.span>
@@ -176,7 +177,7 @@ function MoreChoices() {
             label={t('cues.label')}
             value={settings.cue}
             options={['', ...CUES]}
-            textOf={(cue) => (cue === '' ? t('cues.none') : t(`cues.${cue}`))}
+            textOf={(cue) => (cue === '' ? t('cues.none') : tableText(t, `cues.${cue}`))}
             onChange={(cue) => dispatch(settingsChanged({ cue }))}
           />
         </chakra.span>
@@ -223,7 +224,7 @@ function FieldControl({
   const settings = useAppSelector((state) => state.settings);
   const now = exerciseOf(settings);
   const horn = useHorn();
-  const label = t(`fields.${name}`);
+  const label = tableText(t, `fields.${name}`);
   if (field.kind === 'number')
     return (
       <NumberField
@@ -263,7 +264,7 @@ function FieldControl({
       label={label}
       value={String(now[name])}
       options={name === 'softest' || name === 'loudest' ? besides(name, now) : field.options}
-      textOf={(option) => (isDynamic(option) ? option : t(`options.${option}`, { defaultValue: option }))}
+      textOf={(option) => (isDynamic(option) ? option : tableText(t, `options.${option}`, { defaultValue: option }))}
       onChange={(option) => change({ [name]: option })}
     />
   );
@@ -281,7 +282,7 @@ const SHORT = 9;
 /** Choices whose words need the room of two fields. */
 function isLong(field: Field, t: TFunction): boolean {
   if (field.kind !== 'choice') return field.kind === 'phrase';
-  return field.options.some((option) => !isDynamic(option) && t(`options.${option}`).length > SHORT);
+  return field.options.some((option) => !isDynamic(option) && tableText(t, `options.${option}`).length > SHORT);
 }
 
 function isDynamic(option: string): boolean {

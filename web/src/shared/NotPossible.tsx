@@ -8,6 +8,7 @@ import { useAppDispatch, useAppSelector } from '../store';
 import { chosenExercise, settingsChanged } from '../store/settings';
 import { Button } from '../ui/controls';
 import { useNoteName } from '../text/useNoteName';
+import { tableText } from '../text/tableText';
 
 /** Why the chosen exercise can't be played as it is, and the nearest that can, which the Stand plays. */
 export function NotPossible() {
@@ -42,7 +43,7 @@ function issueText(t: TFunction, issue: ExerciseIssue, nameOf: (midi: number) =>
       return [name, isNote && typeof value === 'number' ? nameOf(value) : value];
     }),
   );
-  return t(`exercise.notPossible.${issue.reason}`, {
+  return tableText(t, `exercise.notPossible.${issue.reason}`, {
     ...values,
     note: values['midi'],
     field: fieldText(t, issue.path),
@@ -50,7 +51,7 @@ function issueText(t: TFunction, issue: ExerciseIssue, nameOf: (midi: number) =>
 }
 
 function fieldText(t: TFunction, field: string): string {
-  return t(`fields.${field}`, { defaultValue: field });
+  return tableText(t, `fields.${field}`, { defaultValue: field });
 }
 
 function optionText(t: TFunction, option: string): string {

@@ -5,6 +5,7 @@ import { noticeDismissed } from '../store/notices';
 import { Button } from '../ui/controls';
 import { useIdle } from './useIdle';
 import { undoLast } from '../store/undo';
+import { saidText } from '../text/tableText';
 import { updateNow } from './update';
 
 /** One sentence at the foot of the page. It stays until it is dismissed: hands may be on the horn. */
@@ -37,7 +38,7 @@ export function NoticeBar() {
         zIndex={10}
         maxWidth="calc(100vw - 24px)"
       >
-        <span>{t(key, { ...values })}</span>
+        <span>{saidText(t, key, values)}</span>
         {undos !== undefined && (
           <Button color="inherit" borderColor="currentcolor" _hover={{ bg: 'inkSoft' }} onClick={() => void undoLast()}>
             {undos > 1 ? t('take.undoOf', { count: undos }) : t('take.undo')}

@@ -7,6 +7,7 @@ import { useAppSelector } from '../store';
 import { decisionText, findingText, nextText } from '../text/findingText';
 import { useNoteName } from '../text/useNoteName';
 import type { Schools } from '../db/settings/schools';
+import { tableText } from '../text/tableText';
 
 /** Which answer of the player's school words a thing to try; undefined where schools agree. */
 function schoolOf(id: TryId, schools: Schools): string | undefined {
@@ -16,7 +17,7 @@ function schoolOf(id: TryId, schools: Schools): string | undefined {
 
 function tryText(t: TFunction, id: TryId, schools: Schools): string {
   const context = schoolOf(id, schools);
-  return context === undefined ? t(`verdict.tries.${id}`) : t(`verdict.tries.${id}`, { context });
+  return tableText(t, `verdict.tries.${id}`, { context });
 }
 
 /** How the sound was picked up, where it could be better. */

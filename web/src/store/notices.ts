@@ -1,8 +1,9 @@
+import type { ParseKeys } from 'i18next';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
 /** A sentence of the catalogue, with what fills it. */
 export interface Said {
-  readonly key: string;
+  readonly key: ParseKeys;
   readonly values?: Readonly<Record<string, string | number>>;
 }
 

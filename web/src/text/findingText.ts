@@ -4,6 +4,7 @@ import type { TakeRecord } from '@inner-hum/core/take';
 import { hzToMidi, instrumentById, writtenMidi } from '@inner-hum/core/theory';
 import type { TFunction } from 'i18next';
 import { formatNumber } from './format';
+import { tableText } from './tableText';
 
 /** Decimals of the numbers in sentences, by their name; others are whole. */
 const DECIMALS: Record<string, number> = {
@@ -88,6 +89,6 @@ export function nextText(t: TFunction, verdict: Verdict, take: TakeRecord, nameO
   return t(`verdict.change.${change}`, {
     value: text(parameters[name]),
     was: text(take.parameters[name]),
-    what: t(`fields.${name}`),
+    what: tableText(t, `fields.${name}`),
   });
 }

@@ -1,6 +1,7 @@
 import type { HornPattern } from '@inner-hum/core/plan';
 import type { TFunction } from 'i18next';
 import { formatNumber } from './format';
+import { tableText } from './tableText';
 
 /** A pattern of the whole map as a teacher tells it: what it is, the two likeliest causes, the one try that tells them apart. */
 export function patternText(
@@ -10,7 +11,7 @@ export function patternText(
 ): { readonly what: string; readonly causes: string; readonly tell: string } {
   const words = wordsOf(t, nameOf, pattern);
   return {
-    what: t(`patterns.${pattern.kind}.what`, words),
+    what: tableText(t, `patterns.${pattern.kind}.what`, words),
     causes: t(`patterns.${pattern.kind}.causes`),
     tell: t(`patterns.${pattern.kind}.tell`),
   };

@@ -26,6 +26,7 @@ import { exerciseFromLink, linkTo, routineFromLink } from '../../shared/link';
 import { OwnExercises } from './OwnExercises';
 import { Routines } from './Routines';
 import { RoutineOffer } from './RoutineOffer';
+import { tableText } from '../../text/tableText';
 
 /** The families in the order of a practice, the chosen one with its part and its breath, and the block. */
 export default function ExercisesPage() {
@@ -95,7 +96,7 @@ export default function ExercisesPage() {
             {exerciseTitle(t, now, nameOf)}
           </chakra.h2>
           <chakra.p fontSize="lead" mb="10px">
-            {t(`families.${now.family}.what`)}
+            {tableText(t, `families.${now.family}.what`)}
           </chakra.p>
           <PrintedMeta text={exerciseMeta(t, now)} />
           <Box

@@ -6,6 +6,7 @@ import { useTranslation } from 'react-i18next';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { Choice } from '../../ui/controls';
 import { settingsChanged } from '../../store/settings';
+import { tableText } from '../../text/tableText';
 
 export type AimChoice = Topic | 'all';
 
@@ -75,7 +76,7 @@ export function FamilyChoice({ chosen, onChoose, aim, onAim }: ListProps) {
         label={t('exercise.family')}
         value={chosen}
         options={shown.includes(chosen) ? shown : [chosen, ...shown]}
-        textOf={(id) => t(`families.${id}.name`)}
+        textOf={(id) => tableText(t, `families.${id}.name`)}
         onChange={onChoose}
       />
     </Flex>
@@ -143,7 +144,7 @@ function FamilyRow({
         _hover={{ bg: 'channel' }}
         onClick={() => onChoose(id)}
       >
-        {t(`families.${id}.name`)}
+        {tableText(t, `families.${id}.name`)}
       </chakra.button>
       {(chosen || favourite) && (
         <chakra.button

@@ -10,7 +10,7 @@ export async function tellOfRoutine({ name, from, remarks = [] }: Routine): Prom
   if (remarks.length === 0) return;
   try {
     const here = await putRemarks({ from, remarks });
-    const said = { key: 'routines.remarked', values: { count: here } };
+    const said = { key: 'routines.remarked', values: { count: here } } as const;
     store.dispatch(noticed(here > 0 ? said : { key: 'routines.remarkedNowhere' }));
   } catch (error) {
     store.dispatch(noticed({ key: 'routines.notRemarked', values: { detail: detailOf(error) } }));

@@ -19,6 +19,7 @@ import { useOpenExercise } from '../../shared/useOpenExercise';
 import { useAppSelector } from '../../store';
 import { dayOf } from '../../base/days';
 import { detailOf } from '../../base/detailOf';
+import { saidText, tableText } from '../../text/tableText';
 
 const LATELY_DAYS = 14;
 const PERIODS = ['period:before', 'period:lately'] as const;
@@ -48,10 +49,13 @@ export function CompareView() {
   }, [sides, first, second, instrumentId, now]);
   const textOf = (key: string) =>
     key.startsWith('period:')
-      ? t(`compare.${key.slice('period:'.length)}`, { days: LATELY_DAYS })
+      ? t(key === 'period:lately' ? 'compare.lately' : 'compare.before', { days: LATELY_DAYS })
       : key.startsWith('cue:')
-        ? t(`cues.${key.slice('cue:'.length)}`)
-        : t('compare.part', { part: t(`gear.parts.${key.split(':')[0]}`), name: key.slice(key.indexOf(':') + 1) });
+        ? tableText(t, `cues.${key.slice('cue:'.length)}`)
+        : t('compare.part', {
+            part: tableText(t, `gear.parts.${key.split(':')[0]}`),
+            name: key.slice(key.indexOf(':') + 1),
+          });
   if (!sides) return <p>{t('app.loading')}</p>;
   if (sides.length === 0) return <EmptyCompare />;
   return (
@@ -144,7 +148,7 @@ function Results({ found, name }: { readonly found: readonly Comparison[]; reado
           key={comparison.quantity}
           comparison={comparison}
           name={name}
-          label={t(`compare.quantities.${comparison.quantity}`)}
+          label={tableText(t, `compare.quantities.${comparison.quantity}`)}
         />
       ))}
       <SectionTitle mt="20px">{t('compare.decided')}</SectionTitle>
@@ -154,7 +158,7 @@ function Results({ found, name }: { readonly found: readonly Comparison[]; reado
           key={`${comparison.midi} ${comparison.quantity}`}
           comparison={comparison}
           name={name}
-          label={`${nameOf(comparison.midi!)}, ${t(`compare.quantities.${comparison.quantity}`)}`}
+          label={`${nameOf(comparison.midi!)}, ${tableText(t, `compare.quantities.${comparison.quantity}`)}`}
         />
       ))}
       {open.length > 0 && (
@@ -165,7 +169,7 @@ function Results({ found, name }: { readonly found: readonly Comparison[]; reado
               <li key={`${comparison.midi} ${comparison.quantity}`}>
                 {t('compare.more', {
                   note: nameOf(comparison.midi!),
-                  quantity: t(`compare.quantities.${comparison.quantity}`),
+                  quantity: tableText(t, `compare.quantities.${comparison.quantity}`),
                   count: comparison.moreTakes,
                 })}
               </li>
@@ -211,7 +215,7 @@ function Row({
         value: size(difference),
         from: size(least),
         to: size(most),
-        way: t(`compare.ways.${quantity}.${difference < 0 ? 'less' : 'more'}`),
+        way: tableText(t, `compare.ways.${quantity}.${difference < 0 ? 'less' : 'more'}`),
       }
     : { from: signed(from), to: signed(to) };
   return (
@@ -231,7 +235,7 @@ function Row({
         />
       </Box>
       <chakra.span width="330px" fontSize="small">
-        {t(alike ? 'compare.alike' : decided ? 'compare.differs' : 'compare.open', {
+        {saidText(t, alike ? 'compare.alike' : decided ? 'compare.differs' : 'compare.open', {
           ...(alike ? { from: signed(from), to: signed(to) } : told),
           name,
           unit: t(`measures.units.${unit}`),

@@ -14,6 +14,7 @@ import { findingText } from '../../text/findingText';
 import { useNoteName } from '../../text/useNoteName';
 import { Button } from '../../ui/controls';
 import { formatDate } from '../../text/format';
+import { tableText } from '../../text/tableText';
 
 /** So many exercises of a day are named before it is opened. */
 const NAMED = 5;
@@ -74,7 +75,7 @@ export function DayOfTakes({
               {t('log.takes', { count: digests.length })} · {t('today.minutesOf', { minutes })} ·{' '}
               {families
                 .slice(0, NAMED)
-                .map((family) => t(`families.${family}.name`))
+                .map((family) => tableText(t, `families.${family}.name`))
                 .join(', ')}
               {families.length > NAMED && ' …'}
             </chakra.span>
@@ -137,7 +138,7 @@ function TakeRow({ take, mark }: { readonly take: TakeRecord; readonly mark: 'be
       </Box>
       <Box flex="1 1 0" minWidth={0}>
         <chakra.span color="inkSoft" fontSize="small" display="block">
-          {t(`instruments.${take.setup.instrumentId}`)} · {exerciseTitle(t, parameters, nameOf)} ·{' '}
+          {tableText(t, `instruments.${take.setup.instrumentId}`)} · {exerciseTitle(t, parameters, nameOf)} ·{' '}
           {exerciseMeta(t, parameters)}
         </chakra.span>
         {/* The link covers the row, so that the whole of it opens the take. */}

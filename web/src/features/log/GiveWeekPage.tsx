@@ -19,6 +19,7 @@ import { formatDate } from '../../text/format';
 import { useNoteName } from '../../text/useNoteName';
 import { Button, Choice, Field, TextInput, Tick } from '../../ui/controls';
 import { PageTitle } from '../../ui/PageTitle';
+import { tableText } from '../../text/tableText';
 
 /** Which days can be given: first and last. */
 const SPANS = {
@@ -147,7 +148,7 @@ function TakesToGive({
           <Tick
             key={takeId}
             label={`${formatDate(startedAtMs, 'moment')} · ${exerciseTitle(t, parameters, nameOf)}`}
-            {...(findings[0] && { help: t(`log.findings.${findings[0]}`) })}
+            {...(findings[0] && { help: tableText(t, `log.findings.${findings[0]}`) })}
             checked={chosen.has(takeId)}
             onChange={(on) => tick(takeId, on)}
           />

@@ -9,6 +9,7 @@ import type { TakeFilter } from '../../db/search';
 import { Button, Choice, Field, TextInput } from '../../ui/controls';
 import { useNoteName } from '../../text/useNoteName';
 import { useAppSelector } from '../../store';
+import { tableText } from '../../text/tableText';
 
 const KINDS = ['size', 'note', 'family', 'finding', 'gear'] as const;
 const NOTES = Array.from({ length: 46 }, (_, i) => String(57 + i));
@@ -68,19 +69,21 @@ export function LogFilter({ children }: { readonly children: ReactNode }) {
         {choice(
           'size',
           INSTRUMENTS.map((instrument) => instrument.id),
-          (id) => t(`instruments.${id}`),
+          (id) => tableText(t, `instruments.${id}`),
         )}
         {choice('note', NOTES, (midi) => nameOf(Number(midi)))}
         {choice(
           'family',
           [...FAMILIES, freePlay].map((family) => family.id),
-          (id) => t(`families.${id}.name`),
+          (id) => tableText(t, `families.${id}.name`),
         )}
-        {choice('finding', Object.keys(t('log.findings', { returnObjects: true })), (id) => t(`log.findings.${id}`))}
+        {choice('finding', Object.keys(t('log.findings', { returnObjects: true })), (id) =>
+          tableText(t, `log.findings.${id}`),
+        )}
         {parts.length > 0 &&
           choice('gear', parts, (tag) =>
             t('compare.part', {
-              part: t(`gear.parts.${tag.split(':')[0]}`),
+              part: tableText(t, `gear.parts.${tag.split(':')[0]}`),
               name: tag.slice(tag.indexOf(':') + 1),
             }),
           )}

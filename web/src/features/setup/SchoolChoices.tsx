@@ -4,6 +4,7 @@ import { Choice, Tick } from '../../ui/controls';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { exerciseChanged, settingsChanged } from '../../store/settings';
 import { SCHOOLS, SCHOOL_QUESTIONS } from '../../db/settings/schools';
+import { tableText } from '../../text/tableText';
 
 /** The player's answers where schools differ. */
 export function SchoolChoices() {
@@ -19,10 +20,10 @@ export function SchoolChoices() {
         {SCHOOL_QUESTIONS.map((question) => (
           <Choice
             key={question}
-            label={t(`schools.${question}.question`)}
+            label={tableText(t, `schools.${question}.question`)}
             value={schools[question] as string}
             options={SCHOOLS[question]}
-            textOf={(answer) => t(`schools.${question}.${answer}`)}
+            textOf={(answer) => tableText(t, `schools.${question}.${answer}`)}
             onChange={(answer) => {
               dispatch(settingsChanged({ schools: { ...schools, [question]: answer } }));
               if (question === 'tuner') dispatch(exerciseChanged({ tunerHidden: answer === 'hide' }));

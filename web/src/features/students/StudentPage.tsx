@@ -23,6 +23,7 @@ import { Button, Choice, Field, TextInput } from '../../ui/controls';
 import { PageTitle, SectionTitle } from '../../ui/PageTitle';
 import { RemarkLine } from './RemarkLine';
 import { useWeek, WeekChoice } from './useWeek';
+import { tableText } from '../../text/tableText';
 
 /** One student: what was practised in a week, takes to hear, notes, and the remarks that go back with a routine. */
 export default function StudentPage() {
@@ -99,7 +100,7 @@ function Days({ student, days }: { readonly student: StudentRow; readonly days: 
           <chakra.span color="inkSoft">
             {t('log.takes', { count: takes })} ·{' '}
             {t('today.minutesOf', { minutes: Math.max(1, Math.round(playedS / 60)) })} ·{' '}
-            {families.map((family) => t(`families.${family}.name`)).join(', ')}
+            {families.map((family) => tableText(t, `families.${family}.name`)).join(', ')}
           </chakra.span>
         </chakra.p>
       ))}
@@ -120,7 +121,7 @@ function TakeRow({ studentId, take }: { readonly studentId: string; readonly tak
         {exerciseTitle(t, take.parameters, nameOf)}
       </Link>{' '}
       <chakra.span color="inkSoft" fontSize="small">
-        {formatDate(new Date(take.startedAt), 'moment')} · {t(`instruments.${take.setup.instrumentId}`)}
+        {formatDate(new Date(take.startedAt), 'moment')} · {tableText(t, `instruments.${take.setup.instrumentId}`)}
       </chakra.span>
       {finding && <p>{findingText(t, finding, take, nameOf)}</p>}
       {remarks.length > 0 && (

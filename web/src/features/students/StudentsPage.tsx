@@ -13,6 +13,7 @@ import { FileButton } from '../../ui/FileButton';
 import { PageTitle, SectionTitle } from '../../ui/PageTitle';
 import { SameNote } from './SameNote';
 import { useWeek, WeekChoice } from './useWeek';
+import { tableText } from '../../text/tableText';
 
 /** So many reasons are told of what could not be read. */
 const MOST_REASONS = 3;
@@ -143,7 +144,9 @@ function PractisedRow({
       <td className="day">
         <strong>{sum > 0 ? sum : '–'}</strong>
       </td>
-      <chakra.td fontSize="small">{families.map((family) => t(`families.${family}.name`)).join(', ')}</chakra.td>
+      <chakra.td fontSize="small">
+        {families.map((family) => tableText(t, `families.${family}.name`)).join(', ')}
+      </chakra.td>
     </chakra.tr>
   );
 }

@@ -30,6 +30,7 @@ import { Playback } from '../../shared/Playback';
 import { detailOf } from '../../base/detailOf';
 import { formatDate, formatNumber } from '../../text/format';
 import { sizeOf } from '@inner-hum/core/theory';
+import { tableText } from '../../text/tableText';
 
 const Traces = lazy(() => import('./Traces'));
 
@@ -128,12 +129,12 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
           {formatDate(new Date(record.startedAt), 'momentOfYear')} ·{' '}
           {t('take.meta', {
             exercise: exerciseMeta(t, parameters),
-            horn: t(`instruments.${record.setup.instrumentId}`),
+            horn: tableText(t, `instruments.${record.setup.instrumentId}`),
             source: source.kind === 'file' ? source.name : t(`sources.${source.kind}`),
           })}{' '}
           · {t(`take.ruler.${record.setup.ruler.origin}`)}
           {setupText(record.setup) && ` · ${setupText(record.setup)}`}
-          {record.cues?.map((cue) => ` · ${t('take.cue', { cue: t(`cues.${cue}`) })}`)}
+          {record.cues?.map((cue) => ` · ${t('take.cue', { cue: tableText(t, `cues.${cue}`) })}`)}
           {record.cut && ` · ${t('take.cut')}`}
           {/* Older takes know how much was lost, but not where; of others the verdict tells. */}
           {!record.lost && record.lostMs > 20 && ` · ${t('stand.lost', { ms: record.lostMs })}`}

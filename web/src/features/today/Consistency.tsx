@@ -11,6 +11,7 @@ import { useNoteName } from '../../text/useNoteName';
 import { useAppSelector } from '../../store';
 import { LOOKED_BACK_DAYS } from './usePlan';
 import { dayOf } from '../../base/days';
+import { tableText } from '../../text/tableText';
 
 const DAYS = 14;
 
@@ -71,7 +72,7 @@ function OneChange({ recent }: { readonly recent: readonly Digest[] }) {
   const less = difference < 0 ? 'less' : 'more';
   return (
     <chakra.p mt="8px" fontWeight={600} data-testid="one-change">
-      {t(`today.change.${quantity}.${less}`, {
+      {tableText(t, `today.change.${quantity}.${less}`, {
         note: nameOf(midi!),
         value: formatNumber(Math.abs(difference) * factor, digits),
         error: formatNumber((factor * (to - from)) / 2, digits),
