@@ -13,6 +13,18 @@ export default tseslint.config(
     },
   },
   {
+    files: ['core/**/*.ts', 'web/src/**/*.{ts,tsx}', 'server/src/**/*.ts'],
+    ignores: ['**/*.test.{ts,tsx}'],
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    // What is voided and fails all the same is told by the page as a whole (main.tsx).
+    rules: {
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
+      '@typescript-eslint/no-unnecessary-condition': 'error',
+      '@typescript-eslint/await-thenable': 'error',
+    },
+  },
+  {
     files: ['web/src/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': reactHooks },
     rules: reactHooks.configs.recommended.rules,

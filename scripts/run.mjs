@@ -50,7 +50,7 @@ async function test() {
   const size = () => run('npx', ['tsx', 'scripts/bundleSize.ts']);
   // Two lanes that take about as long as each other: the one computes, the other mostly waits for browsers.
   const results = await together([
-    [script('lint'), script('typecheck'), script('layers'), unit],
+    [script('typecheck'), script('layers'), script('dead'), script('lint'), script('spelled'), unit],
     [build, size, flows, engines],
   ]);
   const passed = results.reduce((sum, result) => sum + (result.passed ?? 0), 0);

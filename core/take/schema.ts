@@ -275,10 +275,10 @@ export const takeRecordSchema = wholeOf<TakeRecord>()({
   'steps',
   'measures and findings are about more steps than the score has',
   // What is missing, or is no object at all, is told by its own check.
-  (record) => {
+  (record: Readonly<Record<string, unknown>> | undefined) => {
     const { score, measures, verdict } = record ?? {};
     const steps = (score as { steps?: unknown[] } | null | undefined)?.steps;
-    const findings = (verdict as { findings?: { stepIndex?: unknown }[] } | null | undefined)?.findings;
+    const findings = (verdict as { findings?: ({ stepIndex?: unknown } | null)[] } | null | undefined)?.findings;
     if (!Array.isArray(steps) || !Array.isArray(findings) || !Array.isArray(measures)) return true;
     return measures.length <= steps.length && findings.every((found) => Number(found?.stepIndex ?? 0) < steps.length);
   },

@@ -5,7 +5,8 @@
 
 /** A random id, as a UUID of version 4. */
 export function newId(): string {
-  if (crypto.randomUUID) return crypto.randomUUID();
+  const { randomUUID } = crypto as Partial<Crypto>;
+  if (randomUUID) return randomUUID.call(crypto);
   const bytes = crypto.getRandomValues(new Uint8Array(16));
   bytes[6] = (bytes[6]! & 0x0f) | 0x40;
   bytes[8] = (bytes[8]! & 0x3f) | 0x80;
@@ -15,15 +16,17 @@ export function newId(): string {
 
 /** Runs something while no other page does the same. */
 export function withLock<T>(name: string, run: () => Promise<T>): Promise<T> {
-  return navigator.locks ? (navigator.locks.request(name, run) as Promise<T>) : run();
+  const { locks } = navigator as Partial<Navigator>;
+  return locks ? (locks.request(name, run) as Promise<T>) : run();
 }
 
 /** The same, unless another page is at it: then nothing runs, and undefined comes back. */
 export function withFreeLock<T>(name: string, run: () => Promise<T>): Promise<T | undefined> {
-  if (!navigator.locks) return run();
-  return navigator.locks.request(name, { ifAvailable: true }, async (lock) =>
-    lock ? await run() : undefined,
-  ) as Promise<T | undefined>;
+  const { locks } = navigator as Partial<Navigator>;
+  if (!locks) return run();
+  return locks.request(name, { ifAvailable: true }, async (lock) => (lock ? await run() : undefined)) as Promise<
+    T | undefined
+  >;
 }
 
 /** Puts text on the clipboard; whether that worked. */

@@ -16,7 +16,7 @@ import type { Dexie, Transaction } from 'dexie';
 import { whenOf } from '../base/days';
 
 /** A row that takes told and that is not what it should be. Nothing is lost by it: it is made anew from the takes. */
-export class DamagedRow extends Error {
+class DamagedRow extends Error {
   constructor(readonly table: string) {
     super(`a row of ${table} is damaged`);
   }

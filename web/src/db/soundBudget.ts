@@ -45,7 +45,7 @@ const BYTES_A_SECOND = 2 * 48_000;
  */
 export async function keepWithinBudget(budgetBytes: number, pinned: readonly string[]): Promise<void> {
   // With less than that in use altogether nothing need be looked at.
-  const { usage = Infinity } = (await navigator.storage?.estimate()) ?? {};
+  const { usage = Infinity } = (await (navigator as Partial<Navigator>).storage?.estimate()) ?? {};
   if (usage <= budgetBytes) return;
   const { sounds, digests } = database;
   const ids = await sounds.toCollection().primaryKeys();

@@ -100,8 +100,9 @@ export class AudioInput {
     let stream: MediaStream;
     try {
       if (!isSecureContext) throw new SoundProblem('insecure');
-      if (!navigator.mediaDevices) throw new DOMException('no media devices', 'NotFoundError');
-      stream = await navigator.mediaDevices.getUserMedia({
+      const { mediaDevices } = navigator as Partial<Navigator>;
+      if (!mediaDevices) throw new DOMException('no media devices', 'NotFoundError');
+      stream = await mediaDevices.getUserMedia({
         audio: {
           ...(deviceId && { deviceId: { exact: deviceId } }),
           echoCancellation: false,

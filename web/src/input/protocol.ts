@@ -90,7 +90,7 @@ export interface EarService {
     settings: RecorderSettings,
     assignment: OpenAssignment,
     firstBeatS: number | null,
-    onProgress?: (share: number) => void,
+    onProgress?: (share: number) => void | Promise<void>,
   ): Promise<HeardTake | null>;
   /** measures and verdict of frames that are kept, packed; @throws when the judge fails again */
   assessFrames(

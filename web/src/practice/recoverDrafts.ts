@@ -3,7 +3,7 @@ import { fromInt16, packFrames } from '@inner-hum/core/take';
 import type { WholeTake } from '@inner-hum/core/take';
 import { emptyFrames, HOP_S } from '@inner-hum/core/signal';
 import { proxy } from 'comlink';
-import type { DraftRow } from '../db/database';
+import type { DraftPlan, DraftRow } from '../db/database';
 import { draftIds, forgetDraft, leftDraft } from '../db/drafts';
 import { isOutOfRoom, keepTake } from '../db/takes';
 import { saveFile } from '../base/saveFile';
@@ -152,7 +152,9 @@ export function unkept(takeId: string, left: LeftDraft | undefined, error: unkno
   store.dispatch(
     leftUnkept({
       takeId,
-      startedAt: String(held?.record.startedAt ?? left?.draft.plan?.startedAt ?? ''),
+      startedAt: String(
+        held?.record.startedAt ?? (left?.draft.plan as Partial<DraftPlan> | undefined)?.startedAt ?? '',
+      ),
       seconds: Math.round(sound ? sound.samples.length / sound.sampleRateHz : (held?.record.frameCount ?? 0) * HOP_S),
       why: why ?? (isOutOfRoom(error) ? 'noRoom' : 'failed'),
       detail: detailOf(error),

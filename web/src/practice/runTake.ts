@@ -262,7 +262,7 @@ function problemOf(
 /** What follows a kept take in the background: sound within its budget, a promise of storage, the day's backup. */
 async function tidyUp(settings: Settings): Promise<void> {
   await keepWithinBudget(1e6 * settings.soundBudgetMb, settings.pinned);
-  await navigator.storage?.persist();
+  await (navigator as Partial<Navigator>).storage?.persist();
   await backUpWhenDue(settings);
 }
 
@@ -286,7 +286,7 @@ function tellUntidy(error: unknown): void {
 /** Keeps the screen from going dark during a take, where the browser can; a refusal is no trouble. */
 async function keepAwake(): Promise<WakeLockSentinel | undefined> {
   try {
-    return await navigator.wakeLock?.request('screen');
+    return await (navigator as Partial<Navigator>).wakeLock?.request('screen');
   } catch {
     return undefined;
   }

@@ -17,12 +17,12 @@ import { type Palette } from '../ui/palette';
 export const FULL_CENTS = 30;
 
 /** Farther from its target than this the ribbon is another partial or note and is drawn at the edge. */
-export const OTHER_CENTS = 150;
+const OTHER_CENTS = 150;
 
 /** Share of the height that the loudest tone takes, and the least thickness that still shows, px. */
-export const LOUDEST_SHARE = 0.44;
+const LOUDEST_SHARE = 0.44;
 
-export const LEAST_PX = 4;
+const LEAST_PX = 4;
 
 /** Lettering where nothing else is said, px. */
 export const TEXT_PX = 15;
@@ -30,7 +30,7 @@ export const TEXT_PX = 15;
 export const FACE = '"Atkinson Hyperlegible Next Variable", sans-serif';
 
 /** Frames to each side over which the ribbon's place is taken together: 90 ms in all. */
-export const SMOOTH = 4;
+const SMOOTH = 4;
 
 /** One planned tone as the ribbon needs it. Times are in the drawing's own seconds. */
 export interface RibbonStep {

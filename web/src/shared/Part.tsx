@@ -48,7 +48,7 @@ export function Part({
         ariaLabel: t('exercise.scoreOf', { notes: notesOf(score, nameOf) }),
       });
       const drawn = place.current.querySelector('svg');
-      if (tune && drawn)
+      if (drawn)
         onPlaces?.(() => placesIn(new abc.TimingCallbacks(tune, { qpm: BEAT_IS_SECOND_BPM }).noteTimings, drawn));
     });
     return () => void (gone = true);

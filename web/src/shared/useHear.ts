@@ -38,7 +38,7 @@ interface Sounds {
 }
 
 /** Where takes are kept that are heard, and those that they are set against. */
-export interface TakesToHear {
+interface TakesToHear {
   readonly take: (id: string) => Promise<WholeTake | undefined>;
   readonly rivals: (take: TakeRecord) => Promise<readonly Digest[]>;
 }

@@ -62,7 +62,7 @@ export async function keepSettings(): Promise<void> {
   }
   window.addEventListener('pagehide', () => leaveOver({ ...onTheWay, ...pending }));
   // Taken over in line with our own writes: what the database held before one of them must not undo it here.
-  onStoredSettings(() => (writing = writing.then(takeOver)));
+  onStoredSettings(() => void (writing = writing.then(takeOver)));
   async function takeOver(): Promise<void> {
     const theirs = await storedSettings().catch(() => undefined); // the next change is read again
     if (!theirs || Object.keys(pending).length > 0) return;

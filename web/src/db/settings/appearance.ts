@@ -13,7 +13,7 @@ export interface AppearanceSettings {
 }
 
 /** Until another is chosen: what the reader's browser asks for. */
-const LANGUAGE = languageFor(globalThis.navigator?.languages ?? []);
+const LANGUAGE = languageFor((globalThis as { navigator?: Partial<Navigator> }).navigator?.languages ?? []);
 
 export const FIRST_APPEARANCE: AppearanceSettings = {
   language: LANGUAGE,

@@ -32,7 +32,7 @@ export function SetAsideList() {
           <li key={index}>
             <strong>{path}</strong>: {reason}{' '}
             <chakra.span color="inkSoft" overflowWrap="anywhere">
-              {JSON.stringify(value)?.slice(0, LONGEST_SHOWN)}
+              {String(JSON.stringify(value)).slice(0, LONGEST_SHOWN)}
             </chakra.span>
           </li>
         ))}

@@ -206,7 +206,7 @@ function Devices({ value, onChange }: { readonly value: string; readonly onChang
   const { t } = useTranslation();
   const [devices, setDevices] = useState<readonly MediaDeviceInfo[]>([]);
   useEffect(() => {
-    const media = navigator.mediaDevices;
+    const { mediaDevices: media } = navigator as Partial<Navigator>;
     if (!media) return;
     const list = () =>
       void media
