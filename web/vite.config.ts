@@ -1,11 +1,13 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
+import { licences } from './licences';
 
 export default defineConfig({
   root: import.meta.dirname,
   plugins: [
     react(),
+    licences(),
     VitePWA({
       registerType: 'prompt',
       injectRegister: false,
@@ -24,7 +26,7 @@ export default defineConfig({
         ],
       },
       workbox: {
-        globPatterns: ['**/*.{js,css,html,svg,woff2,otf}'],
+        globPatterns: ['**/*.{js,css,html,svg,woff2,otf}', 'licences.json'],
         globIgnores: ['demo/**'],
         navigateFallback: '/index.html',
         navigateFallbackDenylist: [/^\/healthz/, /^\/demo\//],

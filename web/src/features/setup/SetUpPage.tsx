@@ -14,6 +14,7 @@ import { hornChosen, languageChosen, settingsChanged } from '../../store/setting
 import { problemMet } from '../../store/practice';
 import { GearList } from './GearList';
 import { InstallPart } from './InstallPart';
+import { LicenceList } from './LicenceList';
 import { LevelCheck } from './LevelCheck';
 import { LoopCheck } from './LoopCheck';
 import { RulerCheck } from './RulerCheck';
@@ -176,6 +177,7 @@ export default function SetUpPage() {
         </Column>
       </Grid>
       <SetAsideList />
+      <LicenceList />
     </Box>
   );
 }

@@ -2,6 +2,9 @@
 export const setUpWords = {
   setUp: {
     title: 'Einrichten',
+    licences: 'Lizenzen der Schriften und Bibliotheken',
+    licencesFailed: 'Die Liste der Lizenzen konnte nicht gelesen werden. Lade die Seite neu, sobald ein Netz da ist.',
+    licenceWithout: 'Dieses Paket kommt ohne den Text seiner Lizenz.',
     onDevice: 'Auf diesem Gerät',
     installed: 'Hier installiert: Sie öffnet sich für sich und geht ohne Netz.',
     installHelp: 'Installiert hat sie ein eigenes Symbol, den ganzen Bildschirm, und geht ohne Netz.',

@@ -2,6 +2,9 @@
 export const setUpWords = {
   setUp: {
     title: 'Set-up',
+    licences: 'Licences of fonts and libraries',
+    licencesFailed: 'The list of licences could not be read. Reload the page when there is a network.',
+    licenceWithout: 'This package comes without the text of its licence.',
     onDevice: 'On this device',
     installed: 'Installed here: it opens by itself and works without a network.',
     installHelp: 'Installed, it has its own icon, the whole screen, and works without a network.',

@@ -2,6 +2,9 @@
 export const setUpWords = {
   setUp: {
     title: 'Ajustes',
+    licences: 'Licencias de las letras y las bibliotecas',
+    licencesFailed: 'No se pudo leer la lista de licencias. Vuelve a cargar la página cuando haya red.',
+    licenceWithout: 'Este paquete viene sin el texto de su licencia.',
     onDevice: 'En este aparato',
     installed: 'Instalada aquí: se abre por sí sola y funciona sin red.',
     installHelp: 'Instalada tiene su icono, toda la pantalla, y funciona sin red.',

@@ -2,6 +2,9 @@
 export const setUpWords = {
   setUp: {
     title: 'Réglages',
+    licences: 'Licences des polices et des bibliothèques',
+    licencesFailed: 'La liste des licences n’a pas pu être lue. Recharge la page dès qu’il y a du réseau.',
+    licenceWithout: 'Ce paquet est livré sans le texte de sa licence.',
     onDevice: 'Sur cet appareil',
     installed: 'Installée ici : elle s’ouvre seule et marche sans réseau.',
     installHelp: 'Installée, elle a son icône, tout l’écran, et marche sans réseau.',

@@ -2,6 +2,9 @@
 export const setUpWords = {
   setUp: {
     title: 'Imposta',
+    licences: 'Licenze dei caratteri e delle librerie',
+    licencesFailed: 'Non è stato possibile leggere l’elenco delle licenze. Ricarica la pagina quando c’è rete.',
+    licenceWithout: 'Questo pacchetto arriva senza il testo della sua licenza.',
     onDevice: 'Su questo apparecchio',
     installed: 'Installata qui: si apre da sola e funziona senza rete.',
     installHelp: 'Installata ha la sua icona, tutto lo schermo, e funziona senza rete.',
