@@ -1,6 +1,6 @@
 import type { Step } from '../exercise';
 import { describe, expect, it } from 'vitest';
-import { absent, measured, type Measured } from '../measure';
+import { absent, measured, STEP_QUANTITIES, type Measured, type StepQuantity } from '../measure';
 import type { RuleContext, Sounded } from './rule';
 import { applies, RULES } from './rules';
 
@@ -14,6 +14,7 @@ const PLAIN: Sounded = {
   plannedStartS: 1,
   plannedEndS: 9,
   targetHz: 233,
+  ...(Object.fromEntries(STEP_QUANTITIES.map((name) => [name, none])) as Record<StepQuantity, Measured>),
   responseS: measured(0.02, 0.013),
   latenessS: measured(0, 0.005),
   riseS: measured(0.03, 0.006),
@@ -25,9 +26,6 @@ const PLAIN: Sounded = {
   driftCentsPerS: measured(0, 0.2),
   pitchAgainstLevelCents: measured(0, 0.5),
   shareInWindow: measured(1, 0.01),
-  vibratoHz: none,
-  vibratoCents: none,
-  vibratoRegularity: none,
   centroidPartials: measured(3, 0.1),
   centroidAgainstLevel: measured(1, 0.1),
   colourTravelPartials: measured(0.3, 0.1),
