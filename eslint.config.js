@@ -13,7 +13,7 @@ export default tseslint.config(
     },
   },
   {
-    files: ['core/**/*.ts', 'web/src/**/*.{ts,tsx}', 'server/src/**/*.ts'],
+    files: ['core/**/*.ts', 'web/src/{base,db,input,practice,store}/**/*.ts'],
     ignores: ['**/*.test.{ts,tsx}'],
     languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
     // What is voided and fails all the same is told by the page as a whole (main.tsx).
