@@ -34,13 +34,16 @@ describe('the day of a page that stays open', () => {
     expect(day.current).toBe('2026-05-12');
   });
 
-  it('of 25 hours, when the clock goes back, ends at its midnight', () => {
-    const day = openedAt('Europe/Berlin', '2026-10-24T22:30:00Z');
-    expect(day.current).toBe('2026-10-25');
-    pass(24 * 60);
-    expect(day.current).toBe('2026-10-25');
+  it.each([
+    [25, 'back', '2026-10-24T22:30:00Z', '2026-10-25', '2026-10-26'],
+    [23, 'forward', '2026-03-28T23:30:00Z', '2026-03-29', '2026-03-30'],
+  ])('of %i hours, when the clock goes %s, ends at its midnight', (hours, _, moment, today, tomorrow) => {
+    const day = openedAt('Europe/Berlin', moment);
+    expect(day.current).toBe(today);
+    pass((hours - 1) * 60);
+    expect(day.current).toBe(today);
     pass(31);
-    expect(day.current).toBe('2026-10-26');
+    expect(day.current).toBe(tomorrow);
   });
 
   it('is looked at when a page comes back that slept over midnight', () => {

@@ -3,12 +3,11 @@ import { blockS, routineBlocks, type Routine } from '@inner-hum/core/plan';
 import { addDays, startOfISOWeek } from 'date-fns';
 import { useTranslation } from 'react-i18next';
 import { store } from '../../store';
-import { entry } from '../../store/lists';
-import { listsChanged } from '../../store/settings';
 import { useHorn } from '../../store/useHorn';
 import { formatDate } from '../../text/format';
 import { AlertPanel } from '../../ui/AlertPanel';
 import { Button } from '../../ui/controls';
+import { addRoutine } from './addRoutine';
 import { tellOfRoutine } from './tellOfRoutine';
 
 /** A routine that came by a link or a file: what it would add is shown, and nothing is stored before the player wants it. */
@@ -22,11 +21,8 @@ export function RoutineOffer({ routine, onDone }: { readonly routine: Routine; r
   const names = days.map((day) => formatDate(addDays(monday, day), 'weekdayShort')).join(', ');
   const add = () => {
     const { routines } = store.getState().settings;
-    // The same again adds nothing; a name that is taken gets a copy's.
-    const isNew = !routines.some((own) => JSON.stringify(own) === JSON.stringify(routine));
-    const freeName = (wanted: string): string =>
-      routines.some((own) => own.name === wanted) ? freeName(t('exercise.copyOf', { name: wanted })) : wanted;
-    if (isNew) store.dispatch(listsChanged([entry.added('routines', { ...routine, name: freeName(name) })]));
+    // The same again adds nothing.
+    if (!routines.some((own) => JSON.stringify(own) === JSON.stringify(routine))) addRoutine(t, routine);
     void tellOfRoutine(routine); // tells its own failure
     onDone();
   };

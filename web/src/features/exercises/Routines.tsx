@@ -17,7 +17,7 @@ import { Link, useNavigate } from 'react-router';
 import { dayOf } from '../../base/days';
 import { saveFile } from '../../base/saveFile';
 import { withSchools } from '../../db/settings/schools';
-import { store, useAppDispatch, useAppSelector } from '../../store';
+import { useAppDispatch, useAppSelector } from '../../store';
 import { noticed } from '../../store/notices';
 import { entry } from '../../store/lists';
 import { listsChanged, settingsChanged } from '../../store/settings';
@@ -31,6 +31,7 @@ import { FileButton } from '../../ui/FileButton';
 import { Fold } from '../../ui/Fold';
 import { NumberField } from '../../ui/NumberField';
 import { linkToRoutine, readRoutineFile, routineFile } from '../../shared/link';
+import { addRoutine } from './addRoutine';
 
 /** So many tries a block of a routine has that is made of single exercises, and the rest after them, seconds. */
 const FIRST_TRIES = 2;
@@ -44,15 +45,7 @@ export function Routines({ onOffer }: { readonly onOffer: (routine: Routine) => 
   const { routines, block, session, schools, signedAs } = settings;
   const horn = useHorn();
   const [usual, setUsual] = useState<(typeof USUAL_ROUTINES)[number]>('lowEnd');
-  /** Adds one; a name that is taken already gets a copy's. */
-  const add = (routine: Routine) =>
-    dispatch(listsChanged([entry.added('routines', { ...routine, name: freeName(routine.name) })]));
-  // What is there when it is added counts: a file may have been read meanwhile.
-  const freeName = (name: string): string =>
-    store.getState().settings.routines.some((other) => other.name === name)
-      ? freeName(t('exercise.copyOf', { name }))
-      : name;
-  const made = (blocks: readonly RoutineBlock[], name: string) => add({ ...routineOf(name, []), blocks });
+  const made = (blocks: readonly RoutineBlock[], name: string) => addRoutine(t, { ...routineOf(name, []), blocks });
   const today = t('routines.blockName', { date: formatDate(new Date(), 'dayOfYear') });
   const read = async (file: File) => {
     const found = readRoutineFile(await file.text());
@@ -119,7 +112,7 @@ export function Routines({ onOffer }: { readonly onOffer: (routine: Routine) => 
           </Button>
         )}
         {session && session.blocks.length > 0 && (
-          <Button onClick={() => add(routineOf(today, session.blocks))}>{t('routines.session')}</Button>
+          <Button onClick={() => addRoutine(t, routineOf(today, session.blocks))}>{t('routines.session')}</Button>
         )}
         {routines.length > 0 && (
           <Field label={t('routines.signedAs')} width="220px">
