@@ -138,7 +138,7 @@ function TakeRow({ take, mark }: { readonly take: TakeRecord; readonly mark: 'be
       </Box>
       <Box flex="1 1 0" minWidth={0}>
         <chakra.span color="inkSoft" fontSize="small" display="block">
-          {tableText(t, `instruments.${take.setup.instrumentId}`)} · {exerciseTitle(t, parameters, nameOf)} ·{' '}
+          {t(`instruments.${take.setup.instrumentId}`)} · {exerciseTitle(t, parameters, nameOf)} ·{' '}
           {exerciseMeta(t, parameters)}
         </chakra.span>
         {/* The link covers the row, so that the whole of it opens the take. */}

@@ -20,7 +20,7 @@ export function SchoolChoices() {
         {SCHOOL_QUESTIONS.map((question) => (
           <Choice
             key={question}
-            label={tableText(t, `schools.${question}.question`)}
+            label={t(`schools.${question}.question`)}
             value={schools[question] as string}
             options={SCHOOLS[question]}
             textOf={(answer) => tableText(t, `schools.${question}.${answer}`)}

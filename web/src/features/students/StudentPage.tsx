@@ -121,7 +121,7 @@ function TakeRow({ studentId, take }: { readonly studentId: string; readonly tak
         {exerciseTitle(t, take.parameters, nameOf)}
       </Link>{' '}
       <chakra.span color="inkSoft" fontSize="small">
-        {formatDate(new Date(take.startedAt), 'moment')} · {tableText(t, `instruments.${take.setup.instrumentId}`)}
+        {formatDate(new Date(take.startedAt), 'moment')} · {t(`instruments.${take.setup.instrumentId}`)}
       </chakra.span>
       {finding && <p>{findingText(t, finding, take, nameOf)}</p>}
       {remarks.length > 0 && (

@@ -129,7 +129,7 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
           {formatDate(new Date(record.startedAt), 'momentOfYear')} ·{' '}
           {t('take.meta', {
             exercise: exerciseMeta(t, parameters),
-            horn: tableText(t, `instruments.${record.setup.instrumentId}`),
+            horn: t(`instruments.${record.setup.instrumentId}`),
             source: source.kind === 'file' ? source.name : t(`sources.${source.kind}`),
           })}{' '}
           · {t(`take.ruler.${record.setup.ruler.origin}`)}
