@@ -1,4 +1,3 @@
-import { writeFileSync } from 'node:fs';
 import { hearingRangeHz } from '@inner-hum/core/exercise';
 import { evenedTone } from '@inner-hum/core/evened';
 import { exerciseScore, familyById, usualExercise } from '@inner-hum/core/families';
@@ -8,6 +7,7 @@ import { CLEAN_HABITS, playStandIn, withFault, type FaultName } from '@inner-hum
 import { ASSUMED_RULER, centsBetweenHz, type InstrumentId } from '@inner-hum/core/theory';
 import { playRecorded, type RecordedFault } from './realTakes';
 import { quantile, table } from './score';
+import { writePage } from './pages';
 
 const RATE_HZ = 44100;
 /** Frames at both ends of a tone that are its attack and its release. */
@@ -150,5 +150,5 @@ ${[
   .map(([title, before, after]) => `${title}\n\n\`\`\`\n${before}\n\n${after}\n\`\`\``)
   .join('\n\n')}
 `;
-writeFileSync('docs/evened.md', report);
+writePage('evened', report);
 console.log(report);

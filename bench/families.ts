@@ -1,4 +1,3 @@
-import { writeFileSync } from 'node:fs';
 import { breathBudget, scoreBeats, type Score, type Step } from '@inner-hum/core/exercise';
 import { exerciseScore, FAMILIES, usualExercise, type Family } from '@inner-hum/core/families';
 import { CLEAN_HABITS, withFault, type Habits } from '@inner-hum/core/simulate';
@@ -11,6 +10,7 @@ import { MEASURED } from './otherWays';
 import { play } from './play';
 import { table } from './score';
 import { TYPICAL_MISTAKES, type TypicalMistake } from './typicalMistakes';
+import { writePage } from './pages';
 
 const HORNS = ['alto', 'tenor', 'baritoneLowA'] as const satisfies readonly InstrumentId[];
 const SEED = 5;
@@ -100,5 +100,5 @@ First sentence right: **${right} of ${asked}**.
 
 ${parts.join('\n\n')}
 `;
-writeFileSync('docs/families.md', report);
+writePage('families', report);
 console.log(`${right} of ${asked}`);

@@ -38,7 +38,7 @@ import {
 import { SeededRandom } from '@inner-hum/core/simulate';
 import { INSTRUMENTS, noteName } from '@inner-hum/core/theory';
 import { unzipSync, zipSync } from 'fflate';
-import { exerciseFromLink, readExerciseFile, readRoutineFile, routineFile } from '../web/src/shared/link';
+import { exerciseFromLink, readExerciseFile, readRoutineFile, routineFile } from '../web/src/shared/exercise/link';
 import { i18next } from '../web/src/text/i18n';
 import '../web/src/testing/english';
 import { exerciseMeta, exerciseTitle } from '../web/src/text/exerciseText';

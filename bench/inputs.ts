@@ -1,7 +1,7 @@
-import { writeFileSync } from 'node:fs';
 import { gainControl } from '@inner-hum/core/measure';
 import { cleanTake, gated, heardAs, withGainControl } from './inputTakes';
 import { table } from './score';
+import { writePage } from './pages';
 
 const TAKES = 60;
 
@@ -35,5 +35,5 @@ ${table([
 What it can't tell: a gain that is fast enough to be back before the tone has ended, in a single tone without pauses; and any gain in a room
 that is louder than the tone's own noise changes.
 `;
-writeFileSync('docs/inputs.md', report);
+writePage('inputs', report);
 console.log(report);

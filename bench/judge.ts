@@ -1,4 +1,3 @@
-import { writeFileSync } from 'node:fs';
 import { exerciseScore, FAMILIES, familyById, usualExercise } from '@inner-hum/core/families';
 import { applies, rowOf, type FindingId } from '@inner-hum/core/judge';
 import { CLEAN_HABITS, FAULTS, withFault, type FaultName, type Habits } from '@inner-hum/core/simulate';
@@ -6,6 +5,7 @@ import { EXPECTED_FINDINGS, SHOWN_BY } from './expectedFindings';
 import { playFamily, playSwell } from './play';
 import { canBeRecorded, findingsOnRecorded, RECORDED_FAULTS, type RecordedFault } from './realTakes';
 import { table } from './score';
+import { writePage } from './pages';
 
 const TAKES = 200;
 const NAMES = (Object.keys(FAULTS) as FaultName[]).filter((fault) => !SHOWN_BY[fault]);
@@ -104,7 +104,7 @@ tone: what is found. Families whose tones no ordinary tone can stand for (hums, 
 
 ${table([['exercise', 'clean', ...Object.keys(RECORDED_FAULTS)], ...onRecorded])}
 `;
-writeFileSync('docs/judge.md', report);
+writePage('judge', report);
 console.log(report);
 
 /** Whether a family judges that side of a tone. */

@@ -10,6 +10,7 @@ import { listen, listenWith } from './listen';
 import { addRecording, recordedFigures, recordings, type RecordedTally } from './recorded';
 import type { Speed } from './speed';
 import { addScore, emptyTally, figures, jumpFigures, quantile, table, type Tally } from './score';
+import { writePage } from './pages';
 
 /** What some of them were before the ear's last change, on the same sounds: what it was made for. */
 const BEFORE: Readonly<Record<string, string>> = {
@@ -86,7 +87,7 @@ for (const recording of recordings()) {
 const speed = speedAlone();
 const browser = options.browser ? await browserFigures() : undefined;
 const report = text();
-if (every === 1) writeFileSync('docs/bench.md', report);
+if (every === 1) writePage('bench', report);
 console.log(report);
 
 /** Found in the sounds that change partial; false in those of a single tone or none, where nothing changes. */

@@ -1,4 +1,3 @@
-import { writeFileSync } from 'node:fs';
 import { familyById, usualExercise } from '@inner-hum/core/families';
 import { LOUDNESS_BANDS, quantile } from '@inner-hum/core/measure';
 import {
@@ -20,6 +19,7 @@ import { CLEAN_HABITS, SeededRandom, type NoteHabit } from '@inner-hum/core/simu
 import { play } from './play';
 import { digest } from '@inner-hum/core/plan/testDigests';
 import { table } from './score';
+import { writePage } from './pages';
 
 const MAPS = 8;
 const DAY_MS = 86_400_000;
@@ -172,7 +172,7 @@ const placeMs = timed(() => {
   const notes = hornMap(all.values());
   seams(notes);
   evenness(notes);
-  needs(notes, 'alto', TAKES * DAY_MS);
+  needs(notes, 'alto');
 }, 10);
 
 const report = `# The horn map
@@ -211,7 +211,7 @@ ${table([
 
 Times are of the arithmetic alone, in Node; what the places take in a browser with 20 000 takes is in [scale.md](scale.md).
 `;
-writeFileSync('docs/map.md', report);
+writePage('map', report);
 console.log(report);
 
 function surveyMinutes(): string {

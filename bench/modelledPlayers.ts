@@ -1,17 +1,27 @@
 import { scoreBeats, type ExerciseParameters } from '@inner-hum/core/exercise';
-import { exerciseScore, type Level } from '@inner-hum/core/families';
-import { finding, nextStep, type Decision, type Finding } from '@inner-hum/core/judge';
+import { exerciseKey, exerciseScore, type Level } from '@inner-hum/core/families';
+import { finding, isSecure, nextStep, type Decision, type Finding } from '@inner-hum/core/judge';
 import { bandAt, type LoudnessBand } from '@inner-hum/core/measure';
-import { digestOf, isLoud, type Digest, type Goal, type HeldTone, type Observation } from '@inner-hum/core/plan';
+import {
+  digestOf,
+  isLoud,
+  type Digest,
+  type Goal,
+  type HeldTone,
+  type Observation,
+  type Practice,
+} from '@inner-hum/core/plan';
 import type { SeededRandom } from '@inner-hum/core/simulate';
 import { dynamicPosition, type InstrumentId } from '@inner-hum/core/theory';
 
-/** A player as a teacher would describe one. Notes are written. */
+/** A player as a teacher would describe one, before practice has changed anything. Notes are written. */
 export interface ModelledPlayer {
   readonly name: string;
   readonly instrumentId: InstrumentId;
   readonly level: Level;
   readonly minutes: number;
+  /** what is part of the own practice already */
+  readonly practices: readonly Practice[];
   readonly goals: readonly Goal[];
   /** how far a note lies from in tune at a loudness, cents */
   readonly cents: (midi: number, band: LoudnessBand) => number;
@@ -23,19 +33,40 @@ export interface ModelledPlayer {
   readonly speaks: (midi: number, partial: number) => number;
   /** how long a good tone lasts, seconds */
   readonly breathS: number;
-  /** how much likelier a tone breaks with each take of a day */
+  /** how much likelier a tone breaks with each minute of a day */
   readonly tires: number;
+  /** what of a weakness a day of practice on its note takes off; 0 for one that stays as described */
+  readonly learns: number;
+  /** whether there is practice on a day, counted from 1; every day when left out */
+  readonly plays?: (day: number) => boolean;
+  /** sessions on a day; one when left out */
+  readonly sessions?: number;
+  /** the whole horn is so far out, cents, until the tuner has come first twice */
+  readonly hornCents?: number;
+  /** a dead reed: air before any note speaks, seconds, until another reed is on */
+  readonly deadReed?: { readonly responseS: number; readonly untilDay: number };
 }
 
 const alike = () => 0;
+const plain = {
+  goals: [],
+  cents: (midi: number, band: LoudnessBand) => (midi >= 76 && band === 'soft' ? 16 : midi <= 60 ? -12 : 2),
+  responseS: (midi: number) => (midi <= 61 ? 0.22 : 0.06),
+  slopeCents: (midi: number) => (midi >= 76 ? -9 : -2),
+  speaks: (midi: number, partial: number) => (partial > 1 ? 0.85 - 0.15 * (partial - 2) : midi <= 60 ? 0.85 : 0.97),
+  breathS: 12,
+  tires: 0.004,
+  learns: 0.05,
+} as const;
 
-/** The five players of the bench: our own scenario. */
+/** The players of the bench: our own scenario. The first five stay as they are, the others learn. */
 export const PLAYERS: readonly ModelledPlayer[] = [
   {
     name: 'beginner on tenor: flat low, slow bell notes',
     instrumentId: 'tenor',
     level: 'new',
     minutes: 15,
+    practices: [],
     goals: [],
     cents: (midi) => (midi <= 62 ? -18 : 0),
     responseS: (midi) => (midi <= 61 ? 0.45 : 0.06),
@@ -43,12 +74,14 @@ export const PLAYERS: readonly ModelledPlayer[] = [
     speaks: (midi, partial) => (partial > 1 ? 0.75 - 0.25 * (partial - 2) : midi <= 60 ? 0.7 : 0.95),
     breathS: 8,
     tires: 0.01,
+    learns: 0,
   },
   {
     name: 'home player on alto: sharp when soft and high',
     instrumentId: 'alto',
     level: 'home',
     minutes: 30,
+    practices: ['longTones', 'swells', 'scales'],
     goals: [],
     cents: (midi, band) => (midi >= 76 && band === 'soft' ? 19 : 2),
     responseS: () => 0.06,
@@ -56,25 +89,29 @@ export const PLAYERS: readonly ModelledPlayer[] = [
     speaks: (_, partial) => (partial > 1 ? 0.9 - 0.15 * (partial - 2) : 0.97),
     breathS: 14,
     tires: 0.004,
+    learns: 0,
   },
   {
     name: 'advanced on alto: an altissimo goal',
     instrumentId: 'alto',
     level: 'advanced',
     minutes: 60,
-    goals: [{ kind: 'highNote', instrumentId: 'alto', midi: 91, by: '2026-02-10' }],
+    practices: ['longTones', 'lowStarts', 'swells', 'descents', 'subtone', 'overtones', 'vibrato', 'scales'],
+    goals: [{ kind: 'highNote', instrumentId: 'alto', midi: 91, by: '2026-02-24' }],
     cents: (midi) => (midi > 88 ? 9 : 1),
     responseS: () => 0.05,
     slopeCents: () => -2,
     speaks: (midi, partial) => (midi > 90 ? 0.6 : partial > 1 ? 0.95 - 0.06 * (partial - 2) : 0.99),
     breathS: 20,
     tires: 0.002,
+    learns: 0,
   },
   {
     name: 'tired on baritone: breaks as the evening goes on',
     instrumentId: 'baritone',
     level: 'home',
     minutes: 30,
+    practices: ['longTones', 'lowStarts', 'scales'],
     goals: [],
     cents: () => 4,
     responseS: (midi) => (midi <= 60 ? 0.25 : 0.08),
@@ -82,12 +119,14 @@ export const PLAYERS: readonly ModelledPlayer[] = [
     speaks: (_, partial) => (partial > 1 ? 0.7 : 0.93),
     breathS: 9,
     tires: 0.02,
+    learns: 0,
   },
   {
     name: 'five minutes a day on alto',
     instrumentId: 'alto',
     level: 'home',
     minutes: 5,
+    practices: ['longTones'],
     goals: [],
     cents: (midi) => (midi === 76 ? 14 : 3),
     responseS: () => 0.07,
@@ -95,25 +134,151 @@ export const PLAYERS: readonly ModelledPlayer[] = [
     speaks: (_, partial) => (partial > 1 ? 0.8 : 0.96),
     breathS: 12,
     tires: 0.003,
+    learns: 0,
+  },
+  {
+    ...plain,
+    name: 'ten minutes on soprano, learns',
+    instrumentId: 'soprano',
+    level: 'home',
+    minutes: 10,
+    practices: ['longTones', 'swells'],
+  },
+  {
+    ...plain,
+    name: 'twenty minutes on alto, 19 of 20 overtones right',
+    instrumentId: 'alto',
+    level: 'home',
+    minutes: 20,
+    practices: ['longTones', 'swells', 'scales'],
+    speaks: () => 0.97,
+  },
+  {
+    ...plain,
+    name: 'twenty minutes on alto, the horn 16 cents sharp',
+    instrumentId: 'alto',
+    level: 'home',
+    minutes: 20,
+    practices: ['longTones', 'scales'],
+    hornCents: 16,
+  },
+  {
+    ...plain,
+    name: 'thirty minutes on tenor, a dead reed for a week',
+    instrumentId: 'tenor',
+    level: 'home',
+    minutes: 30,
+    practices: ['longTones', 'lowStarts', 'swells', 'scales'],
+    deadReed: { responseS: 0.3, untilDay: 7 },
+  },
+  {
+    ...plain,
+    name: 'three days in seven on baritone, away for twelve days',
+    instrumentId: 'baritoneLowA',
+    level: 'new',
+    minutes: 15,
+    practices: [],
+    breathS: 8,
+    plays: (day) => [1, 3, 6].includes(day % 7) && !(day > 30 && day <= 42),
+  },
+  {
+    ...plain,
+    name: 'forty-five minutes twice a day on C melody',
+    instrumentId: 'cMelody',
+    level: 'home',
+    minutes: 45,
+    practices: ['longTones', 'lowStarts', 'swells', 'descents', 'scales'],
+    sessions: 2,
+  },
+  {
+    ...plain,
+    name: 'sixty minutes on bass, advanced, a soft low entry by the eighth week',
+    instrumentId: 'bass',
+    level: 'advanced',
+    minutes: 60,
+    practices: ['longTones', 'lowStarts', 'swells', 'descents', 'subtone', 'overtones', 'vibrato', 'scales', 'bends'],
+    goals: [{ kind: 'softLowEntry', instrumentId: 'bass', midi: 58, by: '2026-03-02' }],
+  },
+  {
+    ...plain,
+    name: 'twenty minutes on sopranino, learns',
+    instrumentId: 'sopranino',
+    level: 'home',
+    minutes: 20,
+    practices: ['longTones', 'scales'],
   },
 ];
 
+/** What becomes of a player's weaknesses: each note's share that is left, 1 at first. */
+export class Learning {
+  private readonly left = new Map<string, number>();
+  private readonly today = new Map<string, number>();
+  private tuned = 0;
+
+  constructor(readonly player: ModelledPlayer) {}
+
+  /** A day begins: a little of what was learnt is forgotten. */
+  newDay(): void {
+    this.today.clear();
+    for (const [key, left] of this.left) this.left.set(key, Math.min(1, left + 0.004));
+  }
+
+  share(midi: number, partial = 1): number {
+    return this.left.get(`${midi} ${partial}`) ?? 1;
+  }
+
+  hornCents(): number {
+    return this.tuned >= 2 ? 0 : (this.player.hornCents ?? 0);
+  }
+
+  /** What a take taught: the first tries of a day most, neighbours a share of it. */
+  practised(take: Digest, tuneUp: boolean): void {
+    if (tuneUp) this.tuned++;
+    if (this.player.learns === 0) return;
+    for (const { midi, partial } of new Set(take.seen))
+      for (const [at, share] of [
+        [midi, 1],
+        [midi - 1, 0.4],
+        [midi + 1, 0.4],
+      ] as const) {
+        const key = `${at} ${partial}`;
+        const times = this.today.get(key) ?? 0;
+        this.today.set(key, times + share);
+        const left = this.left.get(key) ?? 1;
+        this.left.set(key, 0.15 + (left - 0.15) * (1 - (this.player.learns * share) / (1 + times)));
+      }
+  }
+}
+
+/** When a take is made: after so many minutes of a day's practice. */
+interface Moment {
+  readonly startedAtMs: number;
+  readonly day: string;
+  readonly dayNumber: number;
+  readonly afterMin: number;
+}
+
 /** What a modelled player makes of an exercise: the digest of the take, judged by what the model knows. */
 export function takeOf(
-  player: ModelledPlayer,
+  learning: Learning,
   parameters: ExerciseParameters,
-  { startedAtMs, day, taken, harderToday }: { startedAtMs: number; day: string; taken: number; harderToday: boolean },
+  { startedAtMs, day, dayNumber, afterMin }: Moment,
+  earlier: readonly Digest[],
   random: SeededRandom,
 ): Digest {
+  const { player } = learning;
   const score = exerciseScore(parameters);
   const beatS = 60 / score.tempoBpm;
   const findings: Finding[] = [];
   const holds: HeldTone[] = [];
+  const dead = player.deadReed && dayNumber <= player.deadReed.untilDay ? player.deadReed : undefined;
   const seen = score.steps.flatMap((step, i): Observation[] => {
     const { soundedMidi: midi, partialNumber: partial, fingeredMidi, attack } = step;
+    const left = learning.share(midi, partial);
     const first = step.dynamics[0]!;
     const band = bandAt(first.position ?? dynamicPosition(first.dynamic));
-    const fails = random.uniform() > player.speaks(midi, partial) - player.tires * taken;
+    const missing = (1 - player.speaks(midi, partial)) * left;
+    const fails = random.uniform() < missing + player.tires * afterMin;
     if (fails) findings.push(finding('jump', i, { beat: 1, atS: 0, partial: 2, lastsMs: 300, count: 1 }, 3));
     const askedS = step.beats * beatS;
     const breathS = player.breathS * (isLoud(step) ? 0.8 : 1) * (0.95 + 0.1 * random.uniform());
@@ -121,12 +286,12 @@ export function takeOf(
     if (!step.openEnd && askedS > breathS + 0.4) findings.push(finding('stoppedEarly', i, { beats: 1 }, 2));
     holds.push({ midi, loud: isLoud(step), holdS, ...((step.openEnd || askedS > breathS) && { ended: true }) });
     if (step.hum || step.bendCents || step.freePitch) return [];
-    const cents = player.cents(midi, band) + 2 * random.normal();
+    const cents = left * player.cents(midi, band) + learning.hornCents() + 2 * random.normal();
     if (Math.abs(cents) > 13 && partial === 1)
       findings.push(
         finding(cents > 0 ? 'sharp' : 'flat', i, { cents: Math.abs(cents), uncertainty: 1 }, Math.abs(cents) / 12),
       );
-    const moves = step.dynamics.length > 1;
+    const responseS = dead?.responseS ?? 0.05 + left * Math.max(0, player.responseS(midi) - 0.05);
     return [
       {
         atMs: startedAtMs + i,
@@ -140,8 +305,8 @@ export function takeOf(
         values: {
           pitchCentreCents: cents,
           pitchSteadinessCents: 2 + Math.abs(random.normal()),
-          ...(attack !== 'slurred' && { responseS: player.responseS(midi) + 0.01 * Math.abs(random.normal()) }),
-          ...(moves && { pitchAgainstLevelCents: player.slopeCents(midi) + random.normal() }),
+          ...(attack !== 'slurred' && { responseS: responseS + 0.01 * Math.abs(random.normal()) }),
+          ...(step.dynamics.length > 1 && { pitchAgainstLevelCents: left * player.slopeCents(midi) + random.normal() }),
         },
       },
     ];
@@ -149,14 +314,18 @@ export function takeOf(
   const worst = Math.max(0, ...findings.map((entry) => entry.weight));
   const broken = findings.filter((entry) => entry.weight === 3).length / score.steps.length;
   const decision: Decision = worst === 3 && broken > 0.2 ? 'easier' : worst >= 2 ? 'again' : 'harder';
-  const goalNotes = player.goals.map((goal) => goal.midi);
+  const key = exerciseKey(parameters);
+  const same = earlier.filter((take) => exerciseKey(take.parameters) === key);
   const next = nextStep(decision, findings, parameters, {
-    goalNotes,
-    harderToday,
+    goalNotes: player.goals.map((goal) => goal.midi),
+    harderToday: same.some(
+      (take) => take.day === day && take.decision === 'harder' && Object.keys(take.next).length > 0,
+    ),
+    secure: isSecure([...same, { day, decision: 'harder' }]),
     held: { holdS: player.breathS, sure: true },
   });
   const verdict = { findings, tries: [], decision, next };
-  const setup = { instrumentId: player.instrumentId, reed: 'first' };
+  const setup = { instrumentId: player.instrumentId, reed: dead || !player.deadReed ? 'first' : 'second' };
   const take = { id: `${startedAtMs}`, parameters, score, setup, measures: [], verdict, demo: false };
   return { ...digestOf(take, { startedAtMs, day }), seen, holds, lastsS: scoreBeats(score) * beatS };
 }

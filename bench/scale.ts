@@ -1,11 +1,12 @@
 import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import { CHROMIUM_FLAGS } from '../playwright.config';
 import { SAMPLE_STUDENTS, sampleWeek } from '../scripts/sampleStudents';
 import { table } from './score';
+import { writePage } from './pages';
 
 const PORT = 4193;
 const TAKES = 20_000;
@@ -278,7 +279,7 @@ another 1.1 MB.
 - **300 students** with 2000 digests each are 1.4 GB, each eighth take whole another 2.4 GB: the disk ends first for who keeps the sound of them.
   The page of all of them reads one row each of 40 to 60 kB: about a second where thirty take a tenth. It is the first that is slow.
 `;
-  writeFileSync('docs/scale.md', report);
+  writePage('scale', report);
   console.log(report);
 } finally {
   await browser.close();

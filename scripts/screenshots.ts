@@ -16,6 +16,7 @@ const SHEET = { width: 1400, height: 480 };
 /** What a contact sheet shows, besides a take being played. */
 const PLACES = [
   ['Today', '/today'],
+  ['Week', '/week'],
   ['Stand', '/stand'],
   ['Exercises', '/exercises'],
   ['Horn', '/horn'],
@@ -38,6 +39,9 @@ try {
   await openDemo(page);
   await page.getByTestId('one-change').waitFor();
   await shoot(page, 'today');
+  await page.goto(`${address}/week`);
+  await page.waitForTimeout(2500);
+  await shoot(page, 'week');
   await page.goto(`${address}/stand`);
   await page.waitForTimeout(800);
   await shoot(page, 'stand-before');
@@ -58,7 +62,6 @@ try {
   await shoot(page, 'horn');
   for (const [path, name] of [
     ['/horn/note/74', 'note'],
-    ['/horn/compare', 'compare'],
     ['/horn/sheet', 'sheet'],
     ['/overtones', 'overtones'],
     ['/overtones/route', 'route'],

@@ -83,7 +83,7 @@ test('hands-free: each verdict is followed by the proposed next step, until it i
   await page.goto('/stand?demo');
   await expect(page.getByText('Demo data')).toBeVisible();
   await page.goto('/set-up');
-  await page.getByRole('combobox', { name: 'Stand-in player' }).selectOption('clean');
+  await page.getByRole('combobox', { name: 'Stand-in player' }).selectOption('jump');
   await page.goto('/stand');
   await page.getByRole('combobox', { name: 'Exercise' }).selectOption({ label: 'Home check' });
   await page.getByRole('spinbutton', { name: 'Tempo' }).fill('160');
@@ -91,9 +91,9 @@ test('hands-free: each verdict is followed by the proposed next step, until it i
   await page.keyboard.press('Escape');
   await page.getByTestId('start').press('Enter');
   await expect(page.getByText('The next take follows by itself')).toBeVisible();
-  // It held, so the next one is softer, and begins without a key.
+  // It broke, so the next one starts louder, and begins without a key.
   await expect(page.getByTestId('verdict')).toBeHidden();
-  await expect(page.getByText('mp', { exact: true })).toBeVisible();
+  await expect(page.getByText('f', { exact: true })).toBeVisible();
   await expect(page.getByText('The next take follows by itself')).toBeVisible();
   await page.keyboard.press('p');
   await expect(page.getByText('The next take follows by itself')).toBeHidden();

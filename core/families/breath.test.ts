@@ -28,6 +28,13 @@ describe('breathLimitS', () => {
   );
 });
 
+it('less is asked of who is not known yet, least of who is new', () => {
+  const score = exerciseScore(usualExercise(familyById('swell'), 'alto'));
+  expect(breathLimitS(familyById('swell'), score, undefined, 'new')).toBe(5);
+  expect(breathLimitS(familyById('swell'), score, undefined, 'home')).toBe(6);
+  expect(breathLimitS(familyById('swell'), score, { holdS: 12, sure: true }, 'new')).toBeCloseTo(10.2, 9);
+});
+
 it('altissimo has short breaths in any family', () => {
   const high = { ...usualExercise(familyById('anchorSwell'), 'alto'), writtenMidi: 91 };
   expect(breathLimitS(familyById('anchorSwell'), exerciseScore(high))).toBe(5);
@@ -49,6 +56,18 @@ describe('fittedToBreath', () => {
     const swell = usualExercise(familyById('swell'), 'alto');
     expect(fittedToBreath(swell, familyById('swell'), 7)).toMatchObject({ beats: 8, tempoBpm: 69 });
     expect(fittedToBreath(match, familyById('overtoneMatch'), 5)).toMatchObject({ beats: 2, tempoBpm: 72 });
+  });
+  it('a run has fewer beats and fewer notes in a breath, never faster fingers', () => {
+    const scale = { ...usualExercise(familyById('fullSpanScale'), 'alto'), beats: 2, notesInBreath: 8 };
+    expect(fittedToBreath(scale, familyById('fullSpanScale'), 6)).toMatchObject({
+      beats: 1,
+      notesInBreath: 8,
+      tempoBpm: 80,
+    });
+    expect(fittedToBreath({ ...scale, beats: 1 }, familyById('fullSpanScale'), 4)).toMatchObject({
+      notesInBreath: 5,
+      tempoBpm: 80,
+    });
   });
   it('leaves alone what fits', () => expect(fittedToBreath(match, familyById('overtoneMatch'), 60)).toEqual(match));
 });

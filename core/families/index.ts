@@ -1,5 +1,5 @@
 export { exerciseScore, FAMILIES, familyById, familyIfKnown, usualExercise } from './catalogue';
-export { freePlay, heldText, MOST_HELD_NOTES, type HeldNote } from './freePlay/freePlay';
+export { freePlay, heldText, isFree, MOST_HELD_NOTES, type HeldNote } from './catalogue/freePlay';
 export { breathLimitS, fittedToBreath, type Held } from './breath';
 export { STAGES, topicsOf, type Family, type Stage } from './family';
 export {
@@ -23,4 +23,4 @@ export { turned, type Room } from './turns';
 export { exerciseKey, ownExerciseKey } from './identity';
 export { fingeringOf } from './fingering';
 export { isExercise, isPlayed, playable, tryScore, type FieldChange } from './nearest';
-export { swell, SWELL_DEFAULTS, type SwellParameters } from './swell/swell';
+export { swell, SWELL_DEFAULTS, type SwellParameters } from './catalogue/swell';

@@ -11,7 +11,7 @@ import {
   type Score,
 } from '@inner-hum/core/exercise';
 import { exerciseScore, familyById, familyIfKnown } from './catalogue';
-import { freePlay } from './freePlay/freePlay';
+import { isFree } from './catalogue/freePlay';
 
 /** A field that had to be set otherwise so that the exercise plays. */
 export interface FieldChange {
@@ -37,7 +37,7 @@ const STORED = { longestText: 2000, largest: 1e4, highestMidi: 127 };
  * kind, within bounds that nothing breaks on. It need not be playable as it is: {@link playable} says what is nearest.
  */
 export function isExercise(value: unknown): value is ExerciseParameters {
-  return isPlayed(value) && value.family !== freePlay.id;
+  return isPlayed(value) && !isFree(value);
 }
 
 /** The same of what a take may have played: free play is kept besides, though nobody asks for it. */

@@ -81,7 +81,7 @@ type Within = readonly [number, number] | readonly [Dynamic, Dynamic];
 /** What a note wants, as a family is asked about it. */
 export interface WantedWork {
   readonly midi: number;
-  readonly reason: 'failing' | 'response' | 'pitch' | 'slope' | 'steadiness' | 'stale' | 'unmeasured';
+  readonly reason: 'failing' | 'response' | 'pitch' | 'slope' | 'steadiness';
   /** the loudness at which it wants it; left out where it is all one */
   readonly band?: 'soft' | 'medium' | 'loud';
 }
@@ -94,6 +94,10 @@ export interface PlayerNow {
   readonly turn: number;
   /** the overtone that is to be learnt next */
   readonly frontier: { readonly tubeMidi: number; readonly partial: number };
+  /** whether the overtones are there that altissimo grows from */
+  readonly altissimoReady: boolean;
+  /** whether one fingering of an altissimo note speaks as a rule */
+  readonly found: (midi: number) => boolean;
   /** the weakest note of a zone */
   readonly weakest: (zone: 'low' | 'middle' | 'palm') => number;
 }
@@ -102,13 +106,21 @@ export interface PlayerNow {
 export type FieldValues = Readonly<Record<string, number | string>>;
 
 /** What a player works towards. */
-export const GOAL_KINDS = ['softLowEntry', 'longTone', 'highNote'] as const;
+export const GOAL_KINDS = [
+  'softLowEntry',
+  'longTone',
+  'highNote',
+  'subtone',
+  'softIntonation',
+  'evenZone',
+  'partial',
+] as const;
 export type GoalKind = (typeof GOAL_KINDS)[number];
 
 /** When the planner may pick a family, and how it is set then. */
 interface Planned {
   /** where it stands in a session; by its stage when left out */
-  readonly slot?: 'measure' | 'overtones';
+  readonly slot?: 'tune' | 'measure' | 'overtones';
   /** from which level on */
   readonly from: Level;
   /** the exercise that works on what a note wants; undefined where it does not */
@@ -116,7 +128,11 @@ interface Planned {
   /** the exercise that works on a step between a note and the next above it */
   readonly seam?: (lower: number) => FieldValues;
   /** which goals it serves, always on their note */
-  readonly goals?: Readonly<Partial<Record<GoalKind, (midi: number) => FieldValues>>>;
+  readonly goals?: Readonly<Partial<Record<GoalKind, (midi: number, partial?: number) => FieldValues>>>;
+  /** how it is set as part of a warm-up on some days, whatever its place is else */
+  readonly warmsUp?: FieldValues;
+  /** altissimo is not played without it before */
+  readonly readiesAltissimo?: true;
   /** how it is set when nothing asks for it; what is usual when left out; undefined when it can't be now */
   readonly turn?: (player: PlayerNow) => FieldValues | undefined;
 }

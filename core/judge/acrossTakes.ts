@@ -83,6 +83,21 @@ export function harderToday(now: PresentTake, past: readonly PastTake[]): boolea
   );
 }
 
+/** What is secure: so many of the last takes of it held, on so many days. */
+const SECURE = { held: 3, of: 4, days: 2 } as const;
+
+/** Whether tries at one thing, oldest first, have become secure: 3 of the last 4 held, on at least two days. */
+export function isSecure(takes: readonly Pick<PastTake, 'day' | 'decision'>[]): boolean {
+  const held = takes.slice(-SECURE.of).filter(({ decision }) => decision === 'harder');
+  return held.length >= SECURE.held && new Set(held.map(({ day }) => day)).size >= SECURE.days;
+}
+
+/** Whether a take that held makes its exercise secure, with those before it. */
+export function isSecureNow(now: PresentTake, past: readonly PastTake[]): boolean {
+  const same = past.filter(({ exercise }) => exercise === now.exercise);
+  return isSecure([...same, { day: now.day, decision: 'harder' }]);
+}
+
 /** Which way most notes of the last takes lean: 1 sharp, −1 flat, 0 no one way or not known. */
 export function lean(now: PresentTake, past: readonly PastTake[]): -1 | 0 | 1 {
   const each = byNote([...past, now].flatMap((take) => take.centres));

@@ -1,4 +1,4 @@
-import { freePlay } from '@inner-hum/core/families';
+import { isFree } from '@inner-hum/core/families';
 import { HOP_S } from '@inner-hum/core/signal';
 import { gainControl, measureTake, type StepMeasures, type TakeContext } from '@inner-hum/core/measure';
 import { tooMuchLost } from './lostFindings';
@@ -16,7 +16,7 @@ export function assess(
 ): { measures: StepMeasures[]; verdict: Verdict } {
   // Of what was torn to pieces nothing goes into the map, the holds or the trends.
   const heardS = frames.count * HOP_S - assignment.firstBeatS;
-  const lost = assignment.score.family === freePlay.id ? undefined : tooMuchLost(assignment, heardS);
+  const lost = isFree(assignment.score) ? undefined : tooMuchLost(assignment, heardS);
   if (lost) return { measures: [], verdict: lost };
   const measures = measureTake(frames, assignment);
   return {
@@ -27,7 +27,7 @@ export function assess(
 
 /** What the device did to the sound, where there was one. The frames of free play are put together: they tell nothing of it. */
 function heardOn(assignment: Assignment, frames: Parameters<typeof gainControl>[0]): Assignment {
-  return assignment.device && assignment.score.family !== freePlay.id
+  return assignment.device && !isFree(assignment.score)
     ? { ...assignment, device: { ...gainControl(frames), ...assignment.device } }
     : assignment;
 }

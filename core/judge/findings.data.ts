@@ -279,7 +279,7 @@ export const FINDINGS = rowsOf({
     topic: 'time',
     aspect: 'timing',
     part: 'start',
-    tries: ['airBeforeBeat'],
+    tries: ['onTheBeat'],
   },
   slurGap: {
     values: ['ms'],

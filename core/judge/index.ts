@@ -1,4 +1,4 @@
-export { type PastTake } from './acrossTakes';
+export { isSecure, type PastTake } from './acrossTakes';
 export { assess, type Assignment } from './assess';
 export { untoldOf } from './deviceFindings';
 export { judgeTake } from './judgeTake';

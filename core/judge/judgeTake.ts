@@ -1,8 +1,8 @@
 import { beatSeconds, type Score, type Step } from '@inner-hum/core/exercise';
-import { familyById, freePlay, topicsOf, type Family, type Topic } from '@inner-hum/core/families';
+import { familyById, isFree, topicsOf, type Family, type Topic } from '@inner-hum/core/families';
 import { median, valueOf, type StepMeasures } from '@inner-hum/core/measure';
 import { naturalOffsetCents, partialSemitones } from '@inner-hum/core/theory';
-import { acrossTakes, harderToday, lean, presentTake } from './acrossTakes';
+import { acrossTakes, harderToday, isSecureNow, lean, presentTake } from './acrossTakes';
 import { aimFindings, saidByAim } from './aims';
 import { canBeTold, deviceFindings, hidesTask } from './deviceFindings';
 import { finding, type Finding } from './finding';
@@ -27,7 +27,7 @@ const MANY_SWELLS = 3;
 
 /** Verdict on a take: what happened with evidence, what to try, and what comes next. */
 export function judgeTake(measures: readonly StepMeasures[], about: TakeCase): Verdict {
-  if (about.score.family === freePlay.id) return freeVerdict(measures, about.device);
+  if (isFree(about.score)) return freeVerdict(measures, about.device);
   const lost = tooMuchLost(about);
   if (lost) return lost;
   const told = (entry: Finding) => canBeTold(entry, about.device) && !isLost(entry, measures, about);
@@ -68,6 +68,7 @@ export function judgeTake(measures: readonly StepMeasures[], about: TakeCase): V
     next: nextStep(decision, findings, about.parameters, {
       ...bounds,
       harderToday: now !== undefined && harderToday(now, past),
+      ...(now && { secure: isSecureNow(now, past) }),
     }),
   };
 }

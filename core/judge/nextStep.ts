@@ -7,13 +7,15 @@ import type { Decision, NextStep } from './verdict';
 export interface StepBounds extends Room {
   /** whether it was made harder once today already */
   readonly harderToday: boolean;
+  /** whether it has held often enough, on more than one day, to be made harder; left out where earlier takes are not known */
+  readonly secure?: boolean;
 }
 
 const NO_BOUNDS: StepBounds = { goalNotes: [], harderToday: false };
 
 /**
  * What comes next: the first turn of the family that has room, tempo first when the breath did not last. Harder by one
- * step a day: after that it stays as it is until tomorrow.
+ * step a day, and not before it is secure: else it stays as it is.
  */
 export function nextStep(
   decision: Decision,
@@ -22,6 +24,7 @@ export function nextStep(
   bounds: StepBounds = NO_BOUNDS,
 ): NextStep {
   if (decision === 'harder' && bounds.harderToday) return { change: 'tomorrow', parameters: {} };
+  if (decision === 'harder' && bounds.secure === false) return { change: 'keep', parameters: {} };
   const { easier, harder } = familyById(now.family).teaching;
   const ranOut = findings.some((finding) => finding.id === 'stoppedEarly');
   const order: readonly Turn[] =

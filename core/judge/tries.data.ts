@@ -11,6 +11,7 @@ export const TRY_IDS = [
   'tuneFirst',
   'lessThroatMoreAir',
   'airBeforeBeat',
+  'onTheBeat',
   'wideRange',
   'letItSpeak',
   'keepAirThrough',

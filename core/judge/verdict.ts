@@ -6,8 +6,8 @@ export type Decision = 'again' | 'easier' | 'harder' | 'leave';
 
 /** A concrete change of parameters for the next take. */
 export interface NextStep {
-  /** `tomorrow`: it holds, and was made harder once today */
-  readonly change: 'none' | 'tomorrow' | ChangeId;
+  /** `tomorrow`: it holds, and was made harder once today; `keep`: it holds, but not yet often enough to be secure */
+  readonly change: 'none' | 'tomorrow' | 'keep' | ChangeId;
   readonly parameters: Readonly<Record<string, number | string | boolean>>;
 }
 

@@ -2,8 +2,8 @@ import { HOP_S } from '@inner-hum/core/signal';
 import { hzToMidi } from '@inner-hum/core/theory';
 import { median, robustDeviation } from './statistics';
 
-/** In tune within this, cents. */
-const IN_TUNE_CENTS = 3;
+/** In tune within this, cents: closer is chasing what a breath changes. */
+const IN_TUNE_CENTS = 5;
 /** So much tone is needed, seconds. */
 const LEAST_S = 1.5;
 

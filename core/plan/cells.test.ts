@@ -77,6 +77,6 @@ describe('cells', () => {
       seen({ atMs, midi: 77, fingeredMidi: 58, partial: 3, spoke, values: { pitchCentreCents: cents } });
     const cells = [...cellsFrom([digest('a', 1, [tone(1, true, 8), tone(2, false, 10), tone(3, true, 9)])]).values()];
     expect(hornMap(cells)).toEqual([]);
-    expect(ownSources(cells).get('58/3')).toEqual({ tries: { got: 2, of: 3 }, offsetCents: 9, newestMs: 3 });
+    expect(ownSources(cells).get('58/3')).toMatchObject({ tries: { got: 2, of: 3 }, offsetCents: 9, newestMs: 3 });
   });
 });

@@ -1,6 +1,6 @@
 import { instrumentById, sourceKey } from '@inner-hum/core/theory';
 import { expect, it } from 'vitest';
-import { frontier } from './frontier';
+import { altissimoReady, frontier } from './frontier';
 import type { OwnCell } from './ownSources';
 
 const alto = instrumentById('alto');
@@ -15,8 +15,9 @@ const all = (most: number) =>
 
 it.each([
   ['nothing tried', [], 58, 2],
-  ['partial 2 learnt on the lowest tube', tried(4, 5, [58, 2]), 59, 2],
-  ['tried too seldom to know', tried(3, 3, [58, 2]), 58, 2],
+  ['partial 2 learnt on the lowest tube', tried(5, 6, [58, 2]), 59, 2],
+  ['partial 2 learnt on two tubes', tried(8, 12, [58, 2], [60, 2]), 58, 3],
+  ['tried too seldom to know', tried(5, 5, [58, 2]), 58, 2],
   ['tried often, half of it right', tried(5, 10, [58, 2]), 58, 2],
   ['partial 2 learnt on all bell notes', tried(9, 10, ...all(2)), 58, 3],
   ['all that a level asks for learnt', tried(9, 10, ...all(5)), 58, 5],
@@ -26,3 +27,9 @@ it.each([
 
 it('who is new is led no further than partial 3', () =>
   expect(frontier(new Map(tried(9, 10, ...all(5))), 'new', alto).partial).toBe(3));
+
+it('altissimo waits for partial 4 on two tubes', () => {
+  expect(altissimoReady(new Map(tried(8, 12, [58, 4])))).toBe(false);
+  expect(altissimoReady(new Map(tried(7, 12, [58, 4], [59, 4])))).toBe(false);
+  expect(altissimoReady(new Map(tried(8, 12, [58, 4], [59, 4])))).toBe(true);
+});

@@ -3,26 +3,41 @@ import { sourceKey, type Instrument } from '@inner-hum/core/theory';
 import type { OwnCell } from './ownSources';
 
 /** Written B♭3 to C♯4: the tubes that overtones are learnt on. */
-const FIRST_TUBE_MIDI = 58;
-const LAST_TUBE_MIDI = 61;
+const TUBES_MIDI = [58, 59, 60, 61] as const;
 /** Most partials that are asked of a level. */
 const MOST_PARTIALS: Readonly<Record<Level, number>> = { new: 3, home: 5, advanced: 8 };
-/** An overtone is learnt when so many of at least so many tries were right. */
-const LEARNT = { share: 0.65, tries: 4 } as const;
+/** An overtone is learnt on a tube when so large a share of at least so many of its last tries was right. */
+const LEARNT = { share: 8 / 12, tries: 6 } as const;
+/** A partial is learnt when it is on so many tubes: the rest come by themselves. */
+const TUBES = 2;
+/** The partial that must be learnt before anything altissimo is asked for. */
+const BEFORE_ALTISSIMO = 4;
+
+/** On which tubes a partial is learnt, by its last twelve tries. */
+function learntTubes(sources: ReadonlyMap<string, OwnCell>, partial: number): number[] {
+  return TUBES_MIDI.filter((fingeredMidi) => {
+    const tries = sources.get(sourceKey({ fingeredMidi, partialNumber: partial }))?.tries;
+    return tries !== undefined && tries.of >= LEARNT.tries && tries.got >= LEARNT.share * tries.of;
+  });
+}
+
+/** Whether the overtones are there that altissimo grows from: partial 4 right in 8 of its last 12 tries on two tubes. */
+export function altissimoReady(sources: ReadonlyMap<string, OwnCell>): boolean {
+  return learntTubes(sources, BEFORE_ALTISSIMO).length >= TUBES;
+}
 
 /**
- * The overtone that a player learns next: partial 2 on the four lowest tubes, then 3, then 4 …: the first that was not
- * right in most of its last tries, and the last of all where every one was.
+ * The overtone that a player learns next: partial 2 until it is learnt on two tubes, then 3, then 4 …, each on the lowest
+ * tube where it is not yet; the last partial of the level where all are.
  *
  * @param sources the player's own tries by `sourceKey`
  */
 export function frontier(sources: ReadonlyMap<string, OwnCell>, level: Level, horn: Instrument): PlayerNow['frontier'] {
   const most = MOST_PARTIALS[level];
-  for (let partial = 2; partial <= most; partial++)
-    for (let tubeMidi = FIRST_TUBE_MIDI; tubeMidi <= LAST_TUBE_MIDI; tubeMidi++) {
-      const tries = sources.get(sourceKey({ fingeredMidi: tubeMidi, partialNumber: partial }))?.tries;
-      const learnt = tries && tries.of >= LEARNT.tries && tries.got / tries.of >= LEARNT.share;
-      if (tubeMidi >= horn.lowestWrittenMidi && !learnt) return { tubeMidi, partial };
-    }
-  return { tubeMidi: FIRST_TUBE_MIDI, partial: most };
+  const tubes = TUBES_MIDI.filter((tubeMidi) => tubeMidi >= horn.lowestWrittenMidi);
+  for (let partial = 2; partial <= most; partial++) {
+    const learnt = learntTubes(sources, partial);
+    if (learnt.length < TUBES) return { tubeMidi: tubes.find((tube) => !learnt.includes(tube))!, partial };
+  }
+  return { tubeMidi: tubes[0]!, partial: most };
 }

@@ -29,12 +29,20 @@ export { leakWatch } from './leakWatch';
 export { hornPattern, type HornPattern } from './pattern';
 export { fingeringTrials, type FingeringTrials } from './fingeringTrials';
 export { exerciseFor, exerciseForSeam } from './exerciseFor';
-export { needs, NEED_REASONS, type Need } from './needs';
-export { adapted, VERDICT_S, type Goal, type Outcome, type Reason, type SessionBlock } from './session';
+export { needGroups, needs, NEED_REASONS, type Need, type NeedGroup } from './needs';
+export { answerOf, measureTheme, themeOf, type ThemeMeasure, type WeekAnswer } from './theme';
+export { loadToday, nextGoal, seasonWeek, type Load } from './load';
+export { hornOffset, reedOrLeak } from './hornOrReed';
+export { dayNumber } from './days';
+export { daysOf, familyProgress, hasSettled } from './progress';
+export { wasTiring } from './tiring';
+export { PRACTICE_IDS, PRACTICES, type Practice } from './practices';
+export { adapted, MINUTES, TIRED_REST_S, VERDICT_S, type Outcome, type Reason, type SessionBlock } from './session';
 export { freeAccount, type FreeNote } from './freeAccount';
 export { frontier } from './frontier';
 export { levelNow } from './level';
-export { blockS, MINUTES, planSession } from './planner';
+export { planSession } from './planner';
+export { blockS } from './lasts';
 export type { PlanFor } from './planFor';
 export { changeWorthKnowing } from './changeWorthKnowing';
 export { planWeek, type WeekDay } from './week';
@@ -61,3 +69,18 @@ export {
   type RoutineBlock,
 } from './routine';
 export { USUAL_ROUTINES, usualRoutine, type UsualRoutine } from './usualRoutines.data';
+export {
+  CUES,
+  FIRST_SCHOOLS,
+  SCHOOLS,
+  SCHOOL_QUESTIONS,
+  withSchools,
+  type Cue,
+  type Schools,
+  type SchoolQuestion,
+} from './schools';
+export type { Goal, Theme } from './aims';
+export { slotOf } from './lesson';
+export { weekReport, type NoteOfWeek, type WeekReport } from './weekReport';
+export { standingOf } from './standing';
+export { goalProgress, type GoalProgress } from './goalSteps';

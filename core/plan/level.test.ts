@@ -13,6 +13,10 @@ describe('levelNow', () => {
     ['a step back when most breaks', takes(40, 'easier'), 'new'],
     ['what was said, when it is mixed', [...takes(20, 'harder'), ...takes(20, 'again')], 'home'],
   ] as const)('%s', (_, recent, expected) => expect(levelNow('home', recent)).toBe(expected));
+  it('who has not said it is new, until what is played says otherwise', () => {
+    expect(levelNow(null, [])).toBe('new');
+    expect(levelNow(null, takes(40, 'harder'))).toBe('home');
+  });
   it('ends at its ends', () => {
     expect(levelNow('advanced', takes(40, 'harder'))).toBe('advanced');
     expect(levelNow('new', takes(40, 'leave'))).toBe('new');

@@ -4,7 +4,7 @@ import { cellsFrom } from './cells';
 import { evenness } from './evenness';
 import { exerciseFor, exerciseForSeam } from './exerciseFor';
 import { hornMap, otherFingerings } from './hornMap';
-import { needs } from './needs';
+import { needGroups, needs } from './needs';
 import { seams } from './seams';
 import { digest, seen, wholeHorn } from './testDigests';
 import { exerciseScore } from '../families';
@@ -101,32 +101,64 @@ describe('evenness', () => {
 });
 
 describe('needs', () => {
-  const DAY_MS = 86_400_000;
-  const now = 5 * DAY_MS;
-  const first = (notes: ReturnType<typeof mapOf>, at = now) => needs(notes, 'alto', at)[0];
-  it('an unmeasured horn wants to be measured, lowest note first', () =>
-    expect(first([])).toEqual({ midi: 58, reason: 'unmeasured', size: 0.9, value: 0 }));
+  const first = (notes: ReturnType<typeof mapOf>) => needs(notes, 'alto')[0];
   it.each<[string, Observation['values'], string]>([
     ['leans', { pitchCentreCents: 35 }, 'pitch'],
     ['is slow', { responseS: 0.5 }, 'response'],
-  ])('a note that %s comes first', (_, values, reason) =>
+  ])('a note that %s is one', (_, values, reason) =>
     expect(first(days((midi) => (midi === 70 ? values : {})))).toMatchObject({ midi: 70, reason }),
   );
-  it('a note that fails comes first, one that was long not played comes back', () => {
-    const failing = wholeHorn(() => ({ pitchCentreCents: 0 })).map((observation) =>
-      observation.midi === 60 ? { ...observation, spoke: false } : observation,
-    );
-    expect(first(mapOf(failing, failing))).toMatchObject({ midi: 60, reason: 'failing' });
+  it('what is inside its limit is none, nor a horn that was never measured', () => {
     expect(
-      first(
-        days(() => ({})),
-        60 * DAY_MS,
+      needs(
+        days(() => ({ pitchCentreCents: 6, responseS: 0.06 })),
+        'alto',
       ),
-    ).toMatchObject({ reason: 'stale' });
+    ).toEqual([]);
+    expect(needs([], 'alto')).toEqual([]);
+  });
+  it('a note that fails is one, with how many of its starts; slurred notes are no starts', () => {
+    const failing = (attack: Observation['attack']) =>
+      wholeHorn(() => ({ pitchCentreCents: 0 })).map((observation) =>
+        observation.midi === 60 ? { ...observation, spoke: false, attack } : observation,
+      );
+    expect(first(mapOf(failing('breath'), failing('breath')))).toMatchObject({
+      midi: 60,
+      reason: 'failing',
+      value: 6,
+      of: 6,
+    });
+    expect(needs(mapOf(failing('slurred'), failing('slurred')), 'alto')).toEqual([]);
+  });
+  it('what failed while the player was tired is no matter of the note', () => {
+    const failing = wholeHorn(() => ({})).map((observation) => ({ ...observation, spoke: observation.midi !== 60 }));
+    expect(needs(mapOf(failing, failing), 'alto', () => false)).toEqual([]);
+  });
+  it('a note that is sharp at every loudness is sharp, not sharp when soft', () => {
+    const cents = (soft: number, others: number) => {
+      const seenAt = wholeHorn((midi, band) => ({
+        pitchCentreCents: midi === 76 ? (band === 'soft' ? soft : others) : 0,
+      }));
+      return mapOf(...Array.from({ length: 4 }, () => seenAt));
+    };
+    expect(first(cents(19, 13))?.band).toBeUndefined();
+    expect(first(cents(19, 3))?.band).toBe('soft');
+  });
+  it('the same want in one zone is one need', () => {
+    const groups = needGroups(
+      needs(
+        days((midi) => ({ pitchCentreCents: midi >= 86 ? 30 : midi === 60 ? -30 : 0 })),
+        'alto',
+      ),
+    );
+    expect(groups.map(({ key, needs: own }) => [key, own.length])).toEqual([
+      ['pitch palm 1', 5],
+      ['pitch low -1', 1],
+    ]);
   });
   it('each need has an exercise that can be played, on every note of the horn', () => {
-    for (const { midi } of needs([], 'baritoneLowA', now))
-      for (const reason of ['failing', 'response', 'pitch', 'slope', 'steadiness', 'stale', 'unmeasured'] as const)
+    for (let midi = 57; midi <= 90; midi++)
+      for (const reason of ['failing', 'response', 'pitch', 'slope', 'steadiness'] as const)
         expect(exerciseScore(exerciseFor({ midi, reason }, 'baritoneLowA')).steps.length).toBeGreaterThan(0);
   });
   it('a seam leads over it', () => {

@@ -1,5 +1,5 @@
 import type { Attack, Score, Step } from '@inner-hum/core/exercise';
-import { freePlay } from '@inner-hum/core/families';
+import { isFree } from '@inner-hum/core/families';
 import type { untoldOf } from '@inner-hum/core/judge';
 import { bandAt, LOUDNESS_BANDS, spoke, valueOf, type LoudnessBand, type StepMeasures } from '@inner-hum/core/measure';
 import { dynamicPosition, naturalOffsetCents } from '@inner-hum/core/theory';
@@ -55,7 +55,7 @@ export function observations(
   startedAtMs: number,
   untold: ReturnType<typeof untoldOf> = { levels: false, colour: false },
 ): Observation[] {
-  if (score.family === freePlay.id) return freeObservations(score, measures, startedAtMs, untold.levels);
+  if (isFree(score)) return freeObservations(score, measures, startedAtMs, untold.levels);
   const natural = score.partialTuning === 'natural';
   const played = measures.findLastIndex((measure) => measure.kind === 'sounded') + 1;
   return score.steps.slice(0, played).flatMap((step, i): Observation[] => {

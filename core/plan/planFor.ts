@@ -3,7 +3,9 @@ import type { HornId } from '@inner-hum/core/theory';
 import type { Digest } from './digest';
 import type { NoteOnMap } from './hornMap';
 import type { OwnCell } from './ownSources';
-import type { Goal } from './session';
+import type { Practice } from './practices';
+import type { Schools } from './schools';
+import type { Goal } from './aims';
 
 /** What a session is planned from. */
 export interface PlanFor {
@@ -15,14 +17,20 @@ export interface PlanFor {
   readonly style: 'sweep' | 'dwell';
   readonly notes: readonly NoteOnMap[];
   readonly sources: ReadonlyMap<string, OwnCell>;
-  /** takes of the last weeks on this horn */
+  /** takes of the last twelve weeks on this size of horn */
   readonly recent: readonly Digest[];
   /** families that were ever played, on any horn */
   readonly everPlayed?: ReadonlySet<string>;
+  /** what is part of the player's own practice already */
+  readonly practices?: readonly Practice[];
+  /** how the player does what players do differently */
+  readonly schools?: Schools;
   readonly goals: readonly Goal[];
   /** no loud bell notes now */
   readonly quiet: boolean;
   readonly nowMs: number;
   /** the player's own day, yyyy-mm-dd */
   readonly day: string;
+  /** the day of the first take ever, on any horn; undefined before it */
+  readonly firstDay?: string;
 }

@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { dueRoutines, isRoutine, routineBlocks, routineOf, withRoutines, type Routine } from './routine';
 import type { SessionBlock } from './session';
 import { USUAL_ROUTINES, usualRoutine } from './usualRoutines.data';
-import { blockS } from './planner';
+import { blockS } from './lasts';
 
 const exercise = (id: string) =>
   usualExercise(

@@ -1,32 +1,60 @@
 import type { ExerciseParameters } from '@inner-hum/core/exercise';
-import type { GoalKind } from '@inner-hum/core/families';
+import { familyById, type GoalKind, type Stage } from '@inner-hum/core/families';
 import type { Decision } from '@inner-hum/core/judge';
 import type { LoudnessBand } from '@inner-hum/core/measure';
 import type { NeedReason } from './needs';
+import type { Theme } from './aims';
+
+/** A session is planned for so many minutes. */
+export const MINUTES = { min: 5, max: 90 } as const;
 
 /** Why something is in a session. */
 export type Reason =
-  | { readonly kind: NeedReason; readonly midi: number; readonly value: number; readonly band?: LoudnessBand }
+  /** a note is outside its limit; `of`: of how many starts, where it is about those; `theme`: the week is about it */
+  | {
+      readonly kind: NeedReason;
+      readonly midi: number;
+      readonly value: number;
+      readonly of?: number;
+      readonly band?: LoudnessBand;
+      readonly theme?: boolean;
+    }
   | { readonly kind: 'goal'; readonly midi: number; readonly daysLeft: number; readonly goal: GoalKind }
   | { readonly kind: 'seam'; readonly midi: number; readonly upper: number }
-  | { readonly kind: 'overtone'; readonly midi: number; readonly partial: number; readonly percent?: number }
-  /** comes round: nothing asks for it, and it was last played so many days ago; without days it was never played */
+  /** the overtone that is learnt now, with its last tries */
+  | {
+      readonly kind: 'overtone';
+      readonly midi: number;
+      readonly partial: number;
+      readonly got?: number;
+      readonly of?: number;
+      readonly growing?: boolean;
+    }
+  /** the weakest zone of the horn, which the week is about */
+  | { readonly kind: 'zone'; readonly midi: number }
+  /** the first days on a horn */
+  | { readonly kind: 'start'; readonly midi: number }
+  /** never played before */
+  | { readonly kind: 'new'; readonly midi: number }
+  /** new some days ago, and comes back so that it stays */
+  | { readonly kind: 'settles'; readonly midi: number; readonly days: number }
+  /** keeps or uses something while the week is about something else */
+  | { readonly kind: 'keeps' | 'music'; readonly midi: number; readonly about?: Theme }
+  /** tuning first: by how much the whole horn is out, cents, where it is */
+  | { readonly kind: 'tune'; readonly midi: number; readonly cents?: number }
+  /** the embouchure is made ready for what comes after */
+  | { readonly kind: 'readies'; readonly midi: number }
+  /** after a break in practice, or tired: what is easy */
+  | { readonly kind: 'easy'; readonly midi: number }
+  /** comes round: nothing asks for it, and it was last played so many days ago */
   | { readonly kind: 'round'; readonly midi: number; readonly days?: number }
-  /** the same, longer ago than is looked back on */
-  | { readonly kind: 'long'; readonly midi: number }
   /** set in a routine */
   | { readonly kind: 'routine'; readonly midi: number; readonly name: string }
-  | { readonly kind: 'warmUp' | 'firstMap' | 'kept'; readonly midi: number }
+  /** the low end is woken, with what a note there wants; what is known of the horn is measured */
+  | { readonly kind: 'warmUp' | 'firstMap' | 'again'; readonly midi: number }
   /** in sessions that an older version planned */
-  | { readonly kind: 'anchor' | 'break'; readonly midi: number };
-
-export interface Goal {
-  readonly kind: GoalKind;
-  readonly instrumentId: string;
-  readonly midi: number;
-  /** the day it is wanted, yyyy-mm-dd */
-  readonly by: string;
-}
+  | { readonly kind: 'anchor' | 'break' | 'long' | 'kept'; readonly midi: number }
+  | { readonly kind: 'stale' | 'unmeasured'; readonly midi: number; readonly value?: number };
 
 /** One exercise of a session, played so many times, with its rests. */
 export interface SessionBlock {
@@ -41,26 +69,39 @@ export interface SessionBlock {
   readonly remark?: string;
 }
 
+/** Rest of who tires, before one easy block, seconds. */
+export const TIRED_REST_S = 120;
+const EASY_TRIES = 2;
+const EASY_STAGES: readonly Stage[] = ['longTones', 'swells'];
+
+function isEasy({ exercise }: SessionBlock): boolean {
+  return EASY_STAGES.includes(familyById(exercise.family).stage);
+}
+
+function asEasy(block: SessionBlock): SessionBlock {
+  return { ...block, tries: EASY_TRIES, reason: { kind: 'easy', midi: block.reason.midi } };
+}
+
 /** How long a verdict is there to be read before what comes next, seconds. */
 export const VERDICT_S = 6;
 
 /** What a take of a session told, for {@link adapted}. */
 export interface Outcome {
   readonly decision: Decision;
+  /** whether the judge heard the player tire */
+  readonly tired?: boolean;
   readonly next: Readonly<Record<string, number | string | boolean>>;
 }
 
 /**
  * The rest of a session after a take of its first block: one try less; the tries that follow are made easier or harder as
- * the judge says; left for today, the block goes and its tries go to the next one.
+ * the judge says; left for today, the block goes, and its time is a rest: nobody who tires is given more to do. Of who
+ * tires one easy block is left.
  */
-export function adapted(rest: readonly SessionBlock[], { decision, next }: Outcome): SessionBlock[] {
+export function adapted(rest: readonly SessionBlock[], { decision, next, tired }: Outcome): SessionBlock[] {
   const [block, ...others] = rest;
   if (!block) return [];
-  if (decision !== 'leave') {
-    const exercise: ExerciseParameters = { ...block.exercise, ...next };
-    return block.tries > 1 ? [{ ...block, exercise, tries: block.tries - 1 }, ...others] : others;
-  }
-  const [following, ...later] = others;
-  return following ? [{ ...following, tries: following.tries + block.tries - 1 }, ...later] : [];
+  if (tired) return others.filter(isEasy).slice(0, 1).map(asEasy);
+  if (decision === 'leave' || block.tries <= 1) return others;
+  return [{ ...block, exercise: { ...block.exercise, ...next }, tries: block.tries - 1 }, ...others];
 }

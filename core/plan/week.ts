@@ -1,8 +1,9 @@
 import { sizeOf } from '@inner-hum/core/theory';
 import type { Digest } from './digest';
 import type { PlanFor } from './planFor';
-import { MINUTES, planSession } from './planner';
-import type { SessionBlock } from './session';
+import { loadToday } from './load';
+import { planSession } from './planner';
+import { MINUTES, type SessionBlock } from './session';
 
 const DAY_MS = 86_400_000;
 
@@ -27,9 +28,15 @@ export function* planWeek(
       yield { day, minutes: 0, blocks: [] };
       continue;
     }
-    const blocks = planSession({ ...plan, recent, day, minutes, nowMs: plan.nowMs + i * DAY_MS });
+    const asked = { ...plan, recent, day, minutes, nowMs: plan.nowMs + i * DAY_MS };
+    const load = loadToday(asked);
+    if (load.kind === 'rest') {
+      yield { day, minutes: 0, blocks: [] };
+      continue;
+    }
+    const blocks = planSession({ ...asked, minutes: load.minutes }, load);
     recent.push(...blocks.map((block, k) => asPlayed(block, plan, day, plan.nowMs + i * DAY_MS + k)));
-    yield { day, minutes, blocks };
+    yield { day, minutes: load.minutes, blocks };
   }
 }
 

@@ -197,7 +197,7 @@ const verdict = wholeOf<Verdict>()({
   decision: string().oneOf(['again', 'easier', 'harder', 'leave']).required(),
   next: whole({
     change: string()
-      .oneOf(['none', 'tomorrow', ...CHANGE_IDS])
+      .oneOf(['none', 'tomorrow', 'keep', ...CHANGE_IDS])
       .required(),
     parameters: mixed((value): value is Record<string, unknown> => isPlain(value)).required(),
   }),

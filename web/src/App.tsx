@@ -5,7 +5,9 @@ import { Provider } from 'react-redux';
 import { BrowserRouter, Link, Navigate, Route, Routes } from 'react-router';
 import { i18next } from './text/i18n';
 import { AppFrame } from './features/frame/AppFrame';
-import { Boundary } from './shared/Boundary';
+import { Boundary } from './shared/page/Boundary';
+import type { PageSound } from './practice/pageSound';
+import { PageSoundProvider } from './practice/usePageSound';
 import { system } from './ui/theme';
 import { useColourMode } from './ui/useColourMode';
 import { store } from './store';
@@ -18,6 +20,7 @@ const ExercisesPage = lazy(() => import('./features/exercises/ExercisesPage'));
 const LessonSheet = lazy(() => import('./features/exercises/LessonSheet'));
 const OvertonesPage = lazy(() => import('./features/overtones/OvertonesPage'));
 const TodayPage = lazy(() => import('./features/today/TodayPage'));
+const WeekPage = lazy(() => import('./features/today/WeekPage'));
 const HornPage = lazy(() => import('./features/horn/HornPage'));
 const LogPage = lazy(() => import('./features/log/LogPage'));
 const GiveWeekPage = lazy(() => import('./features/log/GiveWeekPage'));
@@ -50,6 +53,7 @@ function Places() {
         <Route element={<AppFrame />}>
           <Route index element={<Navigate to="/today" replace />} />
           <Route path="today" element={<TodayPage />} />
+          <Route path="week" element={<WeekPage />} />
           <Route path="stand" element={<StandPage />} />
           <Route path="exercises" element={<ExercisesPage />} />
           <Route path="exercises/sheet/:place" element={<LessonSheet />} />
@@ -76,14 +80,16 @@ function Places() {
   );
 }
 
-export function App() {
+export function App({ sound }: { readonly sound: PageSound }) {
   return (
     <Boundary broken={() => <Crashed />}>
       <Provider store={store}>
         <ChakraProvider value={system}>
-          <BrowserRouter>
-            <Places />
-          </BrowserRouter>
+          <PageSoundProvider value={sound}>
+            <BrowserRouter>
+              <Places />
+            </BrowserRouter>
+          </PageSoundProvider>
         </ChakraProvider>
       </Provider>
     </Boundary>

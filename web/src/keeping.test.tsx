@@ -15,10 +15,10 @@ import { settingsChanged } from './store/settings';
 import { cameToNothing, takeAsked } from './store/practice';
 import { freshEachTime, inApp, settings } from './testing/inApp';
 import { silentTake } from './testing/takes';
-import { Boundary, PlaceBoundary, TakeBoundary } from './shared/Boundary';
+import { Boundary, PlaceBoundary, TakeBoundary } from './shared/page/Boundary';
 import { DraftOffers } from './features/frame/DraftOffers';
-import { NotPossible } from './shared/NotPossible';
-import { NoticeBar } from './shared/Notice';
+import { NotPossible } from './shared/exercise/NotPossible';
+import { NoticeBar } from './shared/page/Notice';
 import { entry } from './store/lists';
 import { deleteEntries, deleteTake } from './store/undo';
 

@@ -4,12 +4,12 @@ import './ui/accidentals.css';
 import { createRoot } from 'react-dom/client';
 import { App } from './App';
 import { recoverDrafts } from './practice/recoverDrafts';
-import { startEarWith } from './input/ear';
-import { endSound } from './practice/liveSound';
+import { Ear } from './input/ear';
+import { PageSound } from './practice/pageSound';
 import { openDatabase } from './db/database';
 import { emptyOldBin } from './db/takes';
-import { keepInstallOffer } from './shared/install';
-import { registerOffline } from './shared/update';
+import { keepInstallOffer } from './shared/page/install';
+import { registerOffline } from './shared/page/update';
 import { i18next, speak } from './text/i18n';
 import { store } from './store';
 import { noticed } from './store/notices';
@@ -27,13 +27,16 @@ window.addEventListener('unhandledrejection', ({ reason }: PromiseRejectionEvent
   if (!(reason instanceof DOMException && reason.name === 'AbortError')) tell('app.wentWrong', reason);
 });
 
+const sound = new PageSound(
+  new Ear(() => new Worker(new URL('./practice/ear.worker.ts', import.meta.url), { type: 'module' })),
+);
+
 // A page that the browser had put away whole finds neither its worker nor its sound as it left them.
 window.addEventListener('pageshow', ({ persisted }) => {
-  if (persisted) void endSound(); // never rejects
+  if (persisted) void sound.end(); // never rejects
 });
 
 keepInstallOffer();
-startEarWith(() => new Worker(new URL('./practice/ear.worker.ts', import.meta.url), { type: 'module' }));
 
 /** The page speaks the language of the settings; where its words can't be loaded, it goes on with English. */
 async function speakAsChosen(): Promise<void> {
@@ -62,12 +65,12 @@ async function start(): Promise<void> {
     tell('app.notOpened', error);
   }
   await speakAsChosen();
-  createRoot(document.getElementById('root')!).render(<App />);
+  createRoot(document.getElementById('root')!).render(<App sound={sound} />);
   // It waits for nothing, and online the page works without it.
   if (import.meta.env.PROD) registerOffline().catch(() => undefined);
   await openDemo().catch((error: unknown) => tell('app.demoFailed', error));
   try {
-    const count = await recoverDrafts();
+    const count = await recoverDrafts(sound);
     if (count > 0) store.dispatch(noticed({ key: 'log.recovered', values: { count } }));
     await emptyOldBin();
   } catch (error) {

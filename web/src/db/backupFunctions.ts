@@ -4,24 +4,15 @@ import {
   measuresCsv,
   readBackup,
   readBackupZip,
-  readWeek,
-  recordToGive,
   writeBackup,
-  writeWeek,
   type BackupResult,
-  type StudentWeek,
-  type UnreadTake,
-  type WeekResult,
 } from '@inner-hum/core/formats';
 import { type TakeRecord, type WholeTake } from '@inner-hum/core/take';
 import type { NoteNameSystem } from '@inner-hum/core/theory';
-import { addDays } from 'date-fns';
-import { dayOf, whenOf } from '../base/days';
 import { database } from './database';
 import { rebuildTold } from './digests';
-import { findDigests } from './search';
-import { keepWeek } from './students';
 import { wholeTakes } from './takes';
+import { weekFunctions } from './weekFunctions';
 
 /** Takes are read from the database so many at a time. */
 const AT_ONCE = 40;
@@ -29,6 +20,8 @@ const AT_ONCE = 40;
 const PART_BYTES = 4e6;
 
 export const backupFunctions = {
+  ...weekFunctions,
+
   /** Reads a backup, zip or JSON; all of it or a refusal. */
   read(bytes: Uint8Array<ArrayBuffer>): BackupResult {
     return isZip(bytes) ? readBackupZip(bytes) : readBackup(new TextDecoder().decode(bytes));
@@ -64,39 +57,6 @@ export const backupFunctions = {
     return new Blob(parts, { type: 'application/json' });
   },
 
-  /** The file of some days as far as their student gives them. */
-  async week({ practised, notes, takeIds, sound, ...head }: WeekAsked): Promise<Blob> {
-    const ofDays = { tags: [], since: head.from, before: dayOf(addDays(new Date(`${head.to}T12:00`), 1)) };
-    const digests = await findDigests(ofDays);
-    const records = (await database.takes.bulkGet(digests.map(({ takeId }) => takeId))).flatMap((take) => take ?? []);
-    const given = await wholeTakes(takeIds);
-    const bytes = writeWeek({
-      ...head,
-      digests: practised ? digests : [],
-      notes: notes
-        ? records.flatMap(({ id, startedAt, note }) =>
-            note.trim() ? [{ takeId: id, day: whenOf(startedAt).day, text: note }] : [],
-          )
-        : [],
-      takes: given.map(({ record, frames, sound: kept }) => ({
-        record: recordToGive(record, notes),
-        frames,
-        ...(sound && kept && { sound: kept }),
-      })),
-    });
-    return new Blob([bytes], { type: 'application/zip' });
-  },
-
-  /** Reads a student's week and keeps it beside what is known of the student; all of it or a refusal. */
-  async openWeek(bytes: Uint8Array<ArrayBuffer>): Promise<WeekOpened> {
-    const read = readWeek(bytes);
-    if (read.kind === 'refused') return read;
-    await keepWeek(read.week);
-    const { student, to } = read.week;
-    const { name = student.name } = (await database.students.get(student.id)) ?? {};
-    return { kind: 'kept', name, signed: student.name, until: to, aside: read.aside };
-  },
-
   /** Makes all that takes tell anew. */
   rebuild: rebuildTold,
 
@@ -107,26 +67,6 @@ export const backupFunctions = {
     return new Blob(parts, { type: 'text/csv' });
   },
 };
-
-/** Which days of a student are given, and what of them. */
-export interface WeekAsked extends Pick<StudentWeek, 'student' | 'savedAt' | 'from' | 'to'> {
-  readonly practised: boolean;
-  readonly notes: boolean;
-  readonly takeIds: readonly string[];
-  /** whether the takes are given with what was kept of their sound */
-  readonly sound: boolean;
-}
-
-export type WeekOpened =
-  /** `name` as the teacher knows the student, `signed` as the week is; `until` is the last day it tells of, yyyy-mm-dd */
-  | {
-      readonly kind: 'kept';
-      readonly name: string;
-      readonly signed: string;
-      readonly until: string;
-      readonly aside: readonly UnreadTake[];
-    }
-  | Extract<WeekResult, { kind: 'refused' }>;
 
 /** Gives records alone, without frames and sound. */
 async function eachRecord(give: (records: readonly TakeRecord[]) => void): Promise<void> {

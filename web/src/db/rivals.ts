@@ -1,11 +1,11 @@
-import { freePlay } from '@inner-hum/core/families';
+import { isFree } from '@inner-hum/core/families';
 import { exerciseTag, type Digest } from '@inner-hum/core/plan';
 import type { TakeRecord } from '@inner-hum/core/take';
 import { findDigests } from './search';
 
 /** Takes of the same exercise on the same size of horn that one can be set against, newest first. */
 export async function rivalsOf({ id, parameters, setup }: TakeRecord): Promise<readonly Digest[]> {
-  if (parameters.family === freePlay.id) return []; // what was played freely is no try at one thing
+  if (isFree(parameters)) return []; // what was played freely is no try at one thing
   const found = await findDigests({ tags: [exerciseTag(parameters), `size:${setup.instrumentId}`], since: '' });
   return found.filter((digest) => digest.takeId !== id);
 }

@@ -1,6 +1,6 @@
 import { transfer } from 'comlink';
 import captureUrl from './capture.worklet.ts?worker&url';
-import { earService, onEarDeath } from './ear';
+import type { Ear } from './ear';
 import { LiveTrace } from './liveTrace';
 import type { BlockMessage, LiveMessage } from './protocol';
 
@@ -49,15 +49,15 @@ export class AudioInput {
     });
   }
 
-  static async open(): Promise<AudioInput> {
+  /** @param ear what it is joined to */
+  static async open(ear: Ear): Promise<AudioInput> {
     const context = new AudioContext({ latencyHint: 'interactive' });
     const sound = new MessageChannel();
     const live = new MessageChannel();
     const input = new AudioInput(context, await captureTo(sound.port1, context));
-    onEarDeath(() => input.onTrouble?.('earDead'));
+    ear.onDeath = () => input.onTrouble?.('earDead');
     live.port1.onmessage = (event: MessageEvent<LiveMessage>) => input.trace.receive(event.data, context);
-    const ear = earService();
-    await ear.connect(transfer(sound.port2, [sound.port2]), transfer(live.port2, [live.port2]));
+    await ear.ask.connect(transfer(sound.port2, [sound.port2]), transfer(live.port2, [live.port2]));
     return input;
   }
 

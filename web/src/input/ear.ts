@@ -2,33 +2,30 @@ import type { Remote } from 'comlink';
 import { WorkerService } from '../base/workerService';
 import type { EarService } from './protocol';
 
-let onDeath: (() => void) | undefined;
-let ear = new WorkerService<EarService>(() => {
-  throw new Error('no worker was given to the ear');
-});
+/** The ear in a worker of its own, started on first use. */
+export class Ear {
+  /** told, and no other, when the worker has died by itself */
+  onDeath: (() => void) | undefined;
+  private readonly worker: WorkerService<EarService>;
 
-/** Says how the ear's worker is made; it is made on first use. */
-export function startEarWith(make: () => Worker): void {
-  ear = new WorkerService(make, () => onDeath?.());
-}
+  /** @param make how the worker is made */
+  constructor(make: () => Worker) {
+    this.worker = new WorkerService(make, () => this.onDeath?.());
+  }
 
-/** `call` is told from now on, and no other, when the worker has died by itself. */
-export function onEarDeath(call: () => void): void {
-  onDeath = call;
-}
+  /** What it can be asked. Do not hold it: the next use may be of another worker. */
+  get ask(): Remote<EarService> {
+    return this.worker.ask;
+  }
 
-/** The ear's worker, started on first use. */
-export function earService(): Remote<EarService> {
-  return ear.ask;
-}
+  /** Ends the worker, whatever it is doing; the next use starts another. A sound input joined to it must be opened anew. */
+  replace(): void {
+    this.worker.end();
+  }
 
-/** Ends the worker, whatever it is doing; the next use starts another. A sound input joined to it must be opened anew. */
-export function replaceEar(): void {
-  ear.end();
-}
-
-/** Whether the worker answers within a time, milliseconds. */
-export async function earAnswers(withinMs: number): Promise<boolean> {
-  const late = new Promise<boolean>((resolve) => setTimeout(() => resolve(false), withinMs));
-  return Promise.race([earService().ping(), late]).catch(() => false);
+  /** Whether the worker answers within a time, milliseconds. */
+  async answers(withinMs: number): Promise<boolean> {
+    const late = new Promise<boolean>((resolve) => setTimeout(() => resolve(false), withinMs));
+    return Promise.race([this.ask.ping(), late]).catch(() => false);
+  }
 }

@@ -9,7 +9,7 @@ const frames = (from: number, ...hz: number[]): LiveMessage => ({
   kind: 'frames',
   rows: Float32Array.from(hz.flatMap((value, i) => [from + i, value, -30, -40])),
   peak: 0.5,
-  lostMs: 0,
+  lost: [],
 });
 const begun = (atS = 2) => {
   const trace = new LiveTrace();

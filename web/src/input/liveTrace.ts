@@ -1,3 +1,4 @@
+import { lostSeconds, type LostSound } from '@inner-hum/core/measure';
 import { HOP_S } from '@inner-hum/core/signal';
 import { LIVE_FIELDS, type LiveMessage } from './protocol';
 
@@ -8,7 +9,8 @@ export class LiveTrace {
   levelDb = new Float32Array(4096);
   breathDb = new Float32Array(4096);
   peak = 0;
-  lostMs = 0;
+  /** what the device lost since frame 0 */
+  lost: readonly LostSound[] = [];
   /** how long after it sounded the newest frame came in, seconds (smoothed; the device's own delay not included) */
   delayS = 0;
   /** context time of frame 0, seconds; undefined until sound has come */
@@ -19,7 +21,7 @@ export class LiveTrace {
   reset(): void {
     this.count = 0;
     this.peak = 0;
-    this.lostMs = 0;
+    this.lost = [];
     this.delayS = 0;
     this.startS = undefined;
     this.draftLost = undefined;
@@ -36,7 +38,7 @@ export class LiveTrace {
       return;
     }
     this.peak = Math.max(this.peak * 0.97, message.peak);
-    this.lostMs = message.lostMs;
+    this.lost = message.lost;
     for (let row = 0; row < message.rows.length; row += LIVE_FIELDS) {
       const index = message.rows[row]!;
       this.reserve(index + 1);
@@ -48,6 +50,10 @@ export class LiveTrace {
     if (this.startS === undefined) return;
     const delayS = context.currentTime - this.startS - (this.count - 1) * HOP_S;
     this.delayS += (delayS - this.delayS) * (this.count < 10 ? 1 : 0.05);
+  }
+
+  get lostMs(): number {
+    return Math.round(1000 * lostSeconds(this.lost));
   }
 
   /**

@@ -1,6 +1,6 @@
 import type { FreeTake, FreeWish, HeardTake, Masked, OpenAssignment } from '@inner-hum/core/take';
 import type { Assignment } from '@inner-hum/core/judge';
-import type { LoopDelay, StepMeasures } from '@inner-hum/core/measure';
+import type { LoopDelay, LostSound, StepMeasures } from '@inner-hum/core/measure';
 import type { Verdict } from '@inner-hum/core/judge';
 import type { StandInSettings } from '@inner-hum/core/simulate';
 import type { Score } from '@inner-hum/core/exercise';
@@ -28,7 +28,8 @@ export type LiveMessage =
       readonly kind: 'frames';
       readonly rows: Float32Array<ArrayBuffer>;
       readonly peak: number;
-      readonly lostMs: number;
+      /** what the device lost since the recording began */
+      readonly lost: readonly LostSound[];
     };
 
 /** How a recording is set up. */

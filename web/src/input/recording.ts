@@ -1,8 +1,9 @@
 import type { FreeWish, HeardTake, Masked, OpenAssignment } from '@inner-hum/core/take';
 import type { LoopDelay } from '@inner-hum/core/measure';
 import type { Frames } from '@inner-hum/core/signal';
-import { earService } from './ear';
-import { NOT_YOURS, type FreeHeard, type PickedUp, type RecorderSettings } from './protocol';
+import type { Remote } from 'comlink';
+import type { Ear } from './ear';
+import { NOT_YOURS, type EarService, type FreeHeard, type PickedUp, type RecorderSettings } from './protocol';
 
 /** A recording was asked for while a take goes on, or something of one that gave way to another. */
 export class GaveWay extends Error {}
@@ -14,13 +15,12 @@ export class GaveWay extends Error {}
 export class Recording {
   private constructor(
     private readonly id: number,
-    private readonly ear: ReturnType<typeof earService>,
+    private readonly ear: Remote<EarService>,
   ) {}
 
   /** Begins in the place of what is listened to. @throws GaveWay while a take is recorded, but for another take */
-  static async begin(settings: RecorderSettings): Promise<Recording> {
-    const ear = earService();
-    return new Recording(await told(ear.begin(settings)), ear);
+  static async begin({ ask }: Ear, settings: RecorderSettings): Promise<Recording> {
+    return new Recording(await told(ask.begin(settings)), ask);
   }
 
   /** Ends it; `firstBeatAtS` is on the context's clock, null when the first tone sets it. */

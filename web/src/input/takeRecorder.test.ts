@@ -161,9 +161,12 @@ describe('LiveTrace', () => {
   it('keeps frames and knows since when a tone sounds', () => {
     const trace = new LiveTrace();
     trace.receive({ kind: 'started', firstSample: RATE_HZ }, context);
-    trace.receive({ kind: 'frames', rows: rows(0, 80, 0), peak: 0.1, lostMs: 0 }, context);
+    trace.receive({ kind: 'frames', rows: rows(0, 80, 0), peak: 0.1, lost: [] }, context);
     expect(trace.firstTone(0, 0.1)).toBeUndefined();
-    trace.receive({ kind: 'frames', rows: rows(80, 21, 220), peak: 0.2, lostMs: 10 }, context);
+    trace.receive(
+      { kind: 'frames', rows: rows(80, 21, 220), peak: 0.2, lost: [{ atS: 0.1, lastsS: 0.01, how: 'hole' }] },
+      context,
+    );
     expect(trace.firstTone(0, 0.1)).toBeCloseTo(1.8, 6);
     expect(trace.firstTone(0, 0.5)).toBeUndefined();
     expect(trace).toMatchObject({ count: 101, lostMs: 10 });
@@ -173,7 +176,7 @@ describe('LiveTrace', () => {
   it('grows beyond its first size and starts anew', () => {
     const trace = new LiveTrace();
     trace.receive({ kind: 'started', firstSample: 0 }, context);
-    trace.receive({ kind: 'frames', rows: rows(9000, 1, 330), peak: 0, lostMs: 0 }, context);
+    trace.receive({ kind: 'frames', rows: rows(9000, 1, 330), peak: 0, lost: [] }, context);
     expect(trace.f0Hz[9000]).toBe(330);
     trace.receive({ kind: 'started', firstSample: 5 }, context);
     expect(trace.count).toBe(0);

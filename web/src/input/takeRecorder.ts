@@ -70,17 +70,17 @@ export class TakeRecorder {
     return [...this.holes, ...silent].sort((a, b) => a.atS - b.atS);
   }
 
-  /** Milliseconds that the device lost, as they were a moment ago: it is looked at twice a second, not with each block. */
-  get lostMs(): number {
+  /** What the device lost, as it was a moment ago: it is looked at twice a second, not with each block. */
+  get lostLately(): readonly LostSound[] {
     const { sampleRateHz } = this.settings;
     if (this.heardSamples - this.lookedAt > LOOK_S * sampleRateHz) {
       this.lookedAt = this.heardSamples;
-      this.lostThenMs = Math.round(1000 * lostSeconds(this.lost()));
+      this.lostThen = this.lost();
     }
-    return this.lostThenMs;
+    return this.lostThen;
   }
   private lookedAt = -Infinity;
-  private lostThenMs = 0;
+  private lostThen: readonly LostSound[] = [];
 
   /** @param atMs the wall clock when the block was handed on, of sound that comes as it is played */
   push(

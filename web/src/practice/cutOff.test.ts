@@ -1,5 +1,6 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto';
+import type { Remote } from 'comlink';
 import { swell, SWELL_DEFAULTS } from '@inner-hum/core/families';
 import { toInt16, unpackFrames } from '@inner-hum/core/take';
 import * as judge from '@inner-hum/core/judge';
@@ -15,15 +16,14 @@ import { judgeAgain } from './judgeAgain';
 import { takeOf } from '@inner-hum/core/take';
 import { assignmentFor, recorderSettingsFor } from './planNow';
 import type { EarService } from '../input/protocol';
-import { keepDraftAsSound, recoverDraft, recoverDrafts, removeDraft } from './recoverDrafts';
+import { keepDraftAsSound, recoverDraft, recoverDrafts, removeDraft, type Recovery } from './recoverDrafts';
 
 vi.mock('@inner-hum/core/judge', async (original) => {
   const whole = await original<typeof judge>();
   return { ...whole, assess: vi.fn(whole.assess) };
 });
 // The ear's own functions, without the worker around them.
-vi.mock('../input/ear', () => ({ earService: () => ear }));
-const ear: Partial<EarService> = {
+const functions: Partial<EarService> = {
   async assessRecording(samples, settings, assignment, firstBeatS) {
     const recording = new TakeRecorder(settings);
     recording.push(0, samples);
@@ -31,6 +31,8 @@ const ear: Partial<EarService> = {
   },
   assessFrames: (packed, count, assignment) => judge.assess(unpackFrames(packed, count), assignment),
 };
+const ear = { ask: functions as unknown as Remote<EarService> };
+const page: Recovery = { ear, unstored: new Map() };
 
 const RATE_HZ = 44100;
 const parameters = { ...SWELL_DEFAULTS, instrumentId: 'alto', beats: 4, tempoBpm: 120 } as const;
@@ -89,7 +91,7 @@ describe('a judge that fails', () => {
     const failed = heard();
     expect(failed).toMatchObject({ unjudged: 'made to fail', measures: [], verdict: judge.NOT_JUDGED });
     await keepTake(takeOf(plan, failed, { id: 'a', cut: false, keepSound: true }));
-    await judgeAgain((await wholeTake('a'))!);
+    await judgeAgain(ear, (await wholeTake('a'))!);
     const { record } = (await wholeTake('a'))!;
     expect(record.unjudged).toBeUndefined();
     expect(findingsOf(record)).toEqual(findingsOf(right));
@@ -106,7 +108,7 @@ describe('a judge that fails', () => {
     const unjudged = takeOf(plan, heard(), { id: 'a', cut: false, keepSound: true });
     const remarks = [{ id: 'r', beat: 2, text: 'Softer here.', from: 'T' }] as never;
     await keepTake({ ...unjudged, record: { ...unjudged.record, note: 'New reed.', remarks } });
-    await judgeAgain((await wholeTake('a'))!);
+    await judgeAgain(ear, (await wholeTake('a'))!);
     const { record } = (await wholeTake('a'))!;
     expect(record).toMatchObject({ note: 'New reed.', remarks, verdict: { decision: expect.anything() as string } });
     expect(record.unjudged).toBeUndefined();
@@ -117,7 +119,7 @@ describe('a judge that fails', () => {
     await keepTake(takeOf(plan, heard(), { id: 'a', cut: false, keepSound: true }));
     const before = await wholeTake('a');
     broken();
-    await expect(judgeAgain(before!)).rejects.toThrow('made to fail');
+    await expect(judgeAgain(ear, before!)).rejects.toThrow('made to fail');
     expect((await wholeTake('a'))?.record).toEqual(before?.record);
   });
 });
@@ -127,11 +129,11 @@ describe('drafts of closed pages', () => {
     await database.drafts.put({ takeId: 'a-damaged', sampleRateHz: RATE_HZ, plan: { firstBeatS: 1 } as DraftPlan });
     await addDraftPiece('a-damaged', toInt16(sound));
     await leave('b', 3);
-    expect(await recoverDrafts()).toBe(1);
+    expect(await recoverDrafts(page)).toBe(1);
     expect((await wholeTake('b'))?.record).toMatchObject({ cut: true, firstBeatS: 0.6 });
     expect(offered().map((draft) => draft.takeId)).toEqual(['a-damaged']);
     expect(await draftIds()).toEqual(['a-damaged']);
-    await removeDraft('a-damaged');
+    await removeDraft(page, 'a-damaged');
     expect(await draftIds()).toEqual([]);
     expect(offered()).toEqual([]);
   });
@@ -144,21 +146,21 @@ describe('drafts of closed pages', () => {
     await database.draftPieces.toCollection().modify((piece, row) => {
       row.value = { ...piece, samples: piece.samples.slice(0, 40_000) };
     });
-    expect(await recoverDraft('a')).toBe(false);
+    expect(await recoverDraft(page, 'a')).toBe(false);
     expect([await draftIds(), await database.takes.count(), offered()]).toEqual([[], 0, []]);
   });
 
   it('can be kept as their sound alone, to be judged later', async () => {
     await leave('a', 3);
-    await keepDraftAsSound('a');
+    await keepDraftAsSound(page, 'a');
     expect((await wholeTake('a'))?.record).toMatchObject({ unjudged: 'kept as sound', frameCount: 0 });
-    await judgeAgain((await wholeTake('a'))!);
+    await judgeAgain(ear, (await wholeTake('a'))!);
     expect((await wholeTake('a'))?.record.measures[0]).toMatchObject({ kind: 'sounded' });
   });
 
   it('whose player wanted no sound kept become takes without it', async () => {
     await leave('a', 3, { keepSound: false });
-    expect(await recoverDraft('a')).toBe(true);
+    expect(await recoverDraft(page, 'a')).toBe(true);
     expect((await wholeTake('a'))?.sound).toBeUndefined();
   });
 

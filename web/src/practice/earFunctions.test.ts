@@ -17,10 +17,11 @@ function madeEar(rateHz: number, putAway: Parameters<typeof earFunctions>[0] = a
       sound.onmessage?.({ data: { kind: 'block', firstSample: sample, samples, atMs: (1000 * sample) / rateHz } });
     }
   };
+  const skip = (seconds: number) => void (sample += Math.round(seconds * rateHz));
   const common = { sampleRateHz: rateHz, minHz: 100, maxHz: 1000, zerosAreLoss: true };
   const listens: RecorderSettings = { ...common, retainS: 2 };
   const takes: RecorderSettings = { ...common, draftTakeId: 'a' };
-  return { ear, told, play, listens, takes };
+  return { ear, told, play, skip, listens, takes };
 }
 const refused = expect.objectContaining({ name: NOT_YOURS }) as Error;
 
@@ -59,7 +60,19 @@ describe.each([44_100, 48_000])('recordings at %i Hz', (rateHz) => {
     const row = last.rows.subarray(-LIVE_FIELDS);
     expect(row[0]).toBeGreaterThan(980);
     expect(Math.abs(1200 * Math.log2(row[1]! / 220))).toBeLessThan(1);
-    expect(last.lostMs).toBe(0);
+    expect(last.lost).toEqual([]);
+  });
+
+  it('tells where sound was lost while it goes on', () => {
+    const { ear, told, play, skip, takes } = madeEar(rateHz);
+    ear.begin(takes);
+    play(1);
+    skip(0.25);
+    play(1);
+    const { lost } = told.at(-1) as Extract<LiveMessage, { kind: 'frames' }>;
+    expect(lost).toEqual([
+      { atS: expect.closeTo(1, 1) as number, lastsS: expect.closeTo(0.25, 2) as number, how: 'hole' },
+    ]);
   });
 
   it('puts the sound of a take away piece by piece, each once, also after one that failed', async () => {

@@ -130,7 +130,7 @@ export function earFunctions(putAway: (takeId: string, samples: Int16Array<Array
     const { recorder } = running;
     const rows = batch.slice(0, batched * LIVE_FIELDS);
     batched = 0;
-    post({ kind: 'frames', rows, peak: recorder.peak, lostMs: recorder.lostMs }, [rows.buffer]);
+    post({ kind: 'frames', rows, peak: recorder.peak, lost: recorder.lostLately }, [rows.buffer]);
     recorder.peak = 0;
   }
 

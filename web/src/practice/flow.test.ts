@@ -8,10 +8,12 @@ import { store } from '../store';
 import { freePlayAsked, goOnAsked, isPausing, pauseEnded, cameToNothing, stopAsked } from '../store/practice';
 import { settingsChanged, settingsLoaded } from '../store/settings';
 import { leave, startFlow, startQueue } from './flow';
+import { madePage } from '../testing/madePage';
 import { blockQueue } from './queue';
 import { playTake, type TakeOutcome } from './runTake';
 
 vi.mock('./runTake', () => ({ playTake: vi.fn() }));
+const page = madePage();
 const played = vi.mocked(playTake);
 
 const swell = usualExercise(familyById('swell'), 'alto');
@@ -44,13 +46,13 @@ afterEach(() => void vi.useRealTimers());
 describe('one take', () => {
   it('is one, when nothing is to follow by itself', async () => {
     outcomes(() => kept('again'));
-    await startFlow();
+    await startFlow(page);
     expect(played).toHaveBeenCalledTimes(1);
     expect(isPausing(practice())).toBe(false);
   });
   it('after a silence waits for the player and is played again', async () => {
     outcomes(() => ({ kind: 'nothingPlayed', ending: 'silence' }), stopped);
-    const flow = startFlow();
+    const flow = startFlow(page);
     await pausing();
     expect(practice().pause?.before).toBe('player');
     await vi.advanceTimersByTimeAsync(600_000);
@@ -68,7 +70,7 @@ describe('takes that follow by themselves', () => {
       () => kept('again'),
       () => kept('leave'),
     );
-    const flow = startFlow();
+    const flow = startFlow(page);
     await pausing();
     await vi.runAllTimersAsync();
     await flow;
@@ -81,12 +83,12 @@ describe('takes that follow by themselves', () => {
     ['there is no take', () => ({ kind: 'notKept', ending: 'trouble' })],
   ])('end where %s', async (_, outcome) => {
     outcomes(outcome);
-    await startFlow();
+    await startFlow(page);
     expect(played).toHaveBeenCalledTimes(1);
   });
   it('end when free play begins in the pause, and do not come back', async () => {
     outcomes(() => kept('again'));
-    const flow = startFlow();
+    const flow = startFlow(page);
     await pausing();
     store.dispatch(freePlayAsked());
     await flow;
@@ -96,9 +98,9 @@ describe('takes that follow by themselves', () => {
   });
   it('are not begun twice: a second start in the pause plays nothing', async () => {
     outcomes(() => kept('again'), stopped);
-    const flow = startFlow();
+    const flow = startFlow(page);
     await pausing();
-    await startFlow();
+    await startFlow(page);
     expect(played).toHaveBeenCalledTimes(1);
     store.dispatch(stopAsked());
     await flow;
@@ -107,7 +109,7 @@ describe('takes that follow by themselves', () => {
 
 describe('a block', () => {
   const run = async () => {
-    const queue = startQueue(blockQueue());
+    const queue = startQueue(page, blockQueue());
     for (let turn = 0; turn < 6; turn++) await vi.runAllTimersAsync();
     return queue;
   };
@@ -134,7 +136,7 @@ describe('a block', () => {
     await run();
     expect(played).toHaveBeenCalledTimes(1);
     outcomes(() => kept('again'));
-    const queue = startQueue(blockQueue());
+    const queue = startQueue(page, blockQueue());
     await pausing();
     store.dispatch(stopAsked());
     await queue;
@@ -147,7 +149,7 @@ describe('a block', () => {
       notes.push(exercise()['writtenMidi']);
       return notes.length === 1 ? { kind: 'nothingPlayed', ending: 'silence' } : stopped();
     });
-    const queue = startQueue(blockQueue());
+    const queue = startQueue(page, blockQueue());
     await pausing();
     store.dispatch(goOnAsked());
     await queue;

@@ -14,7 +14,7 @@ import {
   type Pause,
 } from '../store/practice';
 import { exerciseOf, settingsChanged } from '../store/settings';
-import { holdSound } from './liveSound';
+import type { PageSound } from './pageSound';
 import type { Queue } from './queue';
 import { playTake, type TakeOutcome } from './runTake';
 
@@ -24,19 +24,19 @@ const busy = () => isBusy(store.getState().practice) || isPausing(store.getState
  * Plays the present exercise; when the player wants it so, the proposed next step follows each verdict by itself, until
  * the judge says leave it, nothing is heard, or the player stops.
  */
-export async function startFlow(): Promise<void> {
+export async function startFlow(page: PageSound): Promise<void> {
   // Between the takes of what goes on by itself the microphone stays open.
-  const hold = holdSound();
+  const hold = page.hold();
   try {
-    await flow();
+    await flow(page);
   } finally {
     hold.release();
   }
 }
 
-async function flow(): Promise<void> {
+async function flow(page: PageSound): Promise<void> {
   while (!busy()) {
-    const outcome = await playTake();
+    const outcome = await playTake(page);
     if (isSilence(outcome)) {
       if (await pauses('player')) continue;
       return;
@@ -50,17 +50,17 @@ async function flow(): Promise<void> {
 }
 
 /** Plays a block or a session, one exercise after the other, each verdict standing for a while; a stop ends it. */
-export async function startQueue(queue: Queue): Promise<void> {
+export async function startQueue(page: PageSound, queue: Queue): Promise<void> {
   if (busy() || store.getState().practice.block) return;
-  const hold = holdSound();
+  const hold = page.hold();
   try {
-    await through(queue);
+    await through(page, queue);
   } finally {
     hold.release();
   }
 }
 
-async function through(queue: Queue): Promise<void> {
+async function through(page: PageSound, queue: Queue): Promise<void> {
   const today = dayOf(new Date());
   for (let now = queue.now(); now; now = queue.now()) {
     if (store.getState().settings.left[ownExerciseKey(now.exercise)] === today) {
@@ -69,7 +69,7 @@ async function through(queue: Queue): Promise<void> {
     }
     store.dispatch(settingsChanged({ exercise: now.exercise }));
     store.dispatch(blockMoved(now.place));
-    const outcome = await playTake();
+    const outcome = await playTake(page);
     if (isSilence(outcome)) {
       if (await pauses('player')) continue;
       break;
@@ -80,7 +80,8 @@ async function through(queue: Queue): Promise<void> {
     }
     if (outcome.kind !== 'kept' || outcome.ending !== 'score') break;
     const { decision, next } = outcome.record.verdict;
-    const pauseS = queue.after({ decision, next: next.parameters });
+    const tired = outcome.record.verdict.findings.some(({ id }) => id === 'tiring');
+    const pauseS = queue.after({ decision, next: next.parameters, tired });
     if (queue.now() && !(await pauses('next', pauseS))) break;
   }
   store.dispatch(blockMoved(null));

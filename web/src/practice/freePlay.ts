@@ -10,12 +10,11 @@ import { store } from '../store';
 import { noticed } from '../store/notices';
 import { cameToNothing, freePlayAsked, isBusy, judged, moved, problemMet } from '../store/practice';
 import { mainNote } from '../store/settings';
-import { endSound, holdSound } from './liveSound';
+import type { PageSound } from './pageSound';
 import { takeSetupNow } from './planNow';
-import { holdInMemory, unkept } from './recoverDrafts';
+import { unkept } from './recoverDrafts';
 import { problemOf } from './problemOf';
 import { playReference } from './reference';
-import { pageSounds } from './sounding';
 import { openSource, standInBuffer } from './source';
 import { GivenUp, givenUpSignal, orGivenUp, until } from './until';
 import { hornNow } from '../db/settings/horn';
@@ -30,37 +29,38 @@ const LEAD_S = 0.2;
  * Listens without a score until stopped. What was held is kept as a take and accounted for, where the player wants that;
  * while the page itself sounds nothing counts.
  */
-export async function playFreely(): Promise<void> {
+export async function playFreely(page: PageSound): Promise<void> {
   if (isBusy(store.getState().practice)) return;
   const { settings } = store.getState();
   store.dispatch(freePlayAsked());
   const { signal, end } = givenUpSignal();
-  const hold = holdSound();
+  const hold = page.hold();
   let recording: Recording | undefined;
   try {
     const input = await orGivenUp(hold.open(), signal);
     const setup = takeSetupNow(settings);
     const { hornId } = hornNow(settings);
     const free = settings.freeCounts ? { setup, hornId } : undefined;
-    const heard = await orGivenUp(hearFreely(input, settings, { given: signal, free }), signal);
+    const heard = await orGivenUp(hearFreely(page, input, settings, { given: signal, free }), signal);
     recording = heard.recording;
     const wish: FreeWish = { startedAt: new Date().toISOString(), setup, hornId, source: heard.source };
     store.dispatch(moved('free'));
     const masked: [number, number][] = [];
     await until(
+      page,
       input,
       () => false,
-      () => pageSounds() && mask(masked, input.trace.count * HOP_S),
+      () => page.speaker.sounds && mask(masked, input.trace.count * HOP_S),
     );
     const { earDied } = store.getState().practice;
     if (free && earDied) store.dispatch(noticed({ key: 'stand.freeLost' }));
     if (free && !earDied) store.dispatch(moved('judging'));
-    const kept = free && !earDied ? await keepHeld(recording, wish, masked, signal) : undefined;
-    if (earDied) await endSound();
+    const kept = free && !earDied ? await keepHeld(page, recording, wish, masked, signal) : undefined;
+    if (earDied) await page.end();
     store.dispatch(kept ? judged(kept) : cameToNothing(null));
   } catch (error) {
     // An input that was still opening, or an ear that has not answered, is not waited for.
-    if (error instanceof GivenUp) await endSound();
+    if (error instanceof GivenUp) await page.end();
     store.dispatch(cameToNothing(error instanceof GivenUp ? null : problemOf(error)));
   } finally {
     void recording?.stop().catch(() => undefined); // an ear that has ended needs no stop
@@ -81,6 +81,7 @@ function mask(masked: [number, number][], nowS: number): void {
  * @throws GivenUp when the player did not wait for it
  */
 async function keepHeld(
+  page: PageSound,
   recording: Recording,
   wish: FreeWish,
   masked: Masked,
@@ -93,8 +94,8 @@ async function keepHeld(
     await keepTake(take, store.getState().settings.pinned);
     return take.record;
   } catch (error) {
-    holdInMemory(take);
-    unkept(take.record.id, undefined, error);
+    page.unstored.set(take.record.id, take);
+    unkept(page, take.record.id, undefined, error);
     return undefined;
   }
 }
@@ -117,34 +118,35 @@ export interface HeardFreely {
 
 /** Plugs the chosen source in for listening alone; the caller ends the recording. @throws GaveWay while a take goes on */
 export async function hearFreely(
+  page: PageSound,
   input: AudioInput,
   settings: Settings,
   { retainS = FREE_RETAIN_S, given, range = soundingRangeHz(hornNow(settings), settings.a4Hz), free }: HearingWish = {},
 ): Promise<HeardFreely> {
-  const { source, buffer } = await openSource(input, settings, given);
+  const { source, buffer } = await openSource(page, input, settings, given);
   input.trace.reset();
-  const recording = await Recording.begin({
+  const recording = await Recording.begin(page.ear, {
     sampleRateHz: input.context.sampleRate,
     ...range,
     ...(free ? { free } : { retainS }),
     zerosAreLoss: source.kind === 'microphone',
   });
   if (source.kind !== 'microphone') {
-    const samples = buffer ?? (await standInBuffer(input, settings, source, LEAD_S));
+    const samples = buffer ?? (await standInBuffer(page, input, settings, source, LEAD_S));
     input.plugSamples(samples, input.context.currentTime + 0.1);
   }
   return { recording, source };
 }
 
 /** Plays the target note of the present exercise. */
-export async function soundReference(): Promise<void> {
+export async function soundReference(page: PageSound): Promise<void> {
   if (isBusy(store.getState().practice)) return;
   const { settings } = store.getState();
-  const hold = holdSound();
+  const hold = page.hold();
   try {
     const input = await hold.open();
     const horn = hornNow(settings);
-    playReference(input.context, writtenToHz(horn, mainNote(settings.exercise), settings.a4Hz));
+    playReference(page.speaker, input.context, writtenToHz(horn, mainNote(settings.exercise), settings.a4Hz));
   } catch (error) {
     store.dispatch(problemMet(problemOf(error)));
   } finally {

@@ -4,8 +4,7 @@ import { soundingRangeHz, writtenToHz } from '@inner-hum/core/theory';
 import { Recording } from '../input/recording';
 import { heldNote } from '../input/heldNote';
 import { store } from '../store';
-import { holdSound, liveSound } from './liveSound';
-import { pageSounds } from './sounding';
+import type { PageSound } from './pageSound';
 import { pause } from './until';
 import { hornNow } from '../db/settings/horn';
 
@@ -17,10 +16,11 @@ const RETAIN_S = 2;
  * that is no longer wanted, or no microphone is open. The page's own sound counts for nothing. Never rejects.
  */
 export async function untilPlayed(
+  page: PageSound,
   exercises: readonly ExerciseParameters[],
   given: AbortSignal,
 ): Promise<number | undefined> {
-  const { input } = liveSound;
+  const { input } = page;
   const { settings } = store.getState();
   if (input?.microphone !== 'live') return undefined;
   const horn = hornNow(settings);
@@ -31,13 +31,13 @@ export async function untilPlayed(
   });
   const range = soundingRangeHz(horn, settings.a4Hz);
   const { sampleRate: sampleRateHz } = input.context;
-  const hold = holdSound();
+  const hold = page.hold();
   let recording: Recording | undefined;
   try {
     input.trace.reset();
-    recording = await Recording.begin({ sampleRateHz, ...range, retainS: RETAIN_S, zerosAreLoss: true });
+    recording = await Recording.begin(page.ear, { sampleRateHz, ...range, retainS: RETAIN_S, zerosAreLoss: true });
     for (let from = 0; !given.aborted; await pause(LOOK_MS)) {
-      if (pageSounds()) from = input.trace.count;
+      if (page.speaker.sounds) from = input.trace.count;
       const at = heldNote(input.trace, targetsHz, from);
       if (at !== undefined) return at;
     }

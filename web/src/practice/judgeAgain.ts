@@ -3,20 +3,20 @@ import type { WholeTake } from '@inner-hum/core/take';
 import { replaceTake } from '../db/takes';
 import { takeOf } from '@inner-hum/core/take';
 import { assignmentFor, recorderSettingsFor } from './planNow';
-import { earService } from '../input/ear';
+import type { Ear } from '../input/ear';
 
 /**
  * Judges a take that could not be judged when it was played, from its frames or, where there are none, from its sound,
  * and puts it in the old one's place.
  * @throws when it can't be judged now either; the take is as it was
  */
-export async function judgeAgain({ record, frames, sound }: WholeTake): Promise<void> {
+export async function judgeAgain(ear: Pick<Ear, 'ask'>, { record, frames, sound }: WholeTake): Promise<void> {
   const planned = assignmentFor(record);
   // What the device lost stays lost.
   const about = { ...planned, ...(planned.device && record.lost && { device: { lost: record.lost } }) };
   if (record.frameCount > 0 && frames.length === packedLength(record.frameCount)) {
     const packed = new Uint8Array(frames);
-    const judged = await earService().assessFrames(packed, record.frameCount, {
+    const judged = await ear.ask.assessFrames(packed, record.frameCount, {
       ...about,
       firstBeatS: record.firstBeatS,
     });
@@ -26,7 +26,7 @@ export async function judgeAgain({ record, frames, sound }: WholeTake): Promise<
   }
   if (!sound) throw new Error('there is neither sound nor frames');
   const plan = { ...record, firstBeatS: record.firstBeatS };
-  const heard = await earService().assessRecording(
+  const heard = await ear.ask.assessRecording(
     fromInt16(sound.samples),
     recorderSettingsFor(plan, sound.sampleRateHz),
     about,

@@ -1,5 +1,6 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { asLoudAs, Player, rms } from './playback';
+import { Speaker } from './speaker';
 
 const RATE_HZ = 1000;
 const sound = (levelAt: (timeS: number) => number) => ({
@@ -42,6 +43,7 @@ describe('players', () => {
   afterEach(() => vi.unstubAllGlobals());
 
   /** Contexts that wake when they are told to, and what sounds in them. */
+  const speaker = new Speaker();
   function slowContexts() {
     const wakes: (() => void)[] = [];
     const sounding = new Set<object>();
@@ -67,6 +69,7 @@ describe('players', () => {
   it('of two quick presses one sounds, and it can be stopped', async () => {
     const { sounding, wake } = slowContexts();
     const player = new Player(
+      speaker,
       sound(() => 0.1),
       () => undefined,
     );
@@ -84,6 +87,7 @@ describe('players', () => {
     const [first, second] = ['first', 'second'].map(
       (name) =>
         new Player(
+          speaker,
           sound(() => 0.1),
           () => gaveWay.push(name),
         ),
@@ -100,6 +104,7 @@ describe('players', () => {
   it('one that is closed while it wakes does not sound', async () => {
     const { sounding, wake } = slowContexts();
     const player = new Player(
+      speaker,
       sound(() => 0.1),
       () => undefined,
     );

@@ -1,4 +1,4 @@
-import { began, isOver } from './sounding';
+import type { Speaker, Turn } from './speaker';
 import { CLEAN_HABITS, playStandIn } from '@inner-hum/core/simulate';
 import { fromInt16 } from '@inner-hum/core/take';
 import type { WholeTake } from '@inner-hum/core/take';
@@ -33,8 +33,7 @@ interface Sound {
 }
 
 /** Plays a sound from any place and tells where it is. Of all players one sounds at a time. */
-export class Player {
-  private static sounding: Player | undefined;
+export class Player implements Turn {
   private context: AudioContext | undefined;
   private node: AudioBufferSourceNode | undefined;
   private startedAtS = 0;
@@ -43,6 +42,7 @@ export class Player {
   private newest = 0;
 
   constructor(
+    private readonly speaker: Speaker,
     private readonly sound: Sound,
     /** told when it comes to its end, or gives way to another */
     private readonly onEnd: (gaveWay: boolean) => void,
@@ -60,13 +60,8 @@ export class Player {
   /** Plays from a place on, to the end or as far as `toS`. */
   async play(fromS: number, toS = Infinity): Promise<void> {
     this.pause();
-    const before = Player.sounding;
-    if (before && before !== this) {
-      before.pause();
-      before.onEnd(true);
-    }
-    // From now on it is this one's turn, though its context may take a while to wake.
-    Player.sounding = this;
+    // It is this one's turn at once, though its context may take a while to wake.
+    this.speaker.takeTurn(this);
     const press = this.newest;
     this.context ??= new AudioContext();
     await this.context.resume();
@@ -84,7 +79,7 @@ export class Player {
     this.fromS = fromS >= this.lengthS - 0.05 ? 0 : fromS;
     this.startedAtS = this.context.currentTime;
     this.node = node;
-    began(this);
+    this.speaker.began(this);
     if (toS < Infinity) node.start(0, this.fromS, Math.max(0, toS - this.fromS));
     else node.start(0, this.fromS);
   }
@@ -94,9 +89,13 @@ export class Player {
     this.fromS = this.placeS;
     const node = this.node;
     this.node = undefined;
-    if (Player.sounding === this) Player.sounding = undefined;
-    isOver(this);
+    this.speaker.isOver(this);
     node?.stop();
+  }
+
+  giveWay(): void {
+    this.pause();
+    this.onEnd(true);
   }
 
   close(): void {

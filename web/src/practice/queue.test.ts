@@ -70,12 +70,17 @@ describe('a session', () => {
     queue.after(again);
     expect(session().change).toMatchObject({ decision: 'harder' });
   });
-  it('what is left for today goes, and its tries go to what follows', () => {
+  it('what is left for today goes, and nobody is given more for it', () => {
     begin(block('hold', 3), block('swell', 1));
     sessionQueue().after({ decision: 'leave', next: {} });
     expect(session().blocks.map((sessionBlock) => [sessionBlock.exercise.family, sessionBlock.tries])).toEqual([
-      ['swell', 3],
+      ['swell', 1],
     ]);
+  });
+  it('who tires has two minutes of rest, one easy block, and the end', () => {
+    begin(block('hold', 3), block('overtoneLadder', 4), block('swell', 4), block('zigzagDescent', 4));
+    expect(sessionQueue().after({ decision: 'leave', next: {}, tired: true })).toBe(120);
+    expect(session().blocks).toMatchObject([{ exercise: { family: 'swell' }, tries: 2, reason: { kind: 'easy' } }]);
   });
   it('is there again for another queue, where it was left', () => {
     begin(block('hold', 2), block('swell', 1));

@@ -1,6 +1,6 @@
 import { type ExerciseParameters } from '@inner-hum/core/exercise';
 import { exerciseKey } from '@inner-hum/core/families';
-import { adapted, VERDICT_S, type Outcome } from '@inner-hum/core/plan';
+import { adapted, TIRED_REST_S, VERDICT_S, type Outcome } from '@inner-hum/core/plan';
 import { store } from '../store';
 import { settingsChanged } from '../store/settings';
 import type { BlockPlace } from '../store/practice';
@@ -52,6 +52,7 @@ export function sessionQueue(): Queue {
           : { decision: outcome.decision, of: exerciseKey(block.exercise) };
       store.dispatch(settingsChanged({ session: { ...session, blocks, change, done: session.done + 1 } }));
       const sameBlock = blocks[0]?.reason === block.reason;
+      if (outcome.tired) return TIRED_REST_S;
       return Math.max(VERDICT_S, sameBlock ? (block.betweenS ?? 0) : block.restS);
     },
   };

@@ -13,22 +13,15 @@ import { takeOf } from '@inner-hum/core/take';
 import { assignmentFor, recorderSettingsFor } from './planNow';
 import { detailOf } from '../base/detailOf';
 import { withFreeLock } from '../base/plainOrigin';
-import { earService } from '../input/ear';
+import type { Ear } from '../input/ear';
 
 /** Shorter takes hold nothing to judge, seconds. */
 const LEAST_S = 1;
 
-/** Takes of this page that are whole but could not be stored. */
-const inMemory = new Map<string, WholeTake>();
-
-/** Holds a take that could not be stored until it can be, or is saved or removed. */
-export function holdInMemory(take: WholeTake): void {
-  inMemory.set(take.record.id, take);
-}
-
-/** Whether a take is whole but only in this page's memory. */
-export function isHeld(takeId: string): boolean {
-  return inMemory.has(takeId);
+/** What recovers drafts, and holds takes that are whole but could not be stored: until they can be, are saved or removed. */
+export interface Recovery {
+  readonly ear: Pick<Ear, 'ask'>;
+  readonly unstored: Map<string, WholeTake>;
 }
 
 interface LeftDraft {
@@ -40,9 +33,9 @@ interface LeftDraft {
  * Turns takes that a closed page cut off into takes; gives how many. Drafts of a running page are left alone; one that
  * can't be turned into a take stays, is told, and does not keep the others.
  */
-export async function recoverDrafts(): Promise<number> {
+export async function recoverDrafts(page: Recovery): Promise<number> {
   let recovered = 0;
-  for (const takeId of await draftIds()) if (await recoverDraft(takeId)) recovered++;
+  for (const takeId of await draftIds()) if (await recoverDraft(page, takeId)) recovered++;
   return recovered;
 }
 
@@ -50,36 +43,36 @@ export async function recoverDrafts(): Promise<number> {
  * Makes a take of one draft; whether there is one now. A draft that a running page is at is left alone. What fails is
  * told, and the draft stays. Never rejects.
  */
-export async function recoverDraft(takeId: string): Promise<boolean> {
-  return (await withFreeLock(`take ${takeId}`, () => madeTake(takeId))) ?? false;
+export async function recoverDraft(page: Recovery, takeId: string): Promise<boolean> {
+  return (await withFreeLock(`take ${takeId}`, () => madeTake(page, takeId))) ?? false;
 }
 
-async function madeTake(takeId: string): Promise<boolean> {
+async function madeTake(page: Recovery, takeId: string): Promise<boolean> {
   let left: LeftDraft | undefined;
   try {
-    const whole = inMemory.get(takeId);
+    const whole = page.unstored.get(takeId);
     left = await leftDraft(takeId);
     if (whole) await keepTake(whole, pinned());
-    else if (!left || !(await becomesTake(left))) {
+    else if (!left || !(await becomesTake(page, left))) {
       await forgetDraft(takeId);
-      settled(takeId);
+      settled(page, takeId);
       return false;
     }
-    settled(takeId);
+    settled(page, takeId);
     return true;
   } catch (error) {
-    unkept(takeId, left, error);
+    unkept(page, takeId, left, error);
     return false;
   } finally {
     store.dispatch(recoveryAt(null));
   }
 }
 
-async function becomesTake(left: LeftDraft): Promise<boolean> {
+async function becomesTake({ ear }: Recovery, left: LeftDraft): Promise<boolean> {
   if (!hasTake(left)) return false;
   const { draft, samples } = left;
   const { plan, sampleRateHz, takeId } = draft;
-  const heard = await earService().assessRecording(
+  const heard = await ear.ask.assessRecording(
     fromInt16(samples),
     recorderSettingsFor(plan, sampleRateHz),
     assignmentFor(plan),
@@ -103,9 +96,9 @@ function keepsSound({ plan }: DraftRow): boolean {
 }
 
 /** Keeps the sound of a draft as an unjudged take, as it is; @throws when it can't be read or stored */
-export async function keepDraftAsSound(takeId: string): Promise<void> {
+export async function keepDraftAsSound(page: Recovery, takeId: string): Promise<void> {
   const left = await leftDraft(takeId);
-  const whole = inMemory.get(takeId);
+  const whole = page.unstored.get(takeId);
   // Of free play there is no sound: what there is, is kept.
   if (whole && !left) await keepTake(whole, pinned());
   if (left) {
@@ -123,31 +116,37 @@ export async function keepDraftAsSound(takeId: string): Promise<void> {
     };
     await keepTake(takeOf(plan, heard, { id: takeId, cut: true, keepSound: true }), pinned());
   }
-  settled(takeId);
+  settled(page, takeId);
 }
 
-export async function removeDraft(takeId: string): Promise<void> {
+export async function removeDraft(page: Recovery, takeId: string): Promise<void> {
   await forgetDraft(takeId);
-  settled(takeId);
+  settled(page, takeId);
 }
 
 /** Saves the sound of a draft as a WAV file, for when there is no room in the browser. */
-export async function saveDraftSound(takeId: string): Promise<void> {
+export async function saveDraftSound(page: Recovery, takeId: string): Promise<void> {
   const { writeWav } = await import('@inner-hum/core/formats');
-  const whole = inMemory.get(takeId)?.sound;
+  const whole = page.unstored.get(takeId)?.sound;
   const left = whole ? undefined : await leftDraft(takeId);
   const sound = whole ?? (left && { sampleRateHz: left.draft.sampleRateHz, samples: left.samples });
   if (sound) saveFile(`inner-hum-${takeId.slice(0, 8)}.wav`, 'audio/wav', writeWav(sound.sampleRateHz, sound.samples));
 }
 
-function settled(takeId: string): void {
-  inMemory.delete(takeId);
+function settled(page: Recovery, takeId: string): void {
+  page.unstored.delete(takeId);
   store.dispatch(draftSettled(takeId));
 }
 
 /** Tells that a take is a draft still, and why. */
-export function unkept(takeId: string, left: LeftDraft | undefined, error: unknown, why?: UnkeptTake['why']): void {
-  const held = inMemory.get(takeId);
+export function unkept(
+  page: Recovery,
+  takeId: string,
+  left: LeftDraft | undefined,
+  error: unknown,
+  why?: UnkeptTake['why'],
+): void {
+  const held = page.unstored.get(takeId);
   const sound = held?.sound ?? (left && { samples: left.samples, sampleRateHz: left.draft.sampleRateHz });
   store.dispatch(
     leftUnkept({

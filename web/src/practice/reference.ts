@@ -1,7 +1,7 @@
 import { beatSeconds, type Score } from '@inner-hum/core/exercise';
 import { instrumentById, writtenToHz } from '@inner-hum/core/theory';
 import type { Settings } from '../db/settings/settings';
-import { began, isOver } from './sounding';
+import type { Speaker } from './speaker';
 
 const LENGTH_S = 1.6;
 const FADE_S = 0.08;
@@ -48,7 +48,7 @@ function plainTone(context: AudioContext): { oscillator: OscillatorNode; gain: G
 }
 
 /** Plays the target as a plain additive tone, before a take, never during one; gives its length in seconds. */
-export function playReference(context: AudioContext, hz: number): number {
+export function playReference(speaker: Speaker, context: AudioContext, hz: number): number {
   const at = context.currentTime + 0.05;
   const { oscillator, gain } = plainTone(context);
   oscillator.frequency.value = hz;
@@ -56,8 +56,8 @@ export function playReference(context: AudioContext, hz: number): number {
   gain.gain.linearRampToValueAtTime(0.25, at + FADE_S);
   gain.gain.setValueAtTime(0.25, at + LENGTH_S - FADE_S);
   gain.gain.linearRampToValueAtTime(0, at + LENGTH_S);
-  began(oscillator);
-  oscillator.onended = () => isOver(oscillator);
+  speaker.began(oscillator);
+  oscillator.onended = () => speaker.isOver(oscillator);
   oscillator.start(at);
   oscillator.stop(at + LENGTH_S);
   return LENGTH_S + 0.05;

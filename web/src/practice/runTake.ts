@@ -15,10 +15,10 @@ import { Recording } from '../input/recording';
 import { store } from '../store';
 import { noticed } from '../store/notices';
 import { cameToNothing, ended, isBusy, judged, moved, takeAsked, type Ending } from '../store/practice';
-import { endSound, holdSound, liveSound } from './liveSound';
+import type { PageSound } from './pageSound';
 import { Metronome } from './metronome';
 import { assignmentFor, planNow, recorderSettingsFor } from './planNow';
-import { holdInMemory, isHeld, recoverDraft, unkept } from './recoverDrafts';
+import { recoverDraft, unkept } from './recoverDrafts';
 import { droneFor } from './reference';
 import { openSource, pathOf, standInBuffer, type OpenSource } from './source';
 import { GivenUp, givenUpSignal, orGivenUp, pause, until } from './until';
@@ -60,37 +60,37 @@ interface PlannedTake {
 }
 
 /** Plays a take of the present exercise to its verdict. Problems go to the store, never to the caller. */
-export async function playTake(): Promise<TakeOutcome> {
+export async function playTake(page: PageSound): Promise<TakeOutcome> {
   const { settings } = store.getState();
   if (isBusy(store.getState().practice)) return { kind: 'notKept', ending: 'stopped' };
   store.dispatch(takeAsked());
   if (!isBusy(store.getState().practice)) return { kind: 'notKept', ending: 'stopped' }; // a pause is not answered
   const takeId = newId();
   const { signal, end } = givenUpSignal();
-  const hold = holdSound();
+  const hold = page.hold();
   let recording: Recording | undefined;
   try {
     const input = await orGivenUp(hold.open(), signal);
-    const sound = await orGivenUp(openSource(input, settings, signal), signal);
+    const sound = await orGivenUp(openSource(page, input, settings, signal), signal);
     const plan = planNow(settings, sound.source, pathOf(input.context, settings));
     const awake = keepAwake();
     try {
       const recorder = { ...recorderSettingsFor(plan, input.context.sampleRate), draftTakeId: takeId };
       // What was heard before is no first tone of this take.
       input.trace.reset();
-      recording = await orGivenUp(Recording.begin(recorder), signal);
+      recording = await orGivenUp(Recording.begin(page.ear, recorder), signal);
       const planned = { takeId, plan, sound, settings, recording };
-      return await withLock(`take ${takeId}`, () => runTake(planned, input, signal));
+      return await withLock(`take ${takeId}`, () => runTake(page, planned, input, signal));
     } finally {
       void awake.then((lock) => lock?.release()); // keepAwake never rejects
     }
   } catch (error) {
-    await endBadly(takeId, recording, error);
+    await endBadly(page, takeId, recording, error);
     return { kind: 'notKept', ending: endingNow() };
   } finally {
     hold.release();
     end();
-    liveSound.timing = undefined;
+    page.timing = undefined;
   }
 }
 
@@ -98,12 +98,17 @@ export async function playTake(): Promise<TakeOutcome> {
  * Runs one take: count-in or first tone, the score, the judge, the database.
  * @throws GivenUp when the player did not wait for the end; whatever kept the take from being stored
  */
-async function runTake(planned: PlannedTake, input: AudioInput, signal: AbortSignal): Promise<TakeOutcome> {
+async function runTake(
+  page: PageSound,
+  planned: PlannedTake,
+  input: AudioInput,
+  signal: AbortSignal,
+): Promise<TakeOutcome> {
   const { takeId, plan } = planned;
   const metronome = new Metronome(input.context);
   try {
-    const firstBeatAtS = await begin(planned, input, metronome);
-    if (firstBeatAtS < Infinity) await play(planned, input, firstBeatAtS);
+    const firstBeatAtS = await begin(page, planned, input, metronome);
+    if (firstBeatAtS < Infinity) await play(page, planned, input, firstBeatAtS);
     metronome.stop();
     if (store.getState().practice.earDied) throw new GivenUp();
     if (input.context.currentTime < firstBeatAtS + LEAST_KEPT_S) {
@@ -116,7 +121,7 @@ async function runTake(planned: PlannedTake, input: AudioInput, signal: AbortSig
     const whole = isWhole(plan);
     if (whole) await planDraft(takeId, draftFrom(planned, input, firstBeatAtS, true)).catch(tellDraftLost);
     store.dispatch(moved('judging'));
-    const record = await judgeAndKeep(planned, firstBeatAtS, whole, signal);
+    const record = await judgeAndKeep(page, planned, firstBeatAtS, whole, signal);
     void tidyUp(planned.settings).catch(tellUntidy);
     store.dispatch(judged(record));
     return { kind: 'kept', record, ending: endingNow() };
@@ -126,12 +131,17 @@ async function runTake(planned: PlannedTake, input: AudioInput, signal: AbortSig
 }
 
 /** Count-in, or the wait for a first tone. Gives the context time of beat one, Infinity when it never came. */
-async function begin({ takeId, plan, sound, settings }: PlannedTake, input: AudioInput, metronome: Metronome) {
+async function begin(
+  page: PageSound,
+  { takeId, plan, sound, settings }: PlannedTake,
+  input: AudioInput,
+  metronome: Metronome,
+) {
   const { context, trace } = input;
   const { score, onBeat } = plan;
   const beatS = beatSeconds(score);
   const samples =
-    sound.source.kind === 'standIn' ? await standInBuffer(input, settings, sound.source, LEAD_S) : sound.buffer;
+    sound.source.kind === 'standIn' ? await standInBuffer(page, input, settings, sound.source, LEAD_S) : sound.buffer;
   await beginDraft({ takeId, sampleRateHz: context.sampleRate, plan }).catch(tellDraftLost);
   // Nothing is waited for between here and the sound: what is late then would begin in the middle of the score.
   const countInFromS = context.currentTime + READY_S;
@@ -142,18 +152,18 @@ async function begin({ takeId, plan, sound, settings }: PlannedTake, input: Audi
   if (samples) input.plugSamples(samples, sound.source.kind === 'standIn' ? beatAtS - LEAD_S : beatAtS);
   if (onBeat) {
     metronome.start({ ...clicks, firstBeatAtS: beatAtS, fromBeat: -countInBeats, toBeat: scoreBeats(score) });
-    liveSound.timing = { beatS, countInFromS, firstBeatAtS: beatAtS };
+    page.timing = { beatS, countInFromS, firstBeatAtS: beatAtS };
     store.dispatch(moved('countIn'));
-    await until(input, () => context.currentTime >= beatAtS);
+    await until(page, input, () => context.currentTime >= beatAtS);
     return beatAtS;
   }
   // There is nothing to count in: whatever begins once sound comes in is the first tone.
-  await until(input, () => trace.startS !== undefined);
+  await until(page, input, () => trace.startS !== undefined);
   const waitsUntilS = context.currentTime + WAIT_S;
-  liveSound.timing = { beatS, countInFromS, firstBeatAtS: undefined, waitsUntilS };
+  page.timing = { beatS, countInFromS, firstBeatAtS: undefined, waitsUntilS };
   store.dispatch(moved('waiting'));
   const heard = () => trace.firstTone(-Infinity, FIRST_TONE_S);
-  await until(input, () => {
+  await until(page, input, () => {
     if (heard() !== undefined) return true;
     if (context.currentTime > waitsUntilS) store.dispatch(ended('silence'));
     return false;
@@ -170,12 +180,12 @@ function draftFrom({ plan }: PlannedTake, { trace }: AudioInput, firstBeatAtS: n
 }
 
 /** The score, from its first beat until it, the player, a silence or a trouble ends it. */
-async function play(planned: PlannedTake, input: AudioInput, firstBeatAtS: number): Promise<void> {
+async function play(page: PageSound, planned: PlannedTake, input: AudioInput, firstBeatAtS: number): Promise<void> {
   const { takeId, plan, settings } = planned;
   const { context, trace } = input;
   const { score } = plan;
   const beatS = beatSeconds(score);
-  liveSound.timing = { beatS, countInFromS: firstBeatAtS, firstBeatAtS };
+  page.timing = { beatS, countInFromS: firstBeatAtS, firstBeatAtS };
   store.dispatch(moved('running'));
   await planDraft(takeId, draftFrom(planned, input, firstBeatAtS, false)).catch(tellDraftLost);
   const endS = firstBeatAtS + scoreBeats(score) * beatS + TAIL_S + plan.audioPath.delayS;
@@ -189,6 +199,7 @@ async function play(planned: PlannedTake, input: AudioInput, firstBeatAtS: numbe
     tellDraftLost(trace.draftLost);
   };
   await until(
+    page,
     input,
     () => {
       const nowS = context.currentTime;
@@ -205,6 +216,7 @@ async function play(planned: PlannedTake, input: AudioInput, firstBeatAtS: numbe
 
 /** The verdict on what was heard, and the take in the database, or, where that fails, held in memory. */
 async function judgeAndKeep(
+  page: PageSound,
   { takeId, plan, settings, recording }: PlannedTake,
   firstBeatAtS: number,
   whole: boolean,
@@ -219,7 +231,7 @@ async function judgeAndKeep(
   try {
     tellKept(take, await keepTake(take, settings.pinned));
   } catch (error) {
-    holdInMemory(take);
+    page.unstored.set(take.record.id, take);
     throw error;
   }
   return take.record;
@@ -236,18 +248,23 @@ function isWhole({ score }: DraftPlan): boolean {
  * What is left of a take that failed: a draft that came past its first beat stays and is made a take as soon as that
  * works, of any other there is nothing to keep. The ear and the microphone are closed, and the message says what is true.
  */
-async function endBadly(takeId: string, recording: Recording | undefined, error: unknown): Promise<void> {
+async function endBadly(
+  page: PageSound,
+  takeId: string,
+  recording: Recording | undefined,
+  error: unknown,
+): Promise<void> {
   const left = await leftDraft(takeId).catch(() => undefined);
-  const started = isHeld(takeId) || (left !== undefined && left.draft.plan.firstBeatS !== null);
+  const started = page.unstored.has(takeId) || (left !== undefined && left.draft.plan.firstBeatS !== null);
   const { earDied } = store.getState().practice;
   const byPlayer = error instanceof GivenUp && !earDied;
   // What the ear was at is not waited for.
-  if (earDied || byPlayer) await endSound();
+  if (earDied || byPlayer) await page.end();
   else await Promise.race([recording?.stop(), pause(STOP_MS)]).catch(() => undefined); // a dead worker needs no stop
   store.dispatch(cameToNothing(problemOf(error, { started, byPlayer, earDied })));
-  if (started) unkept(takeId, left, error, byPlayer ? 'stopped' : undefined);
+  if (started) unkept(page, takeId, left, error, byPlayer ? 'stopped' : undefined);
   else await forgetDraft(takeId).catch(() => undefined); // without a database there is none
-  if (earDied) await recoverDraft(takeId);
+  if (earDied) await recoverDraft(page, takeId);
 }
 
 /** What to tell of it here: of a take that is left, its offer tells why it is none. */

@@ -2,10 +2,9 @@ import type { TakeSource } from '@inner-hum/core/take';
 import type { AudioPath } from '@inner-hum/core/measure';
 import { withFault } from '@inner-hum/core/simulate';
 import { loopKey, rulerOf, scoreOf } from '../store/settings';
-import { chosenFile } from '../input/chosenFile';
 import { SoundProblem, type AudioInput } from '../input/audioInput';
+import type { PageSound } from './pageSound';
 import type { Settings } from '../db/settings/settings';
-import { earService } from '../input/ear';
 
 /** Sound of the stand-in player after the last beat, seconds. */
 const TAIL_S = 0.35;
@@ -23,7 +22,12 @@ export interface OpenSource {
  * Opens what the player chose to be listened to.
  * @throws SoundProblem when there is no microphone, no file, or a file that is no sound
  */
-export async function openSource(input: AudioInput, settings: Settings, given?: AbortSignal): Promise<OpenSource> {
+export async function openSource(
+  page: PageSound,
+  input: AudioInput,
+  settings: Settings,
+  given?: AbortSignal,
+): Promise<OpenSource> {
   if (settings.source === 'microphone')
     return { source: { kind: 'microphone', label: await input.plugMicrophone(settings.deviceId, given) } };
   input.unplug();
@@ -38,7 +42,7 @@ export async function openSource(input: AudioInput, settings: Settings, given?: 
       },
     };
   }
-  const file = chosenFile();
+  const { file } = page;
   if (!file) throw new SoundProblem('noFile');
   try {
     const buffer = await input.context.decodeAudioData(await file.arrayBuffer());
@@ -50,6 +54,7 @@ export async function openSource(input: AudioInput, settings: Settings, given?: 
 
 /** The present exercise as the stand-in player plays it, `leadS` of silence before it. */
 export async function standInBuffer(
+  { ear }: PageSound,
   input: AudioInput,
   settings: Settings,
   source: TakeSource,
@@ -57,7 +62,7 @@ export async function standInBuffer(
 ): Promise<AudioBuffer> {
   if (source.kind !== 'standIn') throw new SoundProblem('failed');
   const { sampleRate } = input.context;
-  const samples = await earService().playStandIn(scoreOf(settings), {
+  const samples = await ear.ask.playStandIn(scoreOf(settings), {
     sampleRateHz: sampleRate,
     a4Hz: settings.a4Hz,
     ruler: rulerOf(settings),

@@ -2,7 +2,7 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { AudioInput } from '../input/audioInput';
-import { replaceEar, startEarWith } from '../input/ear';
+import { Ear } from '../input/ear';
 import { store } from '../store';
 import { cameToNothing, isBusy, moved, stopAsked, takeAsked } from '../store/practice';
 import { givenUpSignal, GivenUp, orGivenUp, until } from './until';
@@ -35,15 +35,15 @@ class Silent extends EventTarget {
   terminate() {}
 }
 
+const ear = new Ear(() => new Silent() as unknown as Worker);
 const problem = () => store.getState().practice.problem;
 beforeEach(() => {
   vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout', 'performance'] });
-  startEarWith(() => new Silent() as unknown as Worker);
   store.dispatch(takeAsked());
   store.dispatch(moved('countIn'));
 });
 afterEach(() => {
-  replaceEar();
+  ear.replace();
   if (isBusy(store.getState().practice)) store.dispatch(cameToNothing(null));
   vi.useRealTimers();
 });
@@ -52,12 +52,12 @@ describe('waiting on the audio clock', () => {
   it('ends when what is waited for has come, or the player stops', async () => {
     const { input } = madeInput();
     let done = false;
-    const waited = until(input, () => done);
+    const waited = until({ ear }, input, () => done);
     await vi.advanceTimersByTimeAsync(5000);
     done = true;
     await vi.advanceTimersByTimeAsync(20);
     await waited;
-    const stopped = until(input, () => false);
+    const stopped = until({ ear }, input, () => false);
     store.dispatch(stopAsked());
     await vi.advanceTimersByTimeAsync(20);
     await stopped;
@@ -70,7 +70,7 @@ describe('waiting on the audio clock', () => {
     ['an ear that neither hears nor answers', 'earDead', { deaf: true }],
   ] as const)('%s is trouble', async (_, told, change) => {
     const { input, state } = madeInput();
-    const waited = until(input, () => false);
+    const waited = until({ ear }, input, () => false);
     await vi.advanceTimersByTimeAsync(1000);
     expect(problem()).toBeNull();
     Object.assign(state, change);
@@ -82,7 +82,7 @@ describe('waiting on the audio clock', () => {
   it('an answer about a take that is over does not end the next one', async () => {
     const { input, state } = madeInput();
     state.deaf = true;
-    const waited = until(input, () => false);
+    const waited = until({ ear }, input, () => false);
     // The ear has been asked, and has not answered yet.
     await vi.advanceTimersByTimeAsync(3000);
     store.dispatch(stopAsked());

@@ -1,5 +1,5 @@
 import type { AudioInput } from '../input/audioInput';
-import { earAnswers } from '../input/ear';
+import type { Ear } from '../input/ear';
 import { store } from '../store';
 import { troubleMet } from '../store/practice';
 
@@ -17,7 +17,12 @@ export const pause = (ms: number) => new Promise<void>((resolve) => setTimeout(r
 export class GivenUp extends Error {}
 
 /** Waits on the audio clock until something holds or what runs has come to its end; sound that stops is trouble. */
-export async function until(input: AudioInput, done: () => boolean, whileWaiting?: () => void): Promise<void> {
+export async function until(
+  { ear }: { readonly ear: Ear },
+  input: AudioInput,
+  done: () => boolean,
+  whileWaiting?: () => void,
+): Promise<void> {
   let clockS = -1;
   let movedAtMs = performance.now();
   let frames = -1;
@@ -37,7 +42,7 @@ export async function until(input: AudioInput, done: () => boolean, whileWaiting
       // An answer that comes late says nothing of the next take.
       const answered = (answers: boolean) =>
         store.getState().practice.run === run && store.dispatch(troubleMet(answers ? 'unplugged' : 'earDead'));
-      void earAnswers(ANSWER_MS).then(answered); // never rejects
+      void ear.answers(ANSWER_MS).then(answered); // never rejects
     }
     whileWaiting?.();
   }

@@ -4,18 +4,18 @@ import { swell, SWELL_DEFAULTS } from '@inner-hum/core/families';
 import type { TakeRecord } from '@inner-hum/core/take';
 import { finding as makeFinding, type Finding, type ValuesOfFinding, type Verdict } from '@inner-hum/core/judge';
 import { ASSUMED_RULER } from '@inner-hum/core/theory';
-import { act, fireEvent, screen } from '@testing-library/react';
+import { fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { describe, expect, it, vi } from 'vitest';
 import { store } from '../store';
 import { settingsChanged } from '../store/settings';
 import { freshEachTime, inApp, settings } from '../testing/inApp';
 import { Choice, Tick } from '../ui/controls';
-import { liveNote, onLiveNote, setLiveNote } from './liveNote';
+import { LiveNote } from '../practice/liveNote';
 import { NumberField } from '../ui/NumberField';
-import { PhraseField } from './PhraseField';
+import { PhraseField } from './exercise/PhraseField';
 import { SHORTCUTS, ShortcutsDialog } from '../ui/ShortcutsDialog';
-import { VerdictText } from './VerdictText';
+import { VerdictText } from './take/VerdictText';
 
 freshEachTime();
 
@@ -165,11 +165,11 @@ describe('a verdict in words', () => {
 describe('the note that sounds', () => {
   it('is told when it changes, and only then', () => {
     const heard: (number | null)[] = [];
-    const stop = onLiveNote(() => heard.push(liveNote()));
-    for (const note of [67, 67, 69, null, null]) act(() => setLiveNote(note));
+    const live = new LiveNote();
+    const stop = live.subscribe(() => heard.push(live.get()));
+    for (const note of [67, 67, 69, null, null]) live.set(note);
     stop();
-    setLiveNote(60);
+    live.set(60);
     expect(heard).toEqual([67, 69, null]);
-    setLiveNote(null);
   });
 });

@@ -51,6 +51,9 @@ function demoSettings(): Partial<Settings> {
       baritoneLowA: { reed: 'first', mouthpiece: 'borrowed' },
     },
     room: 'kitchen',
+    level: 'home',
+    practices: ['longTones', 'lowStarts', 'swells', 'descents', 'overtones', 'scales'],
+    askedOn: dayOf(subDays(new Date(), 58)),
     goals: horns.map((instrumentId) => ({
       kind: 'softLowEntry',
       instrumentId,

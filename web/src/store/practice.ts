@@ -1,6 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { ExerciseParameters } from '@inner-hum/core/exercise';
-import { freePlay, ownExerciseKey } from '@inner-hum/core/families';
+import { isFree, ownExerciseKey } from '@inner-hum/core/families';
 import type { Decision } from '@inner-hum/core/judge';
 import type { TakeRecord } from '@inner-hum/core/take';
 import type { ProblemId } from '../input/audioInput';
@@ -142,7 +142,7 @@ const slice = createSlice({
     }),
     judged: (state, { payload: last }: PayloadAction<TakeRecord>): PracticeState => {
       // What was played freely is no try at anything.
-      if (last.parameters.family === freePlay.id) return { ...state, phase: 'verdict', last };
+      if (isFree(last.parameters)) return { ...state, phase: 'verdict', last };
       const about = ownExerciseKey(last.parameters);
       const before = about === state.decisionsAbout ? state.decisions : [];
       const decisions = [...before, last.verdict.decision];

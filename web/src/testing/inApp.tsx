@@ -7,9 +7,11 @@ import { afterEach, beforeEach } from 'vitest';
 import { database } from '../db/database';
 import '../text/i18n';
 import { system } from '../ui/theme';
+import { PageSoundProvider } from '../practice/usePageSound';
 import { store } from '../store';
 import { settingsLoaded } from '../store/settings';
 import { FIRST_SETTINGS, type Settings } from '../db/settings/settings';
+import { madePage } from './madePage';
 
 // What is waited for comes from a database: on a busy machine that takes its time.
 configure({ asyncUtilTimeout: 20_000 });
@@ -28,10 +30,12 @@ export function inApp(children: ReactNode, address = '/'): RenderResult {
   return render(
     <Provider store={store}>
       <ChakraProvider value={system}>
-        <MemoryRouter initialEntries={[address]}>
-          {children}
-          <Address />
-        </MemoryRouter>
+        <PageSoundProvider value={madePage()}>
+          <MemoryRouter initialEntries={[address]}>
+            {children}
+            <Address />
+          </MemoryRouter>
+        </PageSoundProvider>
       </ChakraProvider>
     </Provider>,
   );

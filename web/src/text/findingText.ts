@@ -71,12 +71,17 @@ export function decisionText(t: TFunction, { decision, findings, next }: Verdict
   if (decision === 'again' && (['tooMuchLost', 'levelsRide', 'levelsGated', 'bandLimited'] as const).some(found))
     return t('verdict.decision.device');
   if (next.change === 'tomorrow') return '';
+  if (next.change === 'keep') return t('verdict.decision.held');
   if (decision === 'harder' && next.change === 'none') return t('verdict.decision.asFar');
   if (decision === 'leave' && found('tiring')) return t('verdict.decision.tired');
   if (decision === 'again' && (found('otherNote') || found('hummedOther'))) return t('verdict.decision.other');
   if (decision === 'again' && found('nothingHeard')) return t('verdict.decision.missed');
+  // Nearly there is what is not far over its limit.
+  const far = findings.some(({ weight, severity = 1 }) => weight > 0 && severity >= FAR);
+  if (decision === 'again' && far) return t('verdict.decision.only');
   return t(`verdict.decision.${decision}`);
 }
+const FAR = 2;
 
 /** The sentence of what comes next. */
 export function nextText(t: TFunction, verdict: Verdict, take: TakeRecord, nameOf: (midi: number) => string): string {

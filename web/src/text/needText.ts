@@ -3,11 +3,11 @@ import { shown } from '@inner-hum/core/measure';
 import type { TFunction } from 'i18next';
 import { formatNumber } from './format';
 
-type Told = Pick<Need, 'midi' | 'reason' | 'value' | 'band'>;
+type Told = Pick<Need, 'midi' | 'reason' | 'value' | 'band' | 'of'>;
 
 /** Why a note wants work, in a sentence. */
 export function needText(t: TFunction, nameOf: (midi: number) => string, need: Told): string {
-  const { midi, reason, value, band } = need;
+  const { midi, reason, value, band, of = 0 } = need;
   const note = nameOf(midi);
   const size = Math.abs(value);
   switch (reason) {
@@ -22,8 +22,8 @@ export function needText(t: TFunction, nameOf: (midi: number) => string, need: T
     case 'response':
       return t('needs.response', { note, value: formatNumber(shown('responseS', value), 0) });
     case 'failing':
-      return t('needs.failing', { note, value: formatNumber(100 * value, 0) });
-    default:
-      return t(`needs.${reason}`, { note, value: formatNumber(value, reason === 'steadiness' ? 1 : 0) });
+      return t('needs.failing', { note, value, of });
+    case 'steadiness':
+      return t('needs.steadiness', { note, value: formatNumber(value, 1) });
   }
 }

@@ -1,4 +1,5 @@
 import { type Field } from '@inner-hum/core/exercise';
+import { CUES, SCHOOL_QUESTIONS, SCHOOLS } from '@inner-hum/core/plan';
 import { STAGES } from '@inner-hum/core/families';
 import { FAMILIES, familyById, swell, SWELL_DEFAULTS, usualExercise } from '@inner-hum/core/families';
 import type { TakeRecord } from '@inner-hum/core/take';
@@ -153,4 +154,13 @@ describe('ribbon', () => {
     expect(steps[0]!.positionAt(5)).toBeCloseTo(0.8, 6);
     expect(steps[0]!.targetHz).toBeCloseTo(233.08, 2);
   });
+});
+
+it('every question of a school, its answers and cues have their words', () => {
+  for (const question of SCHOOL_QUESTIONS) {
+    expect(i18next.exists(`schools.${question}.question`), question).toBe(true);
+    for (const answer of SCHOOLS[question])
+      expect(i18next.exists(`schools.${question}.${answer}`), `${question}.${answer}`).toBe(true);
+  }
+  for (const cue of CUES) expect(i18next.exists(`cues.${cue}`), cue).toBe(true);
 });

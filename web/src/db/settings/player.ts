@@ -1,14 +1,18 @@
 import { GOAL_KINDS, LEVELS, type Level } from '@inner-hum/core/families';
 import type { Demand } from '@inner-hum/core/measure';
-import { isRemark, MINUTES, type Goal, type RemarkOnTake } from '@inner-hum/core/plan';
-import { array, mixed, object } from 'yup';
+import { isRemark, MINUTES, PRACTICE_IDS, type Goal, type Practice, type RemarkOnTake } from '@inner-hum/core/plan';
+import { array, mixed, number, object } from 'yup';
 import { day, horn, listOf, midi, oneOf, real, recordOf, text, time, whole, type PartsOf } from './parts';
-import { CUES, FIRST_SCHOOLS, SCHOOLS, type Cue, type Schools } from './schools';
+import { CUES, FIRST_SCHOOLS, SCHOOLS, type Cue, type Schools } from '@inner-hum/core/plan';
 
 /** What the player said of himself, of goals and of time. */
 export interface PlayerSettings {
-  /** how far the player is, as said once: bounds what is proposed */
-  readonly level: Level;
+  /** how far the player is, as said once: bounds what is proposed; null until it was said */
+  readonly level: Level | null;
+  /** what is part of the player's own practice already, as ticked once */
+  readonly practices: readonly Practice[];
+  /** the day on which both were answered; '' before */
+  readonly askedOn: string;
   readonly demand: Demand;
   readonly schools: Schools;
   /** the cue being tried, kept with each take; '' for none */
@@ -46,7 +50,9 @@ export interface StudentRemark extends RemarkOnTake {
 }
 
 export const FIRST_PLAYER: PlayerSettings = {
-  level: 'home',
+  level: null,
+  practices: [],
+  askedOn: '',
   demand: 'firm',
   schools: FIRST_SCHOOLS,
   cue: '',
@@ -54,7 +60,7 @@ export const FIRST_PLAYER: PlayerSettings = {
   minutes: 15,
   style: 'sweep',
   quietHours: null,
-  weekMinutes: [15, 15, 15, 15, 15, 30, 0],
+  weekMinutes: [15, 15, 15, 15, 15, 30, 15],
   practiceAt: '18:30',
   welcomedOn: '',
   preparedOn: '',
@@ -66,12 +72,21 @@ export const FIRST_PLAYER: PlayerSettings = {
 };
 
 export const PLAYER_PARTS: PartsOf<PlayerSettings> = {
-  level: whole(oneOf(LEVELS).required()),
+  level: whole(oneOf(LEVELS).nullable().defined()),
+  practices: listOf(oneOf(PRACTICE_IDS).required()),
+  askedOn: whole(text()),
   demand: whole(oneOf(['loose', 'firm', 'fine']).required()),
   schools: whole(object(Object.fromEntries(Object.entries(SCHOOLS).map(([name, options]) => [name, oneOf(options)])))),
   cue: whole(oneOf(['', ...CUES]).defined()),
   goals: listOf(
-    object({ kind: oneOf(GOAL_KINDS).required(), instrumentId: horn.required(), midi: midi(), by: day().required() }),
+    object({
+      kind: oneOf(GOAL_KINDS).required(),
+      instrumentId: horn.required(),
+      midi: midi(),
+      by: day().required(),
+      partial: number().integer().min(2).max(8),
+      since: day(),
+    }),
   ),
   minutes: whole(real().min(MINUTES.min).max(MINUTES.max)),
   style: whole(oneOf(['sweep', 'dwell']).required()),

@@ -4,7 +4,7 @@ import type { Decision } from '@inner-hum/core/judge';
 import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
 import { isRoutine, NEED_REASONS, type Routine, type SessionBlock } from '@inner-hum/core/plan';
 import type { InstrumentId } from '@inner-hum/core/theory';
-import { array, mixed, number, object, string } from 'yup';
+import { array, boolean, mixed, number, object, string } from 'yup';
 import { day, exercise, flag, horn, listOf, midi, oneOf, real, recordOf, text, whole, type PartsOf } from './parts';
 
 /** A planned session on its way. */
@@ -68,17 +68,22 @@ const sessionBlock = object({
   reason: object({
     kind: oneOf([
       ...NEED_REASONS,
-      'goal',
-      'seam',
-      'overtone',
-      'round',
-      'long',
-      'anchor',
-      'break',
-      'warmUp',
-      'firstMap',
-      'kept',
-      'routine',
+      ...([
+        'goal',
+        'seam',
+        'overtone',
+        'zone',
+        'start',
+        'new',
+        'settles',
+        'keeps',
+        'music',
+        'tune',
+        'readies',
+      ] as const),
+      ...(['easy', 'round', 'routine', 'warmUp', 'firstMap', 'again'] as const),
+      // In sessions that older versions planned.
+      ...(['long', 'anchor', 'break', 'kept', 'stale', 'unmeasured'] as const),
     ]).required(),
     name: string().max(2000),
     midi: midi(),
@@ -86,7 +91,12 @@ const sessionBlock = object({
     days: number().min(0),
     daysLeft: number(),
     partial: number().integer(),
-    percent: number(),
+    got: number(),
+    of: number(),
+    growing: boolean(),
+    theme: boolean(),
+    cents: number(),
+    about: mixed(),
     value: number(),
     band: oneOf(LOUDNESS_BANDS),
     goal: oneOf(GOAL_KINDS),

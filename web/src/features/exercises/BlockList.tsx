@@ -11,10 +11,12 @@ import { deleteEntries } from '../../store/undo';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
 import { startQueue } from '../../practice/flow';
+import { usePageSound } from '../../practice/usePageSound';
 
 /** Several exercises that one key press plays one after the other. */
 export function BlockList({ nameOf }: { readonly nameOf: (exercise: ExerciseParameters) => string }) {
   const { t } = useTranslation();
+  const page = usePageSound();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const block = useAppSelector((state) => state.settings.block);
@@ -25,7 +27,7 @@ export function BlockList({ nameOf }: { readonly nameOf: (exercise: ExercisePara
   );
   const start = () => {
     void navigate('/stand');
-    void startQueue(blockQueue());
+    void startQueue(page, blockQueue());
   };
   return (
     <chakra.section borderTopWidth="2px" borderColor="ink" mt="26px" pt="10px">

@@ -10,7 +10,7 @@ import { deleteEntries } from '../../store/undo';
 import { saveFile } from '../../base/saveFile';
 import { noticed } from '../../store/notices';
 import { listsChanged } from '../../store/settings';
-import { exerciseFile, readExerciseFile } from '../../shared/link';
+import { exerciseFile, readExerciseFile } from '../../shared/exercise/link';
 
 /** Exercises kept under the player's own names. */
 export function OwnExercises({

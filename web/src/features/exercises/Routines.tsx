@@ -16,7 +16,7 @@ import { useTranslation } from 'react-i18next';
 import { Link, useNavigate } from 'react-router';
 import { dayOf } from '../../base/days';
 import { saveFile } from '../../base/saveFile';
-import { withSchools } from '../../db/settings/schools';
+import { withSchools } from '@inner-hum/core/plan';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { noticed } from '../../store/notices';
 import { entry } from '../../store/lists';
@@ -30,7 +30,7 @@ import { Button, Choice, Field, TextInput, Tick } from '../../ui/controls';
 import { FileButton } from '../../ui/FileButton';
 import { Fold } from '../../ui/Fold';
 import { NumberField } from '../../ui/NumberField';
-import { linkToRoutine, readRoutineFile, routineFile } from '../../shared/link';
+import { linkToRoutine, readRoutineFile, routineFile } from '../../shared/exercise/link';
 import { addRoutine } from './addRoutine';
 
 /** So many tries a block of a routine has that is made of single exercises, and the rest after them, seconds. */

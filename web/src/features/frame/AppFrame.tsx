@@ -9,10 +9,10 @@ import { removeDemoTakes } from '../../db/takes';
 import { useKeyDown } from '../../ui/useKeyDown';
 import { useAppSelector } from '../../store';
 import { isBusy } from '../../store/practice';
-import { Boundary, PlaceBoundary } from '../../shared/Boundary';
+import { Boundary, PlaceBoundary } from '../../shared/page/Boundary';
 import { Button, Key } from '../../ui/controls';
 import { DraftOffers } from './DraftOffers';
-import { NoticeBar } from '../../shared/Notice';
+import { NoticeBar } from '../../shared/page/Notice';
 import { Rail } from './Rail';
 import { ShortcutsDialog } from '../../ui/ShortcutsDialog';
 

@@ -3,12 +3,13 @@ import { isValid } from 'date-fns';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { keepDraftAsSound, recoverDraft, removeDraft, saveDraftSound } from '../../practice/recoverDrafts';
+import { usePageSound } from '../../practice/usePageSound';
 import { useAppDispatch, useAppSelector } from '../../store';
 import type { UnkeptTake } from '../../store/drafts';
 import { noticed } from '../../store/notices';
 import { AlertPanel } from '../../ui/AlertPanel';
 import { Button } from '../../ui/controls';
-import { useIdle } from '../../shared/useIdle';
+import { useIdle } from '../../shared/page/useIdle';
 import { detailOf } from '../../base/detailOf';
 import { formatDate } from '../../text/format';
 
@@ -35,6 +36,7 @@ export function DraftOffers() {
 function Offer({ draft }: { readonly draft: UnkeptTake }) {
   const { t } = useTranslation();
   const dispatch = useAppDispatch();
+  const page = usePageSound();
   const [busy, setBusy] = useState(false);
   const { takeId, startedAt, seconds, why, detail } = draft;
   const day = new Date(startedAt);
@@ -59,16 +61,16 @@ function Offer({ draft }: { readonly draft: UnkeptTake }) {
         })}
       </chakra.p>
       <Flex gap="10px" wrap="wrap">
-        <Button tone="strong" disabled={busy} onClick={() => void doing(recoverDraft(takeId))}>
+        <Button tone="strong" disabled={busy} onClick={() => void doing(recoverDraft(page, takeId))}>
           {t('drafts.judge')}
         </Button>
-        <Button disabled={busy} onClick={() => void doing(keepDraftAsSound(takeId))}>
+        <Button disabled={busy} onClick={() => void doing(keepDraftAsSound(page, takeId))}>
           {t('drafts.keepSound')}
         </Button>
-        <Button disabled={busy} onClick={() => void doing(saveDraftSound(takeId))}>
+        <Button disabled={busy} onClick={() => void doing(saveDraftSound(page, takeId))}>
           {t('drafts.saveSound')}
         </Button>
-        <Button tone="quiet" disabled={busy} onClick={() => void doing(removeDraft(takeId))}>
+        <Button tone="quiet" disabled={busy} onClick={() => void doing(removeDraft(page, takeId))}>
           {t('drafts.remove')}
         </Button>
       </Flex>

@@ -7,9 +7,9 @@ import { useMemo, useSyncExternalStore } from 'react';
 import { useTranslation } from 'react-i18next';
 import { store, useAppSelector } from '../../store';
 import { mainNote } from '../../store/settings';
-import { useOpenExercise } from '../../shared/useOpenExercise';
-import { useCells } from '../../shared/useCells';
-import { liveNote, onLiveNote } from '../../shared/liveNote';
+import { useOpenExercise } from '../../shared/exercise/useOpenExercise';
+import { useCells } from '../../shared/stored/useCells';
+import { usePageSound } from '../../practice/usePageSound';
 import { useNoteName } from '../../text/useNoteName';
 import { useHorn } from '../../store/useHorn';
 
@@ -65,7 +65,8 @@ export function Rail() {
   const chosen = useAppSelector((state) => mainNote(state.settings.exercise));
   const horn = useHorn();
   const { states, parted } = useNoteStates();
-  const lit = useSyncExternalStore(onLiveNote, liveNote);
+  const { liveNote } = usePageSound();
+  const lit = useSyncExternalStore(liveNote.subscribe, liveNote.get);
   const top = horn.highestKeyedWrittenMidi + ALTISSIMO_REACH_SEMITONES;
   const notes = Array.from({ length: top - horn.lowestWrittenMidi + 1 }, (_, i) => top - i);
   const open = (written: number) => {

@@ -8,8 +8,8 @@ import { useTranslation } from 'react-i18next';
 import { findDigests } from '../../db/search';
 import { Button, Choice } from '../../ui/controls';
 import { SectionTitle } from '../../ui/PageTitle';
-import { useKeyed } from '../../shared/useKeyed';
-import { useOpenExercise } from '../../shared/useOpenExercise';
+import { useKeyed } from '../../shared/stored/useKeyed';
+import { useOpenExercise } from '../../shared/exercise/useOpenExercise';
 import { useAppSelector } from '../../store';
 import { dayOf } from '../../base/days';
 

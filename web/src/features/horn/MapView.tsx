@@ -18,11 +18,11 @@ import { Button, Choice } from '../../ui/controls';
 import { exerciseTitle } from '../../text/exerciseText';
 import { formatNumber, formatSigned } from '../../text/format';
 import { needText } from '../../text/needText';
-import { PatternNote } from '../../shared/PatternNote';
+import { PatternNote } from '../../shared/exercise/PatternNote';
 import { SectionTitle } from '../../ui/PageTitle';
 import { useWidth } from '../../ui/useExtent';
 import { useNoteName } from '../../text/useNoteName';
-import { useOpenExercise } from '../../shared/useOpenExercise';
+import { useOpenExercise } from '../../shared/exercise/useOpenExercise';
 import { LayerChoice } from './LayerChoice';
 import { LAYERS, type LayerId } from '../../text/layers';
 import { isRow, LargeRow, MapDrawing, type RowOfMap } from './MapDrawing';
@@ -47,7 +47,7 @@ export function MapView() {
   const top = Math.max(horn.highestKeyedWrittenMidi, ...byMidi.keys());
   const midis = Array.from({ length: top - horn.lowestWrittenMidi + 1 }, (_, i) => horn.lowestWrittenMidi + i);
   if (!notes) return <p>{t('app.loading')}</p>;
-  const need = needs(notes, horn.hornId, now())[0];
+  const need = needs(notes, horn.hornId)[0];
   const row = pointed ?? { midi: need?.midi ?? horn.lowestWrittenMidi };
   const note =
     row.fingering === undefined
@@ -142,8 +142,6 @@ function pagesOf(midis: readonly number[]): readonly (readonly number[])[] {
   const each = Math.ceil(midis.length / count);
   return Array.from({ length: count }, (_, i) => midis.slice(i * each, (i + 1) * each));
 }
-
-const now = () => Date.now();
 
 /** Evenness with every part of its formula openable. */
 function EvennessPanel({ notes }: { readonly notes: Parameters<typeof evenness>[0] }) {

@@ -9,14 +9,14 @@ import { Link, useParams } from 'react-router';
 import { findTakes, findTrend } from '../../db/search';
 import { Button } from '../../ui/controls';
 import { exerciseTitle } from '../../text/exerciseText';
-import { Fingering } from '../../shared/Fingering';
+import { Fingering } from '../../shared/exercise/Fingering';
 import { needText } from '../../text/needText';
 import { SectionTitle } from '../../ui/PageTitle';
-import { TakeLine } from '../../shared/TakeLine';
+import { TakeLine } from '../../shared/take/TakeLine';
 import { TrendChartLater } from '../../ui/TrendChartLater';
 import { useNoteName } from '../../text/useNoteName';
-import { useKeyed } from '../../shared/useKeyed';
-import { useOpenExercise } from '../../shared/useOpenExercise';
+import { useKeyed } from '../../shared/stored/useKeyed';
+import { useOpenExercise } from '../../shared/exercise/useOpenExercise';
 import { useAppSelector } from '../../store';
 import { LayerChoice } from './LayerChoice';
 import { LAYERS, type LayerId } from '../../text/layers';
@@ -44,7 +44,7 @@ export function NotePage() {
   const points =
     useKeyed(`${layer.quantity} ${tags.join()}`, () => findTrend(layer.quantity, { tags, since: '' }, { partial: 1 }))
       ?.points ?? NO_POINTS;
-  const need = needs(notes, horn.hornId, now()).find((candidate) => candidate.midi === midi);
+  const need = needs(notes, horn.hornId).find((candidate) => candidate.midi === midi);
   const keys = regularFingering(horn, midi);
   return (
     <Box>
@@ -93,8 +93,6 @@ export function NotePage() {
     </Box>
   );
 }
-
-const now = () => Date.now();
 
 function NoteTakes({ tags }: { readonly tags: readonly string[] }) {
   const { t } = useTranslation();

@@ -6,7 +6,7 @@ import { useTranslation } from 'react-i18next';
 import { Button } from '../../ui/controls';
 import { formatDate, formatNumber, formatSigned } from '../../text/format';
 import { SectionTitle } from '../../ui/PageTitle';
-import { PatternNote } from '../../shared/PatternNote';
+import { PatternNote } from '../../shared/exercise/PatternNote';
 import { saveFile } from '../../base/saveFile';
 import { useNoteName } from '../../text/useNoteName';
 import { useAppSelector } from '../../store';

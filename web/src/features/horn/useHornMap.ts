@@ -1,7 +1,7 @@
 import { hornMap, otherFingerings, type Cell, type NoteOnMap, type SetupNames } from '@inner-hum/core/plan';
 import { useMemo, useState } from 'react';
 import { setupText } from '../../text/setupText';
-import { useCells } from '../../shared/useCells';
+import { useCells } from '../../shared/stored/useCells';
 
 /** A set-up that can be looked at alone; '' is all of them together. */
 export interface SetupChoice {

@@ -4,7 +4,7 @@ import { useTranslation } from 'react-i18next';
 import { binnedTakes, emptyBin, restoreTake } from '../../db/takes';
 import { Button } from '../../ui/controls';
 import { exerciseTitle } from '../../text/exerciseText';
-import { Boundary } from '../../shared/Boundary';
+import { Boundary } from '../../shared/page/Boundary';
 import { useNoteName } from '../../text/useNoteName';
 import { detailOf } from '../../base/detailOf';
 import { useAppDispatch } from '../../store';

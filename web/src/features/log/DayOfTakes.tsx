@@ -6,7 +6,7 @@ import { useId, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { MiniRibbon } from '../../ribbon/MiniRibbon';
-import { TakeBoundary } from '../../shared/Boundary';
+import { TakeBoundary } from '../../shared/page/Boundary';
 import { mainNote } from '../../store/settings';
 import { deleteTake } from '../../store/undo';
 import { exerciseMeta, exerciseTitle } from '../../text/exerciseText';

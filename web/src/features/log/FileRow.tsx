@@ -7,6 +7,7 @@ import { Button } from '../../ui/controls';
 import { FileButton } from '../../ui/FileButton';
 import { store, useAppDispatch } from '../../store';
 import { noticed } from '../../store/notices';
+import { usePageSound } from '../../practice/usePageSound';
 import { analyseRecording, restoreBackup, saveBackup, saveMeasures, type FileOutcome } from './files';
 import { detailOf } from '../../base/detailOf';
 
@@ -22,6 +23,7 @@ interface Work {
 /** Backups, recordings and tables: in and out. */
 export function FileRow({ any }: { readonly any: boolean }) {
   const { t } = useTranslation();
+  const { ear } = usePageSound();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const [work, setWork] = useState<Work | null>(null);
@@ -75,7 +77,7 @@ export function FileRow({ any }: { readonly any: boolean }) {
         </FileButton>
         <FileButton
           accept="audio/*,.wav,.flac,.mp3,.ogg"
-          onFile={(file) => void doing(analyseRecording(file, settings, onProgress).then(taken))}
+          onFile={(file) => void doing(analyseRecording(ear, file, settings, onProgress).then(taken))}
           testId="recording"
         >
           {t('log.importRecording')}

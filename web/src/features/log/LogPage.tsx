@@ -8,7 +8,7 @@ import { Link } from 'react-router';
 import { dayOf } from '../../base/days';
 import { findDigests, findTakes, type TakeFilter } from '../../db/search';
 import { countedTakes, hasTakes } from '../../db/takes';
-import { DamagedTake } from '../../shared/Boundary';
+import { DamagedTake } from '../../shared/page/Boundary';
 import { Button } from '../../ui/controls';
 import { Fold } from '../../ui/Fold';
 import { PageTitle } from '../../ui/PageTitle';

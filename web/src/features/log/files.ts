@@ -12,7 +12,7 @@ import { store } from '../../store';
 import { settingsChanged } from '../../store/settings';
 import { readSettings } from '../../db/settings/readSettings';
 import type { Settings } from '../../db/settings/settings';
-import { earService } from '../../input/ear';
+import type { Ear } from '../../input/ear';
 
 /** What became of a file; `reason` picks the sentence when it was refused. */
 export type FileOutcome =
@@ -80,6 +80,7 @@ function takeSettings(stored: unknown, empty: boolean): void {
 
 /** Analyses a recording as a take of the present exercise; its first tone is beat one. */
 export async function analyseRecording(
+  ear: Ear,
   file: File,
   settings: Settings,
   onProgress: (share: number) => void,
@@ -91,7 +92,7 @@ export async function analyseRecording(
   const samples = mixDown(decoded);
   const recorder = recorderSettingsFor(plan, decoded.sampleRate);
   const about = assignmentFor(plan, await lookBack(plan.score));
-  const heard = await earService().assessRecording(samples, recorder, about, null, proxy(onProgress));
+  const heard = await ear.ask.assessRecording(samples, recorder, about, null, proxy(onProgress));
   if (!heard) return { kind: 'refused', reason: 'noTone', detail: '' };
   const id = newId();
   await keepTake(takeOf(plan, heard, { id, cut: false, keepSound: settings.keepSound }), settings.pinned);

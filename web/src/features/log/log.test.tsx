@@ -5,7 +5,7 @@ import type { WholeTake } from '@inner-hum/core/take';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { keepTake, mergeTakes } from '../../db/takes';
-import { NoticeBar } from '../../shared/Notice';
+import { NoticeBar } from '../../shared/page/Notice';
 import { freshEachTime, inApp } from '../../testing/inApp';
 import { silentTake } from '../../testing/takes';
 import LogPage from './LogPage';

@@ -1,5 +1,5 @@
 import { Box, chakra, Grid } from '@chakra-ui/react';
-import { usualExercise, familyById } from '@inner-hum/core/families';
+import { familyById, LEVELS, usualExercise } from '@inner-hum/core/families';
 import { frontier, ownSources, type OwnCell } from '@inner-hum/core/plan';
 import { expectedSuccess, lattice, LATTICE_PARTIALS, sourceKey, type Source } from '@inner-hum/core/theory';
 import { useMemo, useState } from 'react';
@@ -7,10 +7,10 @@ import { useTranslation } from 'react-i18next';
 import { Button } from '../../ui/controls';
 import { formatSigned } from '../../text/format';
 import { partialColour } from '../../ui/palette';
-import { useCells } from '../../shared/useCells';
+import { useCells } from '../../shared/stored/useCells';
 import { usePalette } from '../../ui/useColourMode';
 import { useNoteName } from '../../text/useNoteName';
-import { useOpenExercise } from '../../shared/useOpenExercise';
+import { useOpenExercise } from '../../shared/exercise/useOpenExercise';
 import { usePartialName, usePartialNumber } from '../../text/usePartialName';
 import { useAppSelector } from '../../store';
 import { SourcesOf } from './SourcesOf';
@@ -33,7 +33,7 @@ export function LatticeView() {
   const own = useMemo(() => (cells ? ownSources(cells) : NO_OWN), [cells]);
   const all = useMemo(() => lattice(horn), [horn]);
   const level = useAppSelector((state) => state.settings.level);
-  const next = useMemo(() => frontier(own, level, horn), [own, level, horn]);
+  const next = useMemo(() => frontier(own, level ?? LEVELS[0], horn), [own, level, horn]);
   const isNext = ({ tubeMidi, partialNumber, octaveKey }: Source) =>
     !octaveKey && tubeMidi === next.tubeMidi && partialNumber === next.partial;
   const nextMidi = all.find(isNext)?.soundedMidi ?? horn.lowestWrittenMidi;

@@ -14,15 +14,15 @@ import {
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Button } from '../../ui/controls';
-import { Fingering } from '../../shared/Fingering';
+import { Fingering } from '../../shared/exercise/Fingering';
 import { formatDate, formatNumber, formatSigned } from '../../text/format';
 import { SectionTitle } from '../../ui/PageTitle';
 import { entry } from '../../store/lists';
 import { deleteEntries } from '../../store/undo';
 import { setupText } from '../../text/setupText';
 import { useNoteName } from '../../text/useNoteName';
-import { useOpenExercise } from '../../shared/useOpenExercise';
-import { useCells, useTagged } from '../../shared/useCells';
+import { useOpenExercise } from '../../shared/exercise/useOpenExercise';
+import { useCells, useTagged } from '../../shared/stored/useCells';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged, without } from '../../store/settings';
 import { usedFingering } from '../../db/settings/horn';

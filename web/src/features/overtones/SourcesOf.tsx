@@ -4,11 +4,11 @@ import type { OwnCell } from '@inner-hum/core/plan';
 import { expectedSuccess, regularFingering, sourceKey, sourcesOf, type Source } from '@inner-hum/core/theory';
 import { useTranslation } from 'react-i18next';
 import { Button } from '../../ui/controls';
-import { Fingering } from '../../shared/Fingering';
+import { Fingering } from '../../shared/exercise/Fingering';
 import { formatDate, formatSigned } from '../../text/format';
 import { SectionTitle } from '../../ui/PageTitle';
 import { useNoteName } from '../../text/useNoteName';
-import { useOpenExercise } from '../../shared/useOpenExercise';
+import { useOpenExercise } from '../../shared/exercise/useOpenExercise';
 import { usePartialName } from '../../text/usePartialName';
 import { useHorn } from '../../store/useHorn';
 

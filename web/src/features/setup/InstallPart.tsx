@@ -1,5 +1,5 @@
 import { useTranslation } from 'react-i18next';
-import { isInstalled, useInstall } from '../../shared/install';
+import { isInstalled, useInstall } from '../../shared/page/install';
 import { Button } from '../../ui/controls';
 
 /** The application on the device itself: asked of the browser, or how the player does it. */

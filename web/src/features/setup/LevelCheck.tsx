@@ -8,9 +8,9 @@ import { formatNumber } from '../../text/format';
 import { Button } from '../../ui/controls';
 import { useAppSelector } from '../../store';
 import { rulerOf } from '../../store/settings';
-import { useListening } from '../../shared/useListening';
+import { useListening } from '../../shared/page/useListening';
 import type { PickedUp } from '../../input/protocol';
-import { liveSound } from '../../practice/liveSound';
+import { usePageSound } from '../../practice/usePageSound';
 
 const CLIPPED_PEAK = 0.985;
 const QUIET_DB = -50;
@@ -29,6 +29,7 @@ type Heard = Parameters<typeof gainControl>[0];
 
 /** Listens and says whether the input is too loud, too quiet or right. */
 export function LevelCheck() {
+  const page = usePageSound();
   const { t } = useTranslation();
   const settings = useAppSelector((state) => state.settings);
   const { recording, on, toggle } = useListening();
@@ -45,7 +46,7 @@ export function LevelCheck() {
     let belowDb: number | undefined;
     let pickedUp: PickedUp | null = null;
     const timer = setInterval(() => {
-      const trace = liveSound.input?.trace;
+      const trace = page.input?.trace;
       if (!trace || !bar.current || !words.current) return;
       const level = trace.count > 0 ? trace.levelDb[trace.count - 1]! : -120;
       bar.current.style.width = `${100 * Math.min(1, Math.max(0.01, levelPosition(level, ruler)))}%`;
@@ -83,7 +84,7 @@ export function LevelCheck() {
       clearInterval(timer);
       clearInterval(asked);
     };
-  }, [recording, settings, t]);
+  }, [page, recording, settings, t]);
 
   return (
     <Box>

@@ -9,7 +9,8 @@ import { loopKey, settingsChanged, without } from '../../store/settings';
 import { problemMet } from '../../store/practice';
 import type { Recording } from '../../input/recording';
 import { hearFreely } from '../../practice/freePlay';
-import { holdSound, type SoundHold } from '../../practice/liveSound';
+import type { SoundHold } from '../../practice/pageSound';
+import { usePageSound } from '../../practice/usePageSound';
 import { problemOf } from '../../practice/problemOf';
 
 /** Gaps between clicks, seconds: uneven, so that none can be taken for the one before. */
@@ -21,6 +22,7 @@ const LEAST_ERROR_S = 0.002;
 
 /** Measures the way of the sound from speaker to microphone, so that lateness can be told to a few milliseconds. */
 export function LoopCheck() {
+  const page = usePageSound();
   const { t } = useTranslation();
   const dispatch = useAppDispatch();
   const settings = useAppSelector((state) => state.settings);
@@ -42,10 +44,10 @@ export function LoopCheck() {
     setRunning(true);
     setOutcome('');
     dispatch(problemMet(null));
-    const held = (hold.current = holdSound());
+    const held = (hold.current = page.hold());
     try {
       const input = await held.open();
-      const heard = await hearFreely(input, settings, { retainS: Infinity });
+      const heard = await hearFreely(page, input, settings, { retainS: Infinity });
       recording.current = heard.recording;
       const { context } = input;
       let atS = context.currentTime + LEAD_S;

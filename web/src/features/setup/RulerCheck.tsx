@@ -10,13 +10,15 @@ import { store, useAppDispatch, useAppSelector } from '../../store';
 import { mainNote, rulerKey, rulerOf, settingsChanged, without } from '../../store/settings';
 import { problemMet } from '../../store/practice';
 import { hearFreely } from '../../practice/freePlay';
-import { holdSound, type SoundHold } from '../../practice/liveSound';
+import type { SoundHold } from '../../practice/pageSound';
+import { usePageSound } from '../../practice/usePageSound';
 import { problemOf } from '../../practice/problemOf';
 
 const HOLD_S = 12;
 
 /** Measures the player's own softest and loudest tone, half a minute in all. */
 export function RulerCheck() {
+  const page = usePageSound();
   const { t } = useTranslation();
   const dispatch = useAppDispatch();
   const nameOf = useNoteName();
@@ -29,7 +31,7 @@ export function RulerCheck() {
   const note = nameOf(mainNote(settings.exercise));
 
   const holdTone = async (hold: SoundHold, which: 'soft' | 'loud'): Promise<Frames | null> => {
-    const { recording } = await hearFreely(await hold.open(), settings, { retainS: Infinity });
+    const { recording } = await hearFreely(page, await hold.open(), settings, { retainS: Infinity });
     for (let left = HOLD_S; left > 0; left--) {
       if (cancelled.current) break;
       setStep({ which, left });
@@ -44,7 +46,7 @@ export function RulerCheck() {
     cancelled.current = false;
     setOutcome('');
     dispatch(problemMet(null));
-    const hold = holdSound();
+    const hold = page.hold();
     try {
       const soft = await holdTone(hold, 'soft');
       const loud = soft && (await holdTone(hold, 'loud'));

@@ -8,14 +8,15 @@ import { formatDate, formatNumber, formatSigned } from '../../text/format';
 import { store, useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
 import { NumberField } from '../../ui/NumberField';
-import { useListening } from '../../shared/useListening';
-import { liveSound } from '../../practice/liveSound';
+import { useListening } from '../../shared/page/useListening';
+import { usePageSound } from '../../practice/usePageSound';
 
 /** How much of what was played lately counts, seconds. */
 const LATELY_S = 8;
 
 /** Listens to the middle of the horn and says which way the mouthpiece should go. */
 export function TuneUpCheck() {
+  const page = usePageSound();
   const { t } = useTranslation();
   const dispatch = useAppDispatch();
   const settings = useAppSelector((state) => state.settings);
@@ -27,7 +28,7 @@ export function TuneUpCheck() {
   useEffect(() => {
     if (!on) return;
     const timer = setInterval(() => {
-      const trace = liveSound.input?.trace;
+      const trace = page.input?.trace;
       if (!trace) return;
       const from = Math.max(0, trace.count - LATELY_S / HOP_S);
       const heard = tuneUp(trace.f0Hz.subarray(from, trace.count), a4Hz);
@@ -38,7 +39,7 @@ export function TuneUpCheck() {
       dispatch(settingsChanged({ tuneUps: { ...tuneUps, [instrumentId]: kept } }));
     }, 500);
     return () => clearInterval(timer);
-  }, [on, a4Hz, instrumentId, dispatch]);
+  }, [page, on, a4Hz, instrumentId, dispatch]);
 
   return (
     <Box>

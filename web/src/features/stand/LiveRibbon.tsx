@@ -4,14 +4,13 @@ import { hzToMidi, instrumentById, midiToHz, writtenMidi } from '@inner-hum/core
 import { useCallback, useEffect } from 'react';
 import { useTranslation } from 'react-i18next';
 import { DrawnRibbon } from '../../ribbon/DrawnRibbon';
-import { setLiveNote } from '../../shared/liveNote';
 import { drawRibbon } from '../../ribbon/ribbon';
 import { usePalette } from '../../ui/useColourMode';
 import { useAppSelector } from '../../store';
 import { exerciseOf, rulerOf, scoreOf } from '../../store/settings';
 import { exerciseTitle } from '../../text/exerciseText';
 import { useNoteName } from '../../text/useNoteName';
-import { liveSound } from '../../practice/liveSound';
+import { usePageSound } from '../../practice/usePageSound';
 import { ribbonSteps, type RibbonFrames } from '../../ribbon/view';
 
 /** Longest stretch shown at once, seconds; longer scores scroll. */
@@ -25,6 +24,7 @@ const NOW_SHARE = 0.6;
 
 /** Channel and live ribbon of the present swell, or the free ribbon against the nearest note. */
 export function LiveRibbon({ live }: { readonly live: boolean }) {
+  const page = usePageSound();
   const { t } = useTranslation();
   const nameOf = useNoteName();
   const palette = usePalette();
@@ -34,7 +34,7 @@ export function LiveRibbon({ live }: { readonly live: boolean }) {
   const draw = useCallback(
     (context: CanvasRenderingContext2D, width: number, height: number) => {
       const { a4Hz, demand, instrumentId, exercise: chosen } = settings;
-      const { input, timing } = liveSound;
+      const { input, timing } = page;
       const trace = input?.trace;
       const frames: RibbonFrames = {
         count: live ? (trace?.count ?? 0) : 0,
@@ -51,6 +51,8 @@ export function LiveRibbon({ live }: { readonly live: boolean }) {
         ruler: rulerOf(settings),
         windowCents: DEMAND_CENTS[demand],
         frames,
+        // The places are told from frame 0 on.
+        lost: live && trace ? trace.lost.map((hole) => ({ ...hole, atS: hole.atS + frames.startS })) : [],
         textPx: live ? PLAY_TEXT_PX : REST_TEXT_PX,
       };
       if (free) {
@@ -75,11 +77,11 @@ export function LiveRibbon({ live }: { readonly live: boolean }) {
           ...(nowS !== undefined && timing?.firstBeatAtS !== undefined && { playheadS: nowS }),
         });
       }
-      setLiveNote(live && trace ? soundingNow(trace, instrumentId, a4Hz) : null);
+      page.liveNote.set(live && trace ? soundingNow(trace, instrumentId, a4Hz) : null);
     },
-    [live, free, palette, settings],
+    [page, live, free, palette, settings],
   );
-  useEffect(() => () => setLiveNote(null), [live]);
+  useEffect(() => () => page.liveNote.set(null), [page, live]);
   const exercise = exerciseTitle(t, exerciseOf(settings), nameOf);
   const label = t(free ? 'stand.ribbonFree' : 'stand.ribbonLabel', { exercise });
   return <DrawnRibbon draw={draw} live={live} label={label} height="100%" />;

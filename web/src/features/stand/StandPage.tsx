@@ -3,13 +3,13 @@ import { highestNote, TEMPO_RANGE_BPM } from '@inner-hum/core/exercise';
 import { useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Button, Key } from '../../ui/controls';
-import { ProblemNote } from '../../shared/ProblemNote';
+import { ProblemNote } from '../../shared/page/ProblemNote';
 import { exerciseTitle } from '../../text/exerciseText';
 import { useNoteName } from '../../text/useNoteName';
 import { noticed } from '../../store/notices';
 import { store, useAppDispatch, useAppSelector } from '../../store';
 import { exerciseChanged, exerciseOf, settingsChanged, usualFor } from '../../store/settings';
-import { freePlay, ownExerciseKey } from '@inner-hum/core/families';
+import { isFree, ownExerciseKey } from '@inner-hum/core/families';
 import {
   awayFrom,
   isBusy,
@@ -21,7 +21,7 @@ import {
   goOnAsked,
   type Phase,
 } from '../../store/practice';
-import { ExerciseControls } from '../../shared/ExerciseControls';
+import { ExerciseControls } from '../../shared/exercise/ExerciseControls';
 import { LiveRibbon } from './LiveRibbon';
 import { BeforePlaying } from './BeforePlaying';
 import { BlockBar } from './BlockBar';
@@ -33,11 +33,12 @@ import { useStandKeys, type StandActions } from './useStandKeys';
 import { VerdictPanel } from './VerdictPanel';
 import { dayOf } from '../../base/days';
 import { startFlow, leave } from '../../practice/flow';
-import { liveSound } from '../../practice/liveSound';
+import { usePageSound } from '../../practice/usePageSound';
 import { soundReference, playFreely } from '../../practice/freePlay';
 import { hornNow } from '../../db/settings/horn';
 
 function useStandActions(): StandActions {
+  const page = usePageSound();
   const dispatch = useAppDispatch();
   return useMemo(() => {
     const exerciseNow = () => exerciseOf(store.getState().settings);
@@ -46,7 +47,7 @@ function useStandActions(): StandActions {
       // Asked for in answer to a press; refused, the take goes on all the same.
       if (store.getState().settings.fullOnStart && !document.fullscreenElement)
         void document.documentElement.requestFullscreen().catch(() => undefined);
-      void startFlow();
+      void startFlow(page);
     };
     const waiting = () => isPausing(store.getState().practice);
     return {
@@ -64,7 +65,7 @@ function useStandActions(): StandActions {
       next: () => {
         if (waiting()) return store.dispatch(goOnAsked());
         const { last, phase } = store.getState().practice;
-        if (phase === 'verdict' && last && last.parameters.family !== freePlay.id)
+        if (phase === 'verdict' && last && !isFree(last.parameters))
           dispatch(settingsChanged({ exercise: nextExercise(last) }));
         if (resting()) start();
       },
@@ -88,11 +89,11 @@ function useStandActions(): StandActions {
         void (document.fullscreenElement ? document.exitFullscreen() : document.documentElement.requestFullscreen()),
       hide: () => dispatch(exerciseChanged({ tunerHidden: !exerciseNow().tunerHidden })),
       click: () => dispatch(settingsChanged({ clickOn: !store.getState().settings.clickOn })),
-      reference: () => void soundReference(),
+      reference: () => void soundReference(page),
       // The key that starts it also stops it, while it opens too.
       free: () => {
         const { freely, phase } = store.getState().practice;
-        if (resting()) void playFreely();
+        if (resting()) void playFreely(page);
         else if (freely && phase !== 'judging') store.dispatch(stopAsked());
       },
       tempo: (by) => {
@@ -111,7 +112,7 @@ function useStandActions(): StandActions {
         dispatch(verdictLeft());
       },
     };
-  }, [dispatch]);
+  }, [page, dispatch]);
 }
 
 /** The Stand: one swell at a time, from the count-in to the verdict, or free play. */
@@ -216,18 +217,19 @@ const LONG_WAIT_S = 2;
 
 /** Seconds that a first tone is waited for still. */
 function useWaitLeft(phase: Phase): number {
+  const page = usePageSound();
   const [left, setLeft] = useState(0);
   useEffect(() => {
     if (phase !== 'waiting') return undefined;
     const look = () => {
-      const { input, timing } = liveSound;
+      const { input, timing } = page;
       if (input && timing?.waitsUntilS !== undefined)
         setLeft(Math.max(0, Math.ceil(timing.waitsUntilS - input.context.currentTime)));
     };
     look();
     const timer = setInterval(look, 250);
     return () => clearInterval(timer);
-  }, [phase]);
+  }, [page, phase]);
   return left;
 }
 

@@ -1,10 +1,10 @@
 import { Box, chakra } from '@chakra-ui/react';
 import { beatSeconds } from '@inner-hum/core/exercise';
 import { useEffect, useRef, useState } from 'react';
-import { Part, type PartPlaces } from '../../shared/Part';
+import { Part, type PartPlaces } from '../../shared/exercise/Part';
 import { useAppSelector } from '../../store';
 import { scoreOf } from '../../store/settings';
-import { liveSound } from '../../practice/liveSound';
+import { usePageSound } from '../../practice/usePageSound';
 
 /** The page turns when the mark comes this far, and then so much of what was played is still seen. */
 const AHEAD_SHARE = 0.75;
@@ -12,6 +12,7 @@ const BEHIND_PX = 60;
 
 /** The written part of the exercise: one system at a time, with a mark that moves with the beat. */
 export function StandPart({ running }: { readonly running: boolean }) {
+  const page = usePageSound();
   const settings = useAppSelector((state) => state.settings);
   const score = scoreOf(settings);
   const [places, setPlaces] = useState<PartPlaces>();
@@ -35,13 +36,13 @@ export function StandPart({ running }: { readonly running: boolean }) {
     if (!running) return;
     let request = requestAnimationFrame(function follow() {
       request = requestAnimationFrame(follow);
-      const { timing, input } = liveSound;
+      const { timing, input } = page;
       const firstBeatAtS = timing?.firstBeatAtS;
       if (!input || firstBeatAtS === undefined) return;
       show(Math.max(0, (input.context.currentTime - firstBeatAtS) / beatSeconds(score)));
     });
     return () => cancelAnimationFrame(request);
-  }, [places, running, score]);
+  }, [page, places, running, score]);
   return (
     <Box
       ref={view}

@@ -1,12 +1,12 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import { freePlay } from '@inner-hum/core/families';
+import { isFree } from '@inner-hum/core/families';
 import { useEffect, useMemo, useRef } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { MiniRibbon } from '../../ribbon/MiniRibbon';
-import { useHear } from '../../shared/useHear';
-import { useSpoken } from '../../shared/useSpoken';
-import { VerdictText } from '../../shared/VerdictText';
+import { useHear } from '../../shared/take/useHear';
+import { useSpoken } from '../../shared/page/useSpoken';
+import { VerdictText } from '../../shared/take/VerdictText';
 import { useAppSelector } from '../../store';
 import { evidenceMarks } from '../../text/evidenceText';
 import { exerciseTitle } from '../../text/exerciseText';
@@ -43,7 +43,7 @@ export function VerdictPanel({ takeId, actions }: { readonly takeId: string; rea
   });
   const marks = useMemo(() => evidenceMarks(t, take, MARKED), [t, take]);
   const leave = take.verdict.decision === 'leave';
-  const free = take.parameters.family === freePlay.id;
+  const free = isFree(take.parameters);
   return (
     <chakra.section ref={panel} tabIndex={-1} outline="none" data-testid="verdict">
       <chakra.h2 fontFamily="heading" fontSize="section" fontWeight={500} mb="4px">

@@ -8,7 +8,7 @@ import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useParams } from 'react-router';
 import { saveFile } from '../../base/saveFile';
 import { database, type StudentRow } from '../../db/database';
-import { routineFile } from '../../shared/link';
+import { routineFile } from '../../shared/exercise/link';
 import { renameStudent, studentTakes } from '../../db/students';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { noticed } from '../../store/notices';

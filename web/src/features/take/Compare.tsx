@@ -1,4 +1,4 @@
-import { useRibbonText } from '../../shared/useRibbonText';
+import { useRibbonText } from '../../shared/take/useRibbonText';
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { unpackFrames, type TakeRecord, type WholeTake } from '@inner-hum/core/take';
 import { isWholeTake } from '@inner-hum/core/take/schema';
@@ -17,7 +17,7 @@ import { drawRibbon } from '../../ribbon/ribbon';
 import { setupText } from '../../text/setupText';
 import { useKeyDown } from '../../ui/useKeyDown';
 import { usePalette } from '../../ui/useColourMode';
-import { useKeyed } from '../../shared/useKeyed';
+import { useKeyed } from '../../shared/stored/useKeyed';
 import type { AbPlayer } from './abPlayer';
 import { soundOf } from '../../practice/playback';
 

@@ -8,25 +8,26 @@ import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useParams } from 'react-router';
 import { database } from '../../db/database';
 import { judgeAgain } from '../../practice/judgeAgain';
+import { usePageSound } from '../../practice/usePageSound';
 import { changeNote, wholeTake } from '../../db/takes';
 import { Button, Field, TextArea } from '../../ui/controls';
-import { DamagedTake, TakeBoundary } from '../../shared/Boundary';
+import { DamagedTake, TakeBoundary } from '../../shared/page/Boundary';
 import { deleteTake } from '../../store/undo';
 import { beatPlace, takeView } from '../../ribbon/takeView';
 import { LargeRibbon } from '../../ribbon/LargeRibbon';
 import { setupText } from '../../text/setupText';
 import { exerciseMeta, exerciseTitle } from '../../text/exerciseText';
 import { useNoteName } from '../../text/useNoteName';
-import { useHear } from '../../shared/useHear';
-import { useRibbonText } from '../../shared/useRibbonText';
-import { VerdictText } from '../../shared/VerdictText';
+import { useHear } from '../../shared/take/useHear';
+import { useRibbonText } from '../../shared/take/useRibbonText';
+import { VerdictText } from '../../shared/take/VerdictText';
 import { useAppDispatch } from '../../store';
 import { hornChosen, settingsChanged } from '../../store/settings';
 import { Compare, useRivals } from './Compare';
 import { ExportRow } from './ExportRow';
 import { Events, MeasuresTable } from './MeasuresTable';
 import { PairView } from './PairView';
-import { Playback } from '../../shared/Playback';
+import { Playback } from '../../shared/take/Playback';
 import { detailOf } from '../../base/detailOf';
 import { formatDate, formatNumber } from '../../text/format';
 import { sizeOf } from '@inner-hum/core/theory';
@@ -77,6 +78,7 @@ interface Opened {
 
 /** A take that could not be judged, and another try at it. */
 function NotJudged({ take, onJudged }: { readonly take: WholeTake; readonly onJudged: () => void }) {
+  const { ear } = usePageSound();
   const { t } = useTranslation();
   const [busy, setBusy] = useState(false);
   const [failure, setFailure] = useState('');
@@ -84,7 +86,7 @@ function NotJudged({ take, onJudged }: { readonly take: WholeTake; readonly onJu
     setBusy(true);
     setFailure('');
     try {
-      await judgeAgain(take);
+      await judgeAgain(ear, take);
       onJudged();
     } catch (error) {
       setFailure(detailOf(error));

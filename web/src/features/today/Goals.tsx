@@ -1,7 +1,8 @@
 import { Box, Flex } from '@chakra-ui/react';
 import { GOAL_KINDS, type GoalKind } from '@inner-hum/core/families';
 import { ALTISSIMO_REACH_SEMITONES } from '@inner-hum/core/theory';
-import { addDays } from 'date-fns';
+import { goalProgress, type Goal, type PlanFor } from '@inner-hum/core/plan';
+import { addDays, subDays } from 'date-fns';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Button, Choice, Field, TextInput, Tick } from '../../ui/controls';
@@ -19,7 +20,7 @@ const USUAL_DAYS = 28;
 const USUAL_QUIET = { from: '21:30', to: '08:00' } as const;
 
 /** What is worked towards, each with its day, and the hours in which bell notes must not be loud. */
-export function Goals() {
+export function Goals({ from }: { readonly from: PlanFor | undefined }) {
   const { t } = useTranslation();
   const nameOf = useNoteName();
   const dispatch = useAppDispatch();
@@ -27,12 +28,15 @@ export function Goals() {
   const horn = useHorn();
   const [kind, setKind] = useState<GoalKind>('softLowEntry');
   const [midi, setMidi] = useState(horn.lowestWrittenMidi);
+  const [partial, setPartial] = useState('3');
   const [by, setBy] = useState(dayOf(addDays(new Date(), USUAL_DAYS)));
   const notes = Array.from(
     { length: horn.highestKeyedWrittenMidi + ALTISSIMO_REACH_SEMITONES - horn.lowestWrittenMidi + 1 },
     (_, i) => String(horn.lowestWrittenMidi + i),
   );
   const own = goals.filter((goal) => goal.instrumentId === instrumentId);
+  const since = dayOf(new Date());
+  const made: Goal = { kind, midi, by, instrumentId, since, ...(kind === 'partial' && { partial: Number(partial) }) };
   /** Another goal asks for another session. */
   const change = (goalChange: () => void) => {
     goalChange();
@@ -46,9 +50,19 @@ export function Goals() {
           <Box flex="1">
             {t(`goals.kinds.${goal.kind}`, { note: nameOf(goal.midi) })},{' '}
             {t('goals.by', { date: formatDate(new Date(`${goal.by}T12:00`), 'day') })}
+            {from && (
+              <Milestones
+                goal={goal}
+                from={from}
+                onSmaller={(smaller) =>
+                  change(() => dispatch(listsChanged([entry.removed('goals', goal), entry.added('goals', smaller)])))
+                }
+              />
+            )}
           </Box>
           <Button
             tone="quiet"
+            alignSelf="flex-start"
             onClick={() => change(() => deleteEntries([entry.removed('goals', goal)], { key: 'goals.removed' }))}
           >
             {t('exercise.remove')}
@@ -72,14 +86,21 @@ export function Goals() {
             textOf={(text) => nameOf(Number(text))}
             onChange={(text) => setMidi(Number(text))}
           />
+          {kind === 'partial' && (
+            <Choice
+              label={t('goalSteps.by')}
+              value={partial}
+              options={['2', '3', '4', '5', '6', '7', '8']}
+              textOf={(text) => text}
+              onChange={setPartial}
+            />
+          )}
           <Field label={t('goals.day')}>
             <TextInput type="date" value={by} min={dayOf(new Date())} onChange={(event) => setBy(event.target.value)} />
           </Field>
           <Button
             disabled={by === ''}
-            onClick={() =>
-              change(() => dispatch(listsChanged([entry.added('goals', { kind, midi, by, instrumentId })])))
-            }
+            onClick={() => change(() => dispatch(listsChanged([entry.added('goals', made)])))}
           >
             {t('goals.put')}
           </Button>
@@ -107,5 +128,33 @@ export function Goals() {
         </Flex>
       )}
     </Fold>
+  );
+}
+
+/** How far a goal has come; where its day can hardly be met, that is said, with the next smaller one. */
+function Milestones({
+  goal,
+  from,
+  onSmaller,
+}: {
+  readonly goal: Goal;
+  readonly from: PlanFor;
+  readonly onSmaller: (goal: Goal) => void;
+}) {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const since = goal.since ?? dayOf(subDays(new Date(`${goal.by}T12:00`), USUAL_DAYS));
+  const { reached, behind, smaller } = goalProgress(goal, since, from);
+  const next = (['s1', 's2', 's3', 's4'] as const)[reached];
+  return (
+    <Box color="inkSoft" fontSize="small" data-testid="milestones">
+      <p>{next ? t('goalSteps.so', { reached, next: t(`goalSteps.${goal.kind}.${next}`) }) : t('goalSteps.all')}</p>
+      {behind && next && <p role="status">{t('goalSteps.behind')}</p>}
+      {smaller && next && (
+        <Button onClick={() => onSmaller(smaller)}>
+          {t('goalSteps.smaller', { goal: t(`goals.kinds.${smaller.kind}`, { note: nameOf(smaller.midi) }) })}
+        </Button>
+      )}
+    </Box>
   );
 }

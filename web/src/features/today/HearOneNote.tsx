@@ -3,9 +3,9 @@ import { firstNote, gainControl, type FirstNote, type GainControl } from '@inner
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { instrumentById } from '@inner-hum/core/theory';
-import { liveSound } from '../../practice/liveSound';
-import { ProblemNote } from '../../shared/ProblemNote';
-import { useListening } from '../../shared/useListening';
+import { usePageSound } from '../../practice/usePageSound';
+import { ProblemNote } from '../../shared/page/ProblemNote';
+import { useListening } from '../../shared/page/useListening';
 import { store, useAppDispatch } from '../../store';
 import { problemMet } from '../../store/practice';
 import { hornChosen, rulerKey, settingsChanged } from '../../store/settings';
@@ -28,6 +28,7 @@ type Found = Extract<FirstNote, { kind: 'heard' }>;
 
 /** The horn, its tuning, the room and the dynamics, from one note that the player plays; each is shown before it is taken. */
 export default function HearOneNote() {
+  const page = usePageSound();
   const { t } = useTranslation();
   const nameOf = useNoteName();
   const { on, toggle } = useListening(true);
@@ -38,7 +39,7 @@ export default function HearOneNote() {
   useEffect(() => {
     if (!on) return undefined;
     const timer = setInterval(() => {
-      const trace = liveSound.input?.trace;
+      const trace = page.input?.trace;
       if (!trace) return;
       if (trace.peak >= CLIPPED_PEAK) setClipped(true);
       setHeard(firstNote(trace, ASKED_MIDI));
@@ -46,7 +47,7 @@ export default function HearOneNote() {
       setLost(trace.lostMs);
     }, LOOK_MS);
     return () => clearInterval(timer);
-  }, [on]);
+  }, [page, on]);
   const listen = () => {
     setHeard({ kind: 'listening' });
     setClipped(false);

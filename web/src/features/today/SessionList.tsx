@@ -16,7 +16,7 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
 import { familyById } from '@inner-hum/core/families';
-import { blockS, type SessionBlock } from '@inner-hum/core/plan';
+import { blockS, slotOf, type SessionBlock } from '@inner-hum/core/plan';
 import { GripVertical, Minus, Plus, X } from 'lucide-react';
 import { useMemo, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -70,11 +70,18 @@ export function SessionList({
 
 /** Minutes of the stage that begins with this block; null when it goes on with the one before. */
 function stageMinutes(blocks: readonly SessionBlock[], i: number): number | null {
-  const stageOf = (block: SessionBlock | undefined) => block && familyById(block.exercise.family).stage;
-  const stage = stageOf(blocks[i]);
-  if (stage === stageOf(blocks[i - 1])) return null;
-  const end = blocks.findIndex((block, k) => k > i && stageOf(block) !== stage);
+  const headOf = (block: SessionBlock | undefined) => block && headingKey(block);
+  const head = headOf(blocks[i]);
+  if (head === headOf(blocks[i - 1])) return null;
+  const end = blocks.findIndex((block, k) => k > i && headOf(block) !== head);
   return minutesOf(blocks.slice(i, end < 0 ? undefined : end));
+}
+
+/** Under what a block stands: its stage, or what it checks. */
+function headingKey({ exercise }: SessionBlock) {
+  const family = familyById(exercise.family);
+  const slot = slotOf(family);
+  return slot === 'tune' || slot === 'measure' ? (`season.${slot}` as const) : (`stages.${family.stage}` as const);
 }
 
 function minutesOf(blocks: readonly SessionBlock[]): number {
@@ -109,7 +116,7 @@ function Row({
       {stageMinutes !== null && (
         <Flex justify="space-between" borderTopWidth="1px" borderColor="inkSoft" mt="10px" pt="6px" color="inkSoft">
           <chakra.h2 fontSize="small" fontWeight={600}>
-            {t(`stages.${familyById(exercise.family).stage}`)}
+            {t(headingKey(block))}
           </chakra.h2>
           <chakra.span fontSize="small">{t('today.minutesOf', { minutes: stageMinutes })}</chakra.span>
         </Flex>

@@ -2,29 +2,33 @@ import { LEVELS } from '@inner-hum/core/families';
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
 import { blockS, levelDrift, type Digest, type SessionBlock } from '@inner-hum/core/plan';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useCallback, useMemo } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate } from 'react-router';
 import { sessionQueue } from '../../practice/queue';
 import { hasTakes } from '../../db/takes';
 import { Button, Choice, Key } from '../../ui/controls';
-import { useDay } from '../../shared/useDay';
-import { PatternNote } from '../../shared/PatternNote';
+import { useDay } from '../../shared/page/useDay';
+import { PatternNote } from '../../shared/exercise/PatternNote';
 import { useKeyDown } from '../../ui/useKeyDown';
 import { PageTitle } from '../../ui/PageTitle';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { rulerOf, settingsChanged } from '../../store/settings';
 import { database } from '../../db/database';
+import { AskPlayer } from './AskPlayer';
 import { Consistency } from './Consistency';
 import { Goals } from './Goals';
 import { SessionList } from './SessionList';
 import { usePlan, useRecent } from './usePlan';
+import { LoadLine } from './LoadLine';
+import { WeekTheme } from './WeekTheme';
 import { WeekView } from './WeekView';
 import { Welcome } from './Welcome';
 import { asksForDemo } from '../../store/demo';
 import { dayOf } from '../../base/days';
 import type { RunningSession } from '../../db/settings/session';
 import { startQueue } from '../../practice/flow';
+import { usePageSound } from '../../practice/usePageSound';
 import { formatDate } from '../../text/format';
 
 const CHOICES = ['5', '10', '15', '20', '30', '45', '60', '90'] as const;
@@ -61,12 +65,14 @@ function LevelMoved({ recent }: { readonly recent: readonly Digest[] | undefined
 }
 
 function Today() {
+  const page = usePageSound();
   const { t } = useTranslation();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const { minutes, style, level, instrumentId, session } = useAppSelector((state) => state.settings);
   const recent = useRecent();
-  const plan = usePlan(recent);
+  const [anyway, setAnyway] = useState(false);
+  const plan = usePlan(recent, anyway);
   const today = dayOf(new Date());
   // An adjusted or begun session stays for its day; another horn or another length is another session.
   const kept =
@@ -85,8 +91,8 @@ function Today() {
     if (!blocks || blocks.length === 0) return;
     if (!kept) put(blocks);
     void navigate('/stand');
-    void startQueue(sessionQueue()); // never rejects: problems go to the store
-  }, [blocks, kept, put, navigate]);
+    void startQueue(page, sessionQueue()); // never rejects: problems go to the store
+  }, [blocks, kept, put, navigate, page]);
   useKeyDown('input, textarea, select, button, a, [role]', (event) => {
     if (event.key !== ' ') return;
     event.preventDefault();
@@ -109,13 +115,18 @@ function Today() {
       </PageTitle>
       <Grid templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 340px' }} gap="36px">
         <Box minWidth={0}>
+          <AskPlayer />
+          {plan && <WeekTheme plan={plan} blocks={blocks ?? []} />}
+          {plan && !kept && <LoadLine load={plan.load} onAnyway={() => setAnyway(true)} />}
           <LevelMoved recent={recent} />
           {kept?.change && (
             <chakra.p role="status" mt="6px">
               {t(`today.changed.${kept.change.decision as 'easier'}`)}
             </chakra.p>
           )}
-          {blocks?.length === 0 && <chakra.p fontSize="lead">{t('today.allDone')}</chakra.p>}
+          {blocks?.length === 0 && plan?.load.kind !== 'rest' && (
+            <chakra.p fontSize="lead">{t('today.allDone')}</chakra.p>
+          )}
           {blocks && blocks.length > 0 && (
             <>
               <SessionList
@@ -142,10 +153,10 @@ function Today() {
             />
             <Choice
               label={t('today.level')}
-              value={level}
-              options={LEVELS}
-              textOf={(choice) => t(`today.levels.${choice}`)}
-              onChange={(choice) => dispatch(settingsChanged({ level: choice, session: null }))}
+              value={level ?? ''}
+              options={level === null ? ['', ...LEVELS] : LEVELS}
+              textOf={(choice) => (choice === '' ? t('season.ask.choose') : t(`today.levels.${choice}`))}
+              onChange={(choice) => dispatch(settingsChanged({ level: choice === '' ? null : choice, session: null }))}
             />
             {kept && (
               <Button tone="quiet" onClick={() => dispatch(settingsChanged({ session: null }))}>
@@ -157,7 +168,7 @@ function Today() {
         <chakra.aside display="flex" flexDirection="column" gap="22px">
           {recent && <Consistency recent={recent} />}
           {plan && <PatternNote notes={plan.from.notes} />}
-          <Goals />
+          <Goals from={plan?.from} />
           {plan && <WeekView from={plan.from} />}
         </chakra.aside>
       </Grid>

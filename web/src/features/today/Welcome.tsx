@@ -5,7 +5,7 @@ import { lazy, Suspense } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
 import { Button, Choice } from '../../ui/controls';
-import { useOpenExercise } from '../../shared/useOpenExercise';
+import { useOpenExercise } from '../../shared/exercise/useOpenExercise';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { hornChosen, languageChosen, settingsChanged } from '../../store/settings';
 import { LANGUAGE_IDS, LANGUAGES } from '../../base/languages';
@@ -50,10 +50,10 @@ export function Welcome() {
           />
           <Choice
             label={t('welcome.level')}
-            value={settings.level}
-            options={LEVELS}
-            textOf={(level) => t(`today.levels.${level}`)}
-            onChange={(level) => dispatch(settingsChanged({ level }))}
+            value={settings.level ?? ''}
+            options={['', ...LEVELS]}
+            textOf={(level) => (level === '' ? t('season.ask.choose') : t(`today.levels.${level}`))}
+            onChange={(level) => dispatch(settingsChanged({ level: level === '' ? null : level }))}
           />
           <Choice
             label={t('welcome.names')}

@@ -62,7 +62,7 @@ describe('the session', () => {
 describe('goals', () => {
   const inDays = (days: number) => dayOf(addDays(new Date(), days));
   it('without one say what a goal does', () => {
-    inApp(<Goals />);
+    inApp(<Goals from={undefined} />);
     expect(screen.getByText(/None yet/)).toBeTruthy();
   });
   it('are added with note and day, and plan the session anew', () => {
@@ -71,17 +71,19 @@ describe('goals', () => {
         session: { day: 'x', instrumentId: 'alto', minutes: 15, blocks: SESSION, done: 0, change: null },
       }),
     );
-    inApp(<Goals />);
+    inApp(<Goals from={undefined} />);
     fireEvent.change(screen.getByLabelText('What'), { target: { value: 'longTone' } });
     fireEvent.change(screen.getByLabelText('Note'), { target: { value: '62' } });
     fireEvent.change(screen.getByLabelText('By'), { target: { value: inDays(10) } });
     fireEvent.click(screen.getByRole('button', { name: 'Add' }));
-    expect(settings().goals).toEqual([{ kind: 'longTone', midi: 62, by: inDays(10), instrumentId: 'alto' }]);
+    expect(settings().goals).toEqual([
+      { kind: 'longTone', midi: 62, by: inDays(10), instrumentId: 'alto', since: inDays(0) },
+    ]);
     expect(settings().session).toBeNull();
     expect(screen.getByText(new RegExp(`A long tone D4, by ${format(addDays(new Date(), 10), 'd MMM')}`))).toBeTruthy();
   });
   it('without a day are not added', () => {
-    inApp(<Goals />);
+    inApp(<Goals from={undefined} />);
     fireEvent.change(screen.getByLabelText('By'), { target: { value: '' } });
     expect(screen.getByRole('button', { name: 'Add' }).hasAttribute('disabled')).toBe(true);
   });
@@ -90,12 +92,12 @@ describe('goals', () => {
       (instrumentId) => ({ kind: 'highNote', instrumentId, midi: 89, by: inDays(5) }) as const,
     );
     store.dispatch(settingsChanged({ goals }));
-    inApp(<Goals />);
+    inApp(<Goals from={undefined} />);
     fireEvent.click(screen.getByRole('button', { name: 'Remove' }));
     expect(settings().goals).toEqual([goals[1]]);
   });
   it('quiet hours are usual ones at first, then the player’s', () => {
-    inApp(<Goals />);
+    inApp(<Goals from={undefined} />);
     fireEvent.click(screen.getByLabelText(/Quiet hours/));
     expect(settings().quietHours).toEqual({ from: '21:30', to: '08:00' });
     fireEvent.change(screen.getByLabelText('From'), { target: { value: '20:00' } });

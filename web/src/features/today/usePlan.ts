@@ -1,15 +1,17 @@
-import { freePlay } from '@inner-hum/core/families';
+import { isFree } from '@inner-hum/core/families';
 import {
   blockS,
   dueRoutines,
   hornMap,
   levelNow,
+  loadToday,
   MINUTES,
   ownSources,
   planSession,
   routineBlocks,
   withRoutines,
   type Digest,
+  type Load,
   type PlanFor,
   type Routine,
   type SessionBlock,
@@ -18,69 +20,98 @@ import { subDays } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
 import { database } from '../../db/database';
-import { useCells } from '../../shared/useCells';
-import { useAppSelector } from '../../store';
+import { useCells } from '../../shared/stored/useCells';
+import { shallowEqual } from 'react-redux';
+import { useAppSelector, type RootState } from '../../store';
 import { dayOf } from '../../base/days';
 import { useHorn } from '../../store/useHorn';
 
-export const LOOKED_BACK_DAYS = 56;
+export const LOOKED_BACK_DAYS = 84;
 
-/** Digests of the last eight weeks, all horns; undefined while they are read. */
+/** Digests of the last twelve weeks, all horns; undefined while they are read. */
 export function useRecent(): readonly Digest[] | undefined {
   return useLiveQuery(() =>
     database.digests.where('startedAtMs').above(subDays(new Date(), LOOKED_BACK_DAYS).getTime()).toArray(),
   );
 }
 
-/** What today's session is planned from, and the session as it would be; undefined while it is read. */
-export function usePlan(
-  recent: readonly Digest[] | undefined,
-): { readonly from: PlanFor; readonly blocks: readonly SessionBlock[] } | undefined {
-  const { instrumentId, minutes, style, level, goals, quietHours, routines } = useAppSelector(
-    (state) => state.settings,
-  );
+/** What today is planned from, what it asks for, and the session as it would be. */
+export interface PlannedToday {
+  readonly from: PlanFor;
+  readonly load: Load;
+  readonly blocks: readonly SessionBlock[];
+}
+
+/**
+ * Today as it is planned; undefined while it is read.
+ *
+ * @param anyway whether there is practice on a day of rest all the same
+ */
+export function usePlan(recent: readonly Digest[] | undefined, anyway: boolean): PlannedToday | undefined {
+  const settings = useAppSelector(planned, shallowEqual);
   const { hornId } = useHorn();
   const cells = useCells();
-  const everPlayed = useLiveQuery(playedFamilies, []);
+  const ever = useLiveQuery(everPlayed, []);
   return useMemo(() => {
-    if (!cells || !recent || !everPlayed) return undefined;
+    if (!cells || !recent || !ever) return undefined;
+    const { instrumentId, minutes, style, level, practices, schools, goals, quietHours, routines, weekMinutes } =
+      settings;
     const now = new Date();
-    const ownTakes = recent.filter((digest) => digest.setup.instrumentId === instrumentId);
+    const weekday = (now.getDay() + 6) % 7;
+    const ownTakes = recent.filter((digest) => digest.setup.instrumentId === instrumentId && !isFree(digest));
     const from: PlanFor = {
       instrumentId: hornId,
-      minutes,
-      style,
-      goals,
+      ...{ minutes, style, practices, schools, goals },
       notes: hornMap(cells),
       sources: ownSources(cells),
-      level: levelNow(
-        level,
-        ownTakes.filter((digest) => digest.family !== freePlay.id),
-      ),
+      level: levelNow(level, ownTakes),
       recent: ownTakes,
-      everPlayed,
+      everPlayed: ever.families,
+      ...(ever.firstDay !== undefined && { firstDay: ever.firstDay }),
       quiet: isQuiet(now, quietHours),
       nowMs: now.getTime(),
       day: dayOf(now),
     };
-    return { from, blocks: sessionWith(dueRoutines(routines, (now.getDay() + 6) % 7), from) };
-  }, [cells, recent, everPlayed, instrumentId, hornId, minutes, style, level, goals, quietHours, routines]);
+    const asked = loadToday(from);
+    const rests = asked.kind === 'rest' || (weekMinutes[weekday] === 0 && asked.kind !== 'goalDay');
+    const load: Load = !rests ? asked : { kind: 'rest', minutes: anyway ? minutes : 0, nothingNew: true };
+    const due = dueRoutines(routines, weekday);
+    return { from, load, blocks: load.minutes === 0 ? [] : sessionWith(due, { ...from, minutes: load.minutes }, load) };
+  }, [cells, recent, ever, anyway, hornId, settings]);
 }
 
-/** Families that were ever played, on any horn. */
-async function playedFamilies(): Promise<ReadonlySet<string>> {
+/** The settings that a plan is made from. */
+const planned = ({ settings }: RootState) => ({
+  instrumentId: settings.instrumentId,
+  minutes: settings.minutes,
+  style: settings.style,
+  level: settings.level,
+  practices: settings.practices,
+  schools: settings.schools,
+  goals: settings.goals,
+  quietHours: settings.quietHours,
+  routines: settings.routines,
+  weekMinutes: settings.weekMinutes,
+});
+
+/** Families that were ever played, and the day of the first take, on any horn. */
+async function everPlayed(): Promise<{
+  readonly families: ReadonlySet<string>;
+  readonly firstDay: string | undefined;
+}> {
   const tags = await database.digests.where('tags').startsWith(FAMILY_TAG).uniqueKeys();
-  return new Set(tags.map((tag) => String(tag).slice(FAMILY_TAG.length)));
+  const first = await database.digests.orderBy('startedAtMs').first();
+  return { families: new Set(tags.map((tag) => String(tag).slice(FAMILY_TAG.length))), firstDay: first?.day };
 }
 const FAMILY_TAG = 'family:';
 
 /** The session with what has to be played in it first; only the time that is left is planned. */
-function sessionWith(due: readonly Routine[], from: PlanFor): SessionBlock[] {
+function sessionWith(due: readonly Routine[], from: PlanFor, load: Load): SessionBlock[] {
   const set = due.flatMap((routine) => routineBlocks(routine, from.instrumentId));
   const left = from.minutes - Math.round(set.reduce((sum, block) => sum + blockS(block), 0) / 60);
   return set.length === 0
-    ? planSession(from)
-    : withRoutines(set, left >= MINUTES.min ? planSession({ ...from, minutes: left }) : []);
+    ? planSession(from, load)
+    : withRoutines(set, left >= MINUTES.min ? planSession({ ...from, minutes: left }, load) : []);
 }
 
 /** Whether a moment lies in the quiet hours, which may run past midnight. */

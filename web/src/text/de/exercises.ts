@@ -54,6 +54,7 @@ export const exercisesWords = {
       name: 'Heimatton',
       what: 'Vom tiefen Ton eine Tonleiter oder einen Dreiklang hinauf und zurück, jedes Mal weiter: Er spricht bei jeder Rückkehr sofort an.',
     },
+    tuneUp: { name: 'Stimmen', what: 'Drei Töne der Mitte, jeder gehalten: Wo sitzt das Horn heute?' },
     homeCheck: { name: 'Tiefe Probe', what: 'Alle Finger unten, ein tiefer Ton: Spricht er sauber an?' },
     vowelSweep: {
       name: 'Vokale',

@@ -243,7 +243,6 @@ export const setUpWords = {
       shown: 'gezeigt, nicht beurteilt',
       judged: 'soll eine Farbe bleiben',
     },
-    effort: { question: 'Übezeit', sweep: 'die ganze Runde spielen', dwell: 'bei einem Ton bleiben' },
     headphones: 'Ich trage Kopfhörer',
     headphonesHelp: 'Dann darf ein Bordun klingen, während du spielst: Das Mikrofon hört ihn nicht.',
   },

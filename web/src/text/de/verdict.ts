@@ -23,7 +23,9 @@ export const verdictWords = {
     again: 'Noch einmal',
     openTake: 'Zahlen und Kurven',
     decision: {
-      again: 'Noch einmal, unverändert: fast geschafft.',
+      only: 'Noch einmal, nur mit diesem einen im Sinn.',
+      held: 'Das hat gehalten.',
+      again: 'Noch einmal, unverändert.',
       easier: 'Als Nächstes etwas leichter: Lass ihn erst ansprechen.',
       harder: 'Als Nächstes etwas schwerer: Dies sitzt.',
       leave: 'Lass es für heute: Es ist dreimal gebrochen. Morgen geht es frischer.',
@@ -36,6 +38,7 @@ export const verdictWords = {
       missed: 'Noch einmal: Dieser war nicht zu hören.',
     },
     change: {
+      keep: 'Dasselbe noch einmal: Es ist sicher, wenn drei von vier halten, an zwei Tagen.',
       none: 'Dasselbe noch einmal.',
       tomorrow: 'Es sitzt. Lass es für heute dabei; morgen geht es einen Schritt weiter.',
       startLouder: 'Beginne bei {{value}} statt {{was}}.',
@@ -67,23 +70,24 @@ export const verdictWords = {
       softenJawWhenSoft: 'Wird es leiser, lass die Unterlippe, wo sie ist, statt zu schließen.',
       sameAirToTheEnd:
         'Halte die Luft am Ende des Tons so schnell wie am Anfang; atme ein wie für einen längeren Ton als diesen.',
-      supportWhenSoft: 'Wird es leiser, versuche die Luft so schnell zu halten wie vorher.',
+      supportWhenSoft: 'Weniger Luft, aber so schnell wie vorher; Mundwinkel fest.',
       tuneFirst: 'Spiele einen schlichten mittleren Ton, stimme am Mundstück, und komm zurück.',
       lessThroatMoreAir:
         'Nimm am leisen Ende weniger Luft: eine kleinere Öffnung, dieselbe Geschwindigkeit. Auch ein weicheres Blatt ist einen Versuch wert.',
-      airBeforeBeat: 'Setze die Finger und lass die Luft vor dem Schlag fließen; der Ton fällt dann darauf.',
+      airBeforeBeat: 'Einen Schlag früher einatmen; Finger und Lippe bereit.',
+      onTheBeat: 'Mit dem Einzählen atmen; auf dem Schlag beginnen, nicht davor.',
       wideRange: 'Beginne leiser, als es sicher scheint; das laute Ende hört sich dann leichter laut an.',
       checkFingering: 'Prüfe den Griff, und ob unter Einrichten das richtige Instrument gewählt ist.',
       keepAirThrough: 'Lass die Luft durch den Wechsel weiterfließen, und die Finger machen ihn auf einmal.',
       softerTongue: 'Lass die Zunge die Luft nur freigeben: leichter, näher an der Blattspitze.',
       haveItChecked:
-        'Versuche es morgen mit einem anderen Blatt. Misslingt es weiter mit Zunge und mit Luft, lass das Instrument auf Dichtheit prüfen.',
+        'Ein anderes Blatt; dann in Halbtönen abwärts, bis es misslingt. Misslingt es an zwei Tagen, lass das Horn prüfen.',
       restLonger: 'Mach zwischen den Atemzügen längere Pausen, oder spiele weniger davon.',
       letItSpeak:
-        'Lass die Luft einen Moment laufen, dann beginne mit weniger davon; auch ein frischeres Blatt ist einen Versuch wert.',
+        'Erst Lippe und Vokal; schon die erste Luft ist schnell. Wenn jeder Ton spät kommt: ein anderes Blatt.',
       endWithAir: 'Beende den Ton, indem die Luft aufhört, der Ansatz bleibt, wie er ist.',
       checkMicrophone: 'Prüfe unter Einrichten, ob das Mikrofon dich hört.',
-      warmReed: 'Spiele das Instrument warm und mach das Blatt gut feucht.',
+      warmReed: 'Sitzt das Blatt gerade, ist es feucht? Decken die Finger? Dann dasselbe, leiser.',
       humIt: 'Summe ihn zuerst, dann blase mit demselben Gefühl; spiele den normalen Griff, wenn du ihn hören musst.',
       changeWithoutJaw: 'Nur das Innere des Munds ändert sich, Kiefer und Lippe still, die Luft geht weiter.',
       countTheChange: 'Denk den neuen Klang einen Schlag vorher, und wechsle auf die Zählzeit.',
@@ -91,10 +95,9 @@ export const verdictWords = {
       hearItAgain: 'Höre den Ton noch einmal und singe ihn, bevor du spielst.',
       slowerBend: 'Geh langsamer hinab, wie von „i“ nach „o“, und lass ihn von selbst zurückkommen.',
       keepTheVowel: 'Höre den ersten der beiden im Kopf, und behalte seinen Vokal für den zweiten.',
-      voiceLower:
-        'Denk den Vokal etwas dunkler und tiefer; bei einzelnen Tönen hilft eine Klappe mehr zu oder ein anderer Griff.',
+      voiceLower: 'Vokal etwas dunkler; einen einzelnen Ton mit einer Klappe abdecken.',
       voiceHigher: 'Denk den Vokal etwas höher und halte die Luft oben; bei einzelnen Tönen hilft ein anderer Griff.',
-      dropToSubtone: 'Lass die Unterlippe etwas nach und die Luft langsamer werden, warm und weit, vor dem Ton.',
+      dropToSubtone: 'Kiefer tiefer, Unterlippe etwas heraus, Mundwinkel fest; langsame, warme Luft.',
       oneLongFade: 'Höre alle Töne als eine Linie, und gib jedem etwas weniger als dem letzten.',
       airBeforeTone:
         'Lass die Luft vor dem Ton laufen, dann sich sammeln; die Zunge bleibt unten, die Lippe hilft nicht.',

@@ -42,6 +42,7 @@ export const exercisesWords = {
       name: 'Home note',
       what: 'From the low note up a scale or an arpeggio and back, farther each time: it speaks at once on every return.',
     },
+    tuneUp: { name: 'Tune-up', what: 'Three notes of the middle, each held: where does the horn sit today?' },
     homeCheck: { name: 'Home check', what: 'All fingers down, one low note: does it speak cleanly?' },
     vowelSweep: { name: 'Vowel sweep', what: 'One low note through ee – ah – oh – oo, pitch and level held.' },
     octaveRestart: {

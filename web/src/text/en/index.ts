@@ -4,6 +4,7 @@ import { hornWords } from './horn';
 import { logWords } from './log';
 import { namesWords } from './names';
 import { overtonesWords } from './overtones';
+import { seasonWords } from './season';
 import { setUpWords } from './setUp';
 import { standWords } from './stand';
 import { studentsWords } from './students';
@@ -23,6 +24,7 @@ export const en = {
   ...hornWords,
   ...overtonesWords,
   ...logWords,
+  ...seasonWords,
   ...setUpWords,
   ...studentsWords,
 } as const;

@@ -229,7 +229,6 @@ export const setUpWords = {
     },
     overtoneTuning: { question: 'Overtones are tuned', tempered: 'tempered', natural: 'natural', free: 'as they come' },
     brightEnd: { question: 'Colour of the loud end', shown: 'shown, not judged', judged: 'should stay one colour' },
-    effort: { question: 'Session', sweep: 'finish the whole round', dwell: 'stay with one note' },
     headphones: 'I wear headphones',
     headphonesHelp: 'Then a drone may sound while you play: the microphone does not hear it.',
   },

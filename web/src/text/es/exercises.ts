@@ -51,6 +51,7 @@ export const exercisesWords = {
       name: 'Nota de casa',
       what: 'De la nota grave por una escala o un arpegio y vuelta, cada vez más lejos: responde al momento en cada regreso.',
     },
+    tuneUp: { name: 'Afinar', what: 'Tres notas del medio, sostenidas: ¿dónde está hoy el saxofón?' },
     homeCheck: { name: 'Prueba del grave', what: 'Todos los dedos abajo, una nota grave: ¿responde limpia?' },
     vowelSweep: {
       name: 'Vocales',

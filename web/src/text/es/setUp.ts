@@ -248,7 +248,6 @@ export const setUpWords = {
       shown: 'mostrado, no juzgado',
       judged: 'debe seguir siendo uno',
     },
-    effort: { question: 'Estudio', sweep: 'acabar toda la ronda', dwell: 'quedarse en una nota' },
     headphones: 'Llevo auriculares',
     headphonesHelp: 'Entonces un bordón puede sonar mientras tocas: el micrófono no lo oye.',
   },

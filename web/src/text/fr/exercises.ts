@@ -54,6 +54,7 @@ export const exercisesWords = {
       name: 'Note maison',
       what: 'De la note grave, une gamme ou un arpège et retour, plus loin chaque fois : elle parle aussitôt à chaque retour.',
     },
+    tuneUp: { name: 'Accord', what: 'Trois notes du médium, tenues : où se place le saxophone aujourd’hui ?' },
     homeCheck: { name: 'Test du grave', what: 'Tous les doigts en bas, une note grave : parle-t-elle net ?' },
     vowelSweep: {
       name: 'Voyelles',

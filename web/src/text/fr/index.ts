@@ -5,6 +5,7 @@ import { hornWords } from './horn';
 import { logWords } from './log';
 import { namesWords } from './names';
 import { overtonesWords } from './overtones';
+import { seasonWords } from './season';
 import { setUpWords } from './setUp';
 import { standWords } from './stand';
 import { studentsWords } from './students';
@@ -24,6 +25,7 @@ export const fr: Catalogue = {
   ...hornWords,
   ...overtonesWords,
   ...logWords,
+  ...seasonWords,
   ...setUpWords,
   ...studentsWords,
 };

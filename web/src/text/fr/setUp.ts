@@ -245,7 +245,6 @@ export const setUpWords = {
       shown: 'montré, pas jugé',
       judged: 'doit rester un seul timbre',
     },
-    effort: { question: 'Séance', sweep: 'finir le tour entier', dwell: 'rester sur une note' },
     headphones: 'Je porte un casque',
     headphonesHelp: 'Alors un bourdon peut sonner pendant que tu joues : le micro ne l’entend pas.',
   },

@@ -26,7 +26,9 @@ export const verdictWords = {
     again: 'Encore',
     openTake: 'Chiffres et courbes',
     decision: {
-      again: 'Encore, sans changement : presque.',
+      only: 'Encore, avec seulement cela en tête.',
+      held: 'C’est tenu.',
+      again: 'Encore, sans changement.',
       easier: 'Ensuite, un peu plus facile : qu’il parle d’abord.',
       harder: 'Ensuite, un peu plus difficile : celui-ci est sûr.',
       leave: 'Laisse pour aujourd’hui : il s’est cassé trois fois. Ce sera plus frais demain.',
@@ -38,6 +40,7 @@ export const verdictWords = {
       missed: 'Encore : celui-ci ne s’est pas entendu.',
     },
     change: {
+      keep: 'La même chose encore : c’est sûr quand trois sur quatre tiennent, sur deux jours.',
       none: 'La même chose encore.',
       tomorrow: 'Sûr. Restes-en là pour aujourd’hui ; demain fait un pas de plus.',
       startLouder: 'Commence à {{value}} au lieu de {{was}}.',
@@ -69,23 +72,24 @@ export const verdictWords = {
       softenJawWhenSoft: 'En diminuant, essaie de laisser la lèvre du bas où elle est plutôt que de fermer.',
       sameAirToTheEnd:
         'Garde l’air aussi rapide à la fin du son qu’au début ; inspire comme pour un son plus long que celui-ci.',
-      supportWhenSoft: 'En diminuant, essaie de garder l’air aussi rapide qu’avant.',
+      supportWhenSoft: 'Moins d’air, mais aussi rapide qu’avant ; coins de la bouche fermes.',
       tuneFirst: 'Joue une simple note du médium, accorde au bec, et reviens.',
       lessThroatMoreAir:
         'Prends moins d’air au bout doux : une ouverture plus petite, la même vitesse. Une anche plus souple vaut aussi un essai.',
-      airBeforeBeat: 'Place les doigts et laisse l’air bouger avant le temps ; le son tombe alors dessus.',
+      airBeforeBeat: 'Respire un temps plus tôt ; doigts et lèvre prêts.',
+      onTheBeat: 'Respire avec le décompte ; commence sur le temps, pas avant.',
       wideRange: 'Commence plus doux qu’il ne paraît sûr ; le bout fort s’entend alors mieux comme fort.',
       checkFingering: 'Vérifie le doigté, et que le bon saxophone est choisi dans les Réglages.',
       keepAirThrough: 'Laisse l’air passer à travers le changement, et que les doigts le fassent d’un coup.',
       softerTongue: 'Que la langue ne fasse que libérer l’air : plus légère, plus près du bout de l’anche.',
       haveItChecked:
-        'Essaie demain avec une autre anche. Si cela échoue encore avec la langue et à l’air, fais vérifier l’étanchéité.',
+        'Une autre anche ; puis vers le bas par demi-tons jusqu’où cela échoue. Si cela échoue deux jours, fais vérifier le saxophone.',
       restLonger: 'Repose-toi plus longtemps entre les souffles, ou joues-en moins.',
       letItSpeak:
-        'Laisse courir l’air un moment, puis commence avec moins ; une anche plus fraîche vaut aussi un essai.',
+        'D’abord lèvre et voyelle ; le premier air est déjà rapide. Si chaque note est lente : une autre anche.',
       endWithAir: 'Finis en arrêtant l’air, l’embouchure restant telle quelle.',
       checkMicrophone: 'Vérifie dans les Réglages que le micro t’entend.',
-      warmReed: 'Chauffe le saxophone et mouille bien l’anche.',
+      warmReed: 'Anche droite et mouillée ? Les doigts bouchent-ils ? Puis la même chose, plus doux.',
       humIt:
         'Fredonne-la d’abord, puis souffle avec la même sensation ; joue le doigté normal s’il te faut l’entendre.',
       changeWithoutJaw: 'Que seul l’intérieur de la bouche change, mâchoire et lèvre immobiles, l’air continuant.',
@@ -94,11 +98,10 @@ export const verdictWords = {
       hearItAgain: 'Entends la note encore une fois, et chante-la avant de jouer.',
       slowerBend: 'Descends plus lentement, comme de « i » à « o », et laisse revenir tout seul.',
       keepTheVowel: 'Entends le premier des deux en toi, et garde sa voyelle pour le second.',
-      voiceLower:
-        'Pense la voyelle un peu plus sombre et plus basse ; sur des notes isolées, une clé plus fermée ou un autre doigté aide.',
+      voiceLower: 'Voyelle un peu plus sombre ; une seule note : ombre-la avec une clé.',
       voiceHigher:
         'Pense la voyelle un peu plus haute et garde l’air haut ; sur des notes isolées, un autre doigté aide.',
-      dropToSubtone: 'Laisse la lèvre du bas s’écarter un peu et ralentis l’air, chaud et large, avant le son.',
+      dropToSubtone: 'Mâchoire plus basse, lèvre du bas un peu sortie, coins fermes ; air lent et chaud.',
       oneLongFade: 'Entends toutes les notes comme une ligne, et donne à chacune un peu moins qu’à la précédente.',
       airBeforeTone:
         'Laisse courir l’air avant le son, puis laisse-le se rassembler ; la langue reste en bas et la lèvre n’aide pas.',

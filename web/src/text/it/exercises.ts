@@ -51,6 +51,7 @@ export const exercisesWords = {
       name: 'Nota di casa',
       what: 'Dalla nota grave su per una scala o un arpeggio e ritorno, ogni volta più lontano: parla subito a ogni ritorno.',
     },
+    tuneUp: { name: 'Accordatura', what: 'Tre note del centro, tenute: dove sta oggi lo strumento?' },
     homeCheck: { name: 'Prova del grave', what: 'Tutte le dita giù, una nota grave: parla pulita?' },
     vowelSweep: {
       name: 'Vocali',

@@ -242,7 +242,6 @@ export const setUpWords = {
       shown: 'mostrato, non giudicato',
       judged: 'deve restare un timbro',
     },
-    effort: { question: 'Studio', sweep: 'finire tutto il giro', dwell: 'restare su una nota' },
     headphones: 'Porto le cuffie',
     headphonesHelp: 'Allora un bordone può suonare mentre suoni: il microfono non lo sente.',
   },

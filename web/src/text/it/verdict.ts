@@ -26,7 +26,9 @@ export const verdictWords = {
     again: 'Ancora',
     openTake: 'Cifre e tracce',
     decision: {
-      again: 'Ancora, senza cambiare: ci sei quasi.',
+      only: 'Ancora, pensando solo a questo.',
+      held: 'Ha tenuto.',
+      again: 'Ancora, senza cambiare.',
       easier: 'Poi, un poco più facile: prima fallo parlare.',
       harder: 'Poi, un poco più difficile: questo è sicuro.',
       leave: 'Lascialo per oggi: si è rotto tre volte. Domani sarà più fresco.',
@@ -38,6 +40,7 @@ export const verdictWords = {
       missed: 'Ancora: questo non si è sentito.',
     },
     change: {
+      keep: 'Lo stesso ancora: è sicuro quando tre su quattro tengono, in due giorni.',
       none: 'Lo stesso ancora.',
       tomorrow: 'Sicuro. Per oggi lascialo così; domani va un passo avanti.',
       startLouder: 'Comincia a {{value}} invece di {{was}}.',
@@ -68,23 +71,23 @@ export const verdictWords = {
       softenJawWhenSoft: 'Andando piano, prova a lasciare il labbro inferiore dov’è invece di chiudere.',
       sameAirToTheEnd:
         'Tieni l’aria veloce alla fine del suono come all’inizio; inspira come per un suono più lungo di questo.',
-      supportWhenSoft: 'Andando piano, prova a tenere l’aria veloce come prima.',
+      supportWhenSoft: 'Meno aria, ma veloce come prima; angoli della bocca fermi.',
       tuneFirst: 'Suona una semplice nota media, accorda al bocchino, e torna.',
       lessThroatMoreAir:
         'Nel piano usa meno aria: un’apertura più piccola, la stessa velocità. Anche un’ancia più morbida merita una prova.',
-      airBeforeBeat: 'Metti le dita e lascia muovere l’aria prima del battito; il suono ci cade sopra.',
+      airBeforeBeat: 'Respira un battito prima; dita e labbro pronti.',
+      onTheBeat: 'Respira con il conteggio; comincia sul battito, non prima.',
       wideRange: 'Comincia più piano di quanto sembri sicuro; il lato forte si sente allora meglio come forte.',
       checkFingering: 'Controlla la posizione, e che in Imposta sia scelto lo strumento giusto.',
       keepAirThrough: 'Lascia passare l’aria attraverso il cambio, e che le dita lo facciano in una volta.',
       softerTongue: 'La lingua liberi soltanto l’aria: più leggera, più vicina alla punta dell’ancia.',
       haveItChecked:
-        'Prova domani con un’altra ancia. Se fallisce ancora con la lingua e con l’aria, fai controllare la tenuta dello strumento.',
+        'Un’altra ancia; poi in giù per semitoni fin dove fallisce. Se fallisce per due giorni, fai controllare lo strumento.',
       restLonger: 'Riposa di più tra i fiati, o suonane meno.',
-      letItSpeak:
-        'Lascia correre l’aria un momento, poi comincia con meno; anche un’ancia più fresca merita una prova.',
+      letItSpeak: 'Prima labbro e vocale; già la prima aria è veloce. Se ogni nota è lenta: un’altra ancia.',
       endWithAir: 'Finisci fermando l’aria, con l’imboccatura com’è.',
       checkMicrophone: 'Controlla in Imposta che il microfono ti senta.',
-      warmReed: 'Scalda lo strumento e bagna bene l’ancia.',
+      warmReed: 'Ancia dritta e bagnata? Le dita coprono? Poi lo stesso, più piano.',
       humIt:
         'Prima canticchiala, poi soffia con la stessa sensazione; suona la posizione normale se ti serve sentirla.',
       changeWithoutJaw: 'Cambi solo l’interno della bocca, mandibola e labbro fermi, l’aria continua.',
@@ -93,10 +96,9 @@ export const verdictWords = {
       hearItAgain: 'Senti la nota ancora una volta, e cantala prima di suonare.',
       slowerBend: 'Scendi più lentamente, come da «i» a «o», e lascialo tornare da solo.',
       keepTheVowel: 'Senti il primo dei due nella mente, e tieni la sua vocale per il secondo.',
-      voiceLower:
-        'Pensa la vocale un poco più scura e bassa; su note singole aiuta una chiave più chiusa, o un’altra posizione.',
+      voiceLower: 'Vocale un poco più scura; una nota sola: velala con una chiave.',
       voiceHigher: 'Pensa la vocale un poco più alta e tieni su l’aria; su note singole aiuta un’altra posizione.',
-      dropToSubtone: 'Lascia scostare un poco il labbro inferiore e rallenta l’aria, calda e larga, prima del suono.',
+      dropToSubtone: 'Mandibola più bassa, labbro inferiore un poco fuori, angoli fermi; aria lenta e calda.',
       oneLongFade: 'Senti tutte le note come una linea, e dai a ciascuna un poco meno che alla precedente.',
       airBeforeTone:
         'Lascia correre l’aria prima del suono, poi lascia che si raccolga; la lingua resta giù e il labbro non aiuta.',

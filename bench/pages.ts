@@ -1,0 +1,47 @@
+import { execFileSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { readFileSync, writeFileSync } from 'node:fs';
+
+const EAR = ['core/signal', 'core/theory'];
+const JUDGE = [...EAR, 'core/exercise', 'core/families', 'core/measure', 'core/judge', 'core/take', 'core/simulate'];
+const PLAN = ['core/theory', 'core/exercise', 'core/families', 'core/judge/nextStep.ts', 'core/plan'];
+const SEASON = [...PLAN, 'bench/teacher.ts', 'bench/teacherRules.ts', 'bench/season.ts', 'bench/modelledPlayers.ts'];
+
+/** The generated pages: by which command each is written, and from which sources. */
+export const PAGES = {
+  bench: { command: 'bench', sources: [...EAR, 'bench/generate.ts', 'bench/cases.ts', 'bench/score.ts'] },
+  judge: { command: 'bench:judge', sources: [...JUDGE, 'bench/judge.ts'] },
+  families: { command: 'bench:families', sources: [...JUDGE, 'bench/families.ts', 'bench/typicalMistakes.ts'] },
+  inputs: { command: 'bench:inputs', sources: [...JUDGE, 'bench/inputs.ts', 'bench/inputTakes.ts'] },
+  evened: { command: 'bench:evened', sources: [...JUDGE, 'core/evened', 'bench/evened.ts'] },
+  map: { command: 'bench:map', sources: [...JUDGE, 'core/plan', 'bench/map.ts'] },
+  planner: { command: 'bench:planner', sources: [...PLAN, 'bench/planner.ts'] },
+  teacher: { command: 'bench:teacher', sources: SEASON },
+  season: { command: 'bench:teacher', sources: SEASON },
+  scale: { command: 'bench:scale', sources: ['web/src/db', 'core/plan', 'bench/scale.ts'] },
+} as const satisfies Record<string, { readonly command: string; readonly sources: readonly string[] }>;
+export type PageName = keyof typeof PAGES;
+
+/** Where a page stands. */
+export const pageFile = (name: PageName) => `docs/${name}.md`;
+
+/** Writes a page into docs with the state of the sources that it was made from. */
+export function writePage(name: PageName, report: string): void {
+  writeFileSync(pageFile(name), `${report.trimEnd()}\n\n<!-- made from ${stateOf(name)} -->\n`);
+  execFileSync('npx', ['prettier', '--log-level', 'silent', '--write', pageFile(name)]);
+}
+
+/** The state of a page's sources, tests aside: it changes with each of them. */
+export function stateOf(name: PageName): string {
+  const files = execFileSync('git', ['ls-files', ...PAGES[name].sources], { encoding: 'utf8' })
+    .trim()
+    .split('\n');
+  const hash = createHash('sha256');
+  for (const file of files) if (!file.includes('.test.')) hash.update(file).update(readFileSync(file));
+  return hash.digest('hex').slice(0, 12);
+}
+
+/** The state that a page says it was made from; undefined for one that does not say. */
+export function madeFrom(name: PageName): string | undefined {
+  return /<!-- made from (\w+) -->/.exec(readFileSync(pageFile(name), 'utf8'))?.[1];
+}

@@ -1,0 +1,99 @@
+import { familyById, usualExercise } from '@inner-hum/core/families';
+import { describe, expect, it } from 'vitest';
+import type { Goal } from './aims';
+import { cellsFrom } from './cells';
+import type { Digest } from './digest';
+import { goalProgress } from './goalSteps';
+import { hornMap } from './hornMap';
+import { ownSources } from './ownSources';
+import type { PlanFor } from './planFor';
+import { digest, seen } from './testDigests';
+
+const FROM = '2026-01-01';
+const goal = (kind: Goal['kind'], change: Partial<Goal> = {}): Goal => ({
+  kind,
+  instrumentId: 'alto',
+  midi: 67,
+  by: '2026-01-29',
+  ...change,
+});
+const planOn = (day: string, recent: readonly Digest[] = []): PlanFor => ({
+  instrumentId: 'alto',
+  minutes: 30,
+  level: 'home',
+  style: 'sweep',
+  notes: hornMap(cellsFrom(recent).values()),
+  sources: ownSources(cellsFrom(recent).values()),
+  recent,
+  goals: [],
+  quiet: false,
+  nowMs: 0,
+  day,
+});
+const held = (n: number, holdS: number) =>
+  digest(
+    `h${n}`,
+    n,
+    [],
+    {},
+    {
+      holds: [{ midi: 67, loud: false, holdS }],
+      parameters: { ...usualExercise(familyById('hold'), 'alto'), writtenMidi: 67 },
+    },
+  );
+
+describe('a goal', () => {
+  it.each([
+    [8, 0],
+    [12, 1],
+    [15, 2],
+    [30, 4],
+  ])('a long tone of %i s has reached %i milestones', (seconds, reached) =>
+    expect(goalProgress(goal('longTone'), FROM, planOn('2026-01-05', [held(2, seconds)])).reached).toBe(reached),
+  );
+  it('milestones come in their order: soft starts count after those at a middle loudness', () => {
+    const starts = (band: 'soft' | 'medium', n: number) =>
+      digest(
+        band,
+        n,
+        Array.from({ length: 6 }, () => seen({ midi: 67, band })),
+      );
+    expect(goalProgress(goal('softLowEntry'), FROM, planOn('2026-01-05', [starts('soft', 2)])).reached).toBe(0);
+    expect(
+      goalProgress(goal('softLowEntry'), FROM, planOn('2026-01-05', [starts('medium', 2), starts('soft', 3)])).reached,
+    ).toBe(3);
+  });
+  it('a partial goes by its tube’s own tries', () => {
+    const tries = (partial: number, n: number, got: number) =>
+      digest(
+        `p${partial}`,
+        n,
+        Array.from({ length: 12 }, (_, i) =>
+          seen({ midi: 58 + 12 * (partial - 1), fingeredMidi: 58, partial, spoke: i < got }),
+        ),
+      );
+    const at = (...own: Digest[]) =>
+      goalProgress(goal('partial', { midi: 58, partial: 3 }), FROM, planOn('2026-01-05', own)).reached;
+    expect(at(tries(3, 2, 12))).toBe(0);
+    expect(at(tries(2, 2, 9), tries(3, 3, 4))).toBe(2);
+    expect(at(tries(2, 2, 9), tries(3, 3, 9))).toBe(4);
+  });
+  it('is behind when two milestones are due and none is reached, and offers a smaller one', () => {
+    expect(goalProgress(goal('highNote', { midi: 91 }), FROM, planOn('2026-01-05'))).toMatchObject({
+      due: 0,
+      behind: false,
+    });
+    expect(goalProgress(goal('highNote', { midi: 91 }), FROM, planOn('2026-01-16'))).toMatchObject({
+      due: 2,
+      behind: true,
+      smaller: { midi: 90 },
+    });
+    expect(goalProgress(goal('longTone'), FROM, planOn('2026-01-23', [held(2, 15)]))).toMatchObject({
+      reached: 2,
+      due: 3,
+      behind: true,
+      smaller: undefined,
+    });
+    expect(goalProgress(goal('evenZone'), FROM, planOn('2026-01-05')).reached).toBe(0);
+  });
+});

@@ -1,0 +1,300 @@
+import { familyById, usualExercise } from '@inner-hum/core/families';
+import type { Decision } from '@inner-hum/core/judge';
+import { describe, expect, it } from 'vitest';
+import { cellsFrom } from './cells';
+import type { Digest } from './digest';
+import { hornMap } from './hornMap';
+import { hornOffset, reedOrLeak } from './hornOrReed';
+import { lessonOf } from './lesson';
+import { loadToday, seasonWeek } from './load';
+import type { Observation } from './observation';
+import { planSession } from './planner';
+import type { PlanFor } from './planFor';
+import { PRACTICE_IDS } from './practices';
+import { daysOf, familyProgress, hasSettled, isDue } from './progress';
+import { digest, wholeHorn } from './testDigests';
+import { answerOf, themeOf } from './theme';
+import { tires, wasTiring } from './tiring';
+import { weekReport } from './weekReport';
+
+const day = (n: number) => `2026-01-${String(n).padStart(2, '0')}`;
+/** 5 January 2026 is a Monday. */
+const planOn = (n: number, recent: readonly Digest[], change: Partial<PlanFor> = {}): PlanFor => ({
+  instrumentId: 'alto',
+  minutes: 30,
+  level: 'home',
+  style: 'sweep',
+  practices: PRACTICE_IDS,
+  notes: hornMap(cellsFrom(recent).values()),
+  sources: new Map(),
+  recent,
+  goals: [],
+  quiet: false,
+  nowMs: 1_767_204_000_000 + n * 86_400_000,
+  day: day(n),
+  firstDay: recent[0]?.day ?? day(n),
+  ...change,
+});
+const horn = (valuesOf: (midi: number, band: Observation['band']) => Observation['values']) => wholeHorn(valuesOf, 0);
+const took = (n: number, decisions: readonly Decision[], family = 'hold') =>
+  decisions.map((decision, i) =>
+    digest(
+      `${n} ${i}`,
+      n,
+      [],
+      {},
+      {
+        decision,
+        family,
+        startedAtMs: 1_767_204_000_000 + n * 86_400_000 + i * 60_000,
+        parameters: usualExercise(familyById(family), 'alto'),
+      },
+    ),
+  );
+
+describe('what is new', () => {
+  const progressOn = (...days: number[]) => familyProgress(days.flatMap((n) => took(n, ['again']))).get('hold')!;
+  it.each([
+    [[5], 5, false],
+    [[5], 6, true],
+    [[5, 6], 7, false],
+    [[5, 6], 8, true],
+    [[5, 6, 8], 11, false],
+    [[5, 6, 8], 12, true],
+    [[5, 6, 8, 12], 20, false],
+  ])('played on %j is due on %i: %s', (days, on, due) => expect(isDue(progressOn(...days), day(on))).toBe(due));
+  it('has settled when it came back three times', () => {
+    expect(hasSettled(progressOn(5, 6, 8))).toBe(false);
+    expect(hasSettled(progressOn(5, 6, 8, 12))).toBe(true);
+  });
+  it('failed when most of its first takes broke', () => {
+    const first = (...decisions: Decision[]) => familyProgress(took(5, decisions)).get('hold')!.failedFirst;
+    expect(first('easier', 'leave', 'harder')).toBe(true);
+    expect(first('easier', 'harder', 'harder')).toBe(false);
+  });
+});
+
+describe('tiring', () => {
+  const fresh = took(
+    5,
+    Array.from({ length: 9 }, (): Decision => 'harder'),
+  );
+  const tired = (n: number) =>
+    took(n, [...Array.from({ length: 6 }, (): Decision => 'harder'), 'easier', 'easier', 'leave']);
+  it('is a day that breaks at its end', () => {
+    expect(wasTiring(daysOf(fresh)[0]!)).toBe(false);
+    expect(wasTiring(daysOf(tired(5))[0]!)).toBe(true);
+    expect(wasTiring(daysOf(took(5, ['harder', 'easier']))[0]!)).toBe(false);
+  });
+  it('shows on two of the last three days', () => {
+    expect(tires(daysOf([...tired(5), ...fresh]))).toBe(false);
+    expect(tires(daysOf([...tired(5), ...tired(6)]))).toBe(true);
+    expect(tires(daysOf([...tired(1), ...tired(2), ...[5, 6, 7].flatMap((n) => took(n, ['harder']))]))).toBe(false);
+  });
+});
+
+describe('how much a day asks for', () => {
+  const days = (...on: number[]) => on.flatMap((n) => took(n, ['again', 'again']));
+  it.each<[string, PlanFor, string, number]>([
+    ['a usual day', planOn(7, days(5, 6)), 'usual', 30],
+    ['the seventh day in a row', planOn(11, days(5, 6, 7, 8, 9, 10)), 'rest', 0],
+    ['a week away', planOn(20, days(5, 6)), 'away', 18],
+    ['the fourth week', planOn(27, days(19, 22, 25), { firstDay: day(5) }), 'light', 18],
+    [
+      'five days to a goal',
+      planOn(9, days(8), { goals: [{ kind: 'longTone', instrumentId: 'alto', midi: 67, by: day(14) }] }),
+      'taper',
+      21,
+    ],
+    [
+      'the last day before it',
+      planOn(13, days(12), { goals: [{ kind: 'longTone', instrumentId: 'alto', midi: 67, by: day(14) }] }),
+      'taper',
+      12,
+    ],
+    [
+      'its day',
+      planOn(14, days(13), { goals: [{ kind: 'longTone', instrumentId: 'alto', midi: 67, by: day(14) }] }),
+      'goalDay',
+      8,
+    ],
+    [
+      'the day after',
+      planOn(15, days(14), { goals: [{ kind: 'longTone', instrumentId: 'alto', midi: 67, by: day(14) }] }),
+      'dayAfter',
+      18,
+    ],
+    [
+      'another horn’s goal',
+      planOn(9, days(8), { goals: [{ kind: 'longTone', instrumentId: 'tenor', midi: 67, by: day(10) }] }),
+      'usual',
+      30,
+    ],
+    [
+      'the day after another horn’s goal',
+      planOn(15, days(14), { goals: [{ kind: 'longTone', instrumentId: 'tenor', midi: 67, by: day(14) }] }),
+      'usual',
+      30,
+    ],
+  ])('%s', (_, plan, kind, minutes) => expect(loadToday(plan)).toMatchObject({ kind, minutes }));
+  it('a second session on a day is half as long', () => {
+    const long = digest('long', 7, [], {}, { lastsS: 700 });
+    expect(loadToday(planOn(7, [...days(6), long]))).toMatchObject({ kind: 'second', minutes: 15, nothingNew: true });
+  });
+  it('a season has twelve weeks', () => {
+    expect(seasonWeek('2026-01-07', '2026-01-11')).toEqual({ week: 1, season: 0 });
+    expect(seasonWeek('2026-01-07', '2026-01-12')).toEqual({ week: 2, season: 0 });
+    expect(seasonWeek('2026-01-07', '2026-03-30')).toEqual({ week: 1, season: 1 });
+  });
+});
+
+describe('horn or reed', () => {
+  const map = (cents: (midi: number) => number) =>
+    hornMap(
+      cellsFrom([
+        digest(
+          'a',
+          5,
+          horn((midi) => ({ pitchCentreCents: cents(midi) })),
+        ),
+      ]).values(),
+    );
+  it('a horn is out when most of its notes lie one way', () => {
+    expect(hornOffset(map(() => 16))).toBeCloseTo(16, 9);
+    expect(hornOffset(map((midi) => (midi % 2 ? 16 : -16)))).toBeUndefined();
+    expect(hornOffset(map((midi) => (midi > 80 ? 16 : 0)))).toBeUndefined();
+    expect(hornOffset([])).toBeUndefined();
+  });
+  const slow = (n: number, reed: string) =>
+    digest(
+      `${n}`,
+      n,
+      horn(() => ({ responseS: 0.4 })),
+      { reed },
+    );
+  it('slow starts all over are the reed, on two reeds the horn', () => {
+    expect(reedOrLeak(daysOf([slow(5, 'first')]))).toBe('reed');
+    expect(reedOrLeak(daysOf([slow(5, 'first'), slow(6, 'second')]))).toBe('leak');
+    const one = digest(
+      'low',
+      5,
+      horn((midi) => ({ responseS: midi < 63 ? 0.4 : 0.05 })),
+    );
+    expect(reedOrLeak(daysOf([one]))).toBeUndefined();
+  });
+  it('while the horn is out of tune no note’s pitch is worked on, and tuning says so', () => {
+    const blocks = planSession(
+      planOn(6, [
+        digest(
+          'a',
+          5,
+          horn(() => ({ pitchCentreCents: 16 })),
+        ),
+      ]),
+    );
+    expect(blocks[0]!.reason).toMatchObject({ kind: 'tune', cents: expect.closeTo(16, 6) as number });
+    expect(blocks.map(({ reason }) => reason.kind)).not.toContain('pitch');
+  });
+});
+
+describe('the week', () => {
+  const sharp = (n: number, cents: number) =>
+    [0, 1, 2].map((i) =>
+      digest(
+        `${n} ${i}`,
+        n,
+        horn((midi, band) => ({ pitchCentreCents: midi >= 86 && band === 'soft' ? cents : 0 })),
+      ),
+    );
+  const before = [...sharp(6, 20), ...sharp(7, 20)];
+  it('is about the largest need over three notes, by what was known when it began', () => {
+    const theme = themeOf(planOn(12, before));
+    expect(theme).toMatchObject({ kind: 'need', reason: 'pitch', zone: 'palm', sign: 1, band: 'soft' });
+    expect(themeOf(planOn(17, [...before, ...sharp(14, 1), ...sharp(15, 1)]))).toEqual(theme);
+  });
+  it.each([
+    [20, 'same'],
+    [8, 'better'],
+    [34, 'worse'],
+  ])('with %i cents after 20 is answered: %s', (cents, answer) => {
+    const plan = planOn(16, [...before, ...sharp(14, cents), ...sharp(15, cents)]);
+    expect(answerOf(themeOf(plan), plan).answer).toBe(answer);
+  });
+  it('with too little played is not answered', () => {
+    const plan = planOn(13, before);
+    expect(answerOf(themeOf(plan), plan)).toMatchObject({ answer: 'cannotTell', now: undefined });
+  });
+  it('is about getting to know the horn at first, about the goal or a zone where no need is', () => {
+    expect(themeOf(planOn(5, []))).toEqual({ kind: 'start' });
+    const even = [
+      digest(
+        'a',
+        6,
+        horn(() => ({ pitchCentreCents: 0 })),
+      ),
+    ];
+    expect(themeOf(planOn(12, even))).toMatchObject({ kind: 'zone' });
+    const goals = [{ kind: 'longTone', instrumentId: 'alto', midi: 67, by: day(30) } as const];
+    expect(themeOf(planOn(12, even, { goals }))).toEqual({ kind: 'goal', goal: 'longTone', midi: 67 });
+  });
+  it('is reported: five notes, what became secure, where it breaks, the reeds, a pair', () => {
+    const held = (n: number, ...decisions: Decision[]) => took(n, decisions, 'swell');
+    const plan = planOn(15, [...before, ...held(10, 'harder'), ...held(13, 'harder', 'harder'), ...sharp(14, 8)]);
+    const report = weekReport(plan);
+    expect(report.notes.map(({ midi }) => midi)).toEqual([60, 67, 74, 79, 86]);
+    expect(report.notes.every(({ before: was, now }) => was && now)).toBe(true);
+    expect(report.secured.map(({ family }) => family)).toEqual(['swell']);
+    expect(report.thirds).toEqual([0, 0, 0]);
+    expect(report.reeds).toHaveLength(1);
+    expect(report.pair?.map((take) => take.day)).toEqual([day(6), day(14)]);
+    expect(weekReport(planOn(5, []))).toMatchObject({ thirds: undefined, secured: [], pair: undefined });
+  });
+});
+
+describe('a lesson', () => {
+  it.each([
+    [10, 3],
+    [15, 4],
+    [20, 5],
+    [30, 6],
+    [45, 8],
+    [60, 10],
+  ])('of %i minutes has %i blocks beside its warm-up', (minutes, count) => {
+    const { theme, keep, music } = lessonOf(minutes, 'sweep').blocks;
+    expect(theme + keep + music).toBe(count);
+    expect(Math.min(theme, keep, music)).toBeGreaterThan(0);
+  });
+  it('for a first day is few things, and nothing over the break or beyond C6 for who is new', () => {
+    const blocks = planSession(planOn(5, [], { level: 'new', practices: [], minutes: 15 }));
+    const families = new Set(blocks.map(({ exercise }) => exercise.family));
+    expect(families.size).toBeLessThanOrEqual(5);
+    expect(blocks[0]!.exercise.family).toBe('tuneUp');
+    expect(blocks.find(({ exercise }) => exercise.family === 'survey')?.exercise).toMatchObject({
+      part: 'fiveEasy',
+      loudness: 'mf',
+    });
+  });
+  it('follows the school: the tuner hidden, low starts tongued', () => {
+    const schools = {
+      lowStart: 'tongue',
+      tuner: 'hide',
+      softBegin: 'speaks',
+      overtoneTuning: 'free',
+    } as NonNullable<PlanFor['schools']>;
+    const blocks = planSession(
+      planOn(
+        12,
+        [
+          digest(
+            'a',
+            6,
+            horn(() => ({})),
+          ),
+        ],
+        { schools },
+      ),
+    );
+    expect(blocks.some(({ exercise }) => exercise.tunerHidden)).toBe(true);
+    for (const { exercise } of blocks) if ('tuning' in exercise) expect(exercise['tuning']).toBe('free');
+  });
+});

@@ -1,0 +1,166 @@
+// @vitest-environment happy-dom
+import 'fake-indexeddb/auto';
+import { SWELL_DEFAULTS } from '@inner-hum/core/families';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { database } from '../db/database';
+import { draftIds } from '../db/drafts';
+import { wholeTake } from '../db/takes';
+import { FIRST_SETTINGS } from '../db/settings/settings';
+import { SoundProblem } from '../input/audioInput';
+import { store } from '../store';
+import { cameToNothing, isBusy, problemMet, stopAsked } from '../store/practice';
+import { settingsLoaded } from '../store/settings';
+import { madePage } from '../testing/madePage';
+import { playTake, type TakeOutcome } from './runTake';
+
+/** Four beats of half a second, after four to count in. */
+const exercise = { ...SWELL_DEFAULTS, instrumentId: 'alto', beats: 4, tempoBpm: 120 } as const;
+const practice = () => store.getState().practice;
+
+/** Lets time pass, in steps, until the outcome is there; at most so many seconds. */
+async function within<T>(seconds: number, asked: Promise<T>): Promise<T> {
+  let outcome: { readonly value: T } | undefined;
+  void asked.then((value) => (outcome = { value }));
+  for (let passed = 0; !outcome && passed < seconds; passed += 0.1) await vi.advanceTimersByTimeAsync(100);
+  if (!outcome) throw new Error(`nothing within ${seconds} s; the take is ${practice().phase}`);
+  return outcome.value;
+}
+const phaseIs = (phase: string) =>
+  within(
+    20,
+    (async () => {
+      while (practice().phase !== phase) await new Promise((resolve) => setTimeout(resolve, 5));
+    })(),
+  );
+
+beforeEach(async () => {
+  vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout', 'setInterval', 'clearInterval', 'performance', 'Date'] });
+  store.dispatch(
+    settingsLoaded({ ...FIRST_SETTINGS, exercise, source: 'standIn', habit: 'clean', clickOn: false, startOn: 'beat' }),
+  );
+});
+afterEach(async () => {
+  if (isBusy(practice())) store.dispatch(cameToNothing(null));
+  store.dispatch(problemMet(null));
+  vi.useRealTimers();
+  await Promise.all(database.tables.map((table) => table.clear()));
+});
+
+describe.each([44_100, 48_000])('a take at %i Hz', (rateHz) => {
+  it('of the stand-in is heard, judged and kept, and leaves no draft', async () => {
+    const page = madePage(rateHz);
+    page.card.run();
+    const outcome = await within(20, playTake(page));
+    page.card.stop();
+    expect(outcome).toMatchObject({ kind: 'kept', ending: 'score', record: { cut: false } });
+    const { record } = outcome as Extract<TakeOutcome, { kind: 'kept' }>;
+    expect(record.verdict.findings.map((finding) => finding.id)).toEqual(['even']);
+    expect((await wholeTake(record.id))?.record.measures).toHaveLength(1);
+    expect(await draftIds()).toEqual([]);
+    expect(practice()).toMatchObject({ phase: 'verdict', problem: null });
+    expect(page.timing).toBeUndefined();
+  });
+});
+
+describe('a take that ends otherwise', () => {
+  const microphone = () => {
+    store.dispatch(settingsLoaded({ ...store.getState().settings, source: 'microphone' }));
+    const page = madePage();
+    page.card.run();
+    return page;
+  };
+
+  it('stopped in its count-in leaves nothing', async () => {
+    const page = madePage();
+    page.card.run();
+    const taken = playTake(page);
+    await phaseIs('countIn');
+    store.dispatch(stopAsked());
+    expect(await within(5, taken)).toEqual({ kind: 'nothingPlayed', ending: 'stopped' });
+    expect(await draftIds()).toEqual([]);
+  });
+
+  it('stopped after its third beat is kept, cut', async () => {
+    const page = madePage();
+    page.card.run();
+    const taken = playTake(page);
+    await phaseIs('running');
+    await vi.advanceTimersByTimeAsync(1600);
+    store.dispatch(stopAsked());
+    expect(await within(10, taken)).toMatchObject({ kind: 'kept', ending: 'stopped', record: { cut: true } });
+  });
+
+  it('a microphone that is refused is told, and nothing is kept', async () => {
+    const page = microphone();
+    page.card.refusal = new SoundProblem('refused');
+    expect(await within(5, playTake(page))).toMatchObject({ kind: 'notKept' });
+    expect(practice()).toMatchObject({ phase: 'idle', problem: 'refused' });
+    expect(await draftIds()).toEqual([]);
+  });
+
+  it('a clock that stops is told, and what was heard is kept', async () => {
+    const page = microphone();
+    const taken = playTake(page);
+    page.card.signal = (atS) => 0.1 * Math.sin(2 * Math.PI * 233.08 * atS);
+    await phaseIs('running');
+    await vi.advanceTimersByTimeAsync(1500);
+    page.card.stands = true;
+    expect(await within(20, taken)).toMatchObject({ kind: 'kept', record: { cut: true } });
+    expect(practice().problem).toBe('suspended');
+  });
+
+  it('one that can not be stored is held, and offered again', async () => {
+    const fails = () => {
+      throw new Error('made to fail');
+    };
+    database.takes.hook('creating', fails);
+    const page = madePage();
+    page.card.run();
+    expect(await within(20, playTake(page))).toMatchObject({ kind: 'notKept' });
+    database.takes.hook('creating').unsubscribe(fails);
+    expect(page.unstored.size).toBe(1);
+    const [unkept] = store.getState().drafts.unkept;
+    expect(page.unstored.has(unkept!.takeId)).toBe(true);
+    expect(unkept).toMatchObject({ why: 'failed', detail: 'made to fail' });
+  });
+
+  it('given up while the sound opens, is not waited for', async () => {
+    const page = madePage();
+    page.card.input.wake = () => new Promise(() => undefined);
+    const taken = playTake(page);
+    await vi.advanceTimersByTimeAsync(50);
+    store.dispatch(stopAsked());
+    expect(await within(2, taken)).toMatchObject({ kind: 'notKept' });
+    expect(practice()).toMatchObject({ phase: 'idle', problem: null });
+  });
+});
+
+describe('a take whose first tone is beat one', () => {
+  const toned = () => {
+    store.dispatch(settingsLoaded({ ...store.getState().settings, source: 'microphone', startOn: 'sound' }));
+    const page = madePage();
+    page.card.run();
+    return page;
+  };
+
+  it('begins with it, however late', async () => {
+    const page = toned();
+    const taken = playTake(page);
+    await phaseIs('waiting');
+    await vi.advanceTimersByTimeAsync(5000);
+    expect(practice().phase).toBe('waiting');
+    const fromS = page.card.input.context.currentTime;
+    page.card.signal = (atS) => (atS < fromS ? 0 : 0.1 * Math.sin(2 * Math.PI * 233.08 * atS));
+    await phaseIs('running');
+    expect(page.timing!.firstBeatAtS).toBeCloseTo(fromS, 1);
+    expect(await within(20, taken)).toMatchObject({ kind: 'kept', ending: 'score' });
+  });
+
+  it('is given up when no tone comes', async () => {
+    const page = toned();
+    const taken = playTake(page);
+    await phaseIs('waiting');
+    expect(await within(70, taken)).toEqual({ kind: 'nothingPlayed', ending: 'silence' });
+    expect(await draftIds()).toEqual([]);
+  });
+});

@@ -1,0 +1,29 @@
+import { chakra } from '@chakra-ui/react';
+import { hornPattern, type NoteOnMap } from '@inner-hum/core/plan';
+import { useTranslation } from 'react-i18next';
+import { patternText } from '../../text/patternText';
+import { useNoteName } from '../../text/useNoteName';
+
+/** What the whole map shows, where it shows something plain. */
+export function PatternNote({ notes }: { readonly notes: readonly NoteOnMap[] }) {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const pattern = hornPattern(notes);
+  if (!pattern) return null;
+  const { what, causes, tell } = patternText(t, nameOf, pattern);
+  return (
+    <chakra.section
+      aria-label={t('patterns.title')}
+      data-testid="pattern"
+      borderTopWidth="2px"
+      borderColor="ink"
+      py="10px"
+    >
+      <chakra.p fontFamily="heading" fontSize="lead">
+        {what}
+      </chakra.p>
+      <chakra.p mt="4px">{causes}</chakra.p>
+      <chakra.p mt="4px">{tell}</chakra.p>
+    </chakra.section>
+  );
+}

@@ -1,0 +1,40 @@
+import { parsePhrase, PhraseError, phraseText } from '@inner-hum/core/exercise';
+import { useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { useAppSelector } from '../../store';
+import { Field, TextInput } from '../../ui/controls';
+
+/** Notes as text in the player's own names; what is not understood is named, and the last good phrase stays. */
+export function PhraseField({
+  label,
+  value,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: string;
+  readonly onChange: (phrase: string) => void;
+}) {
+  const { t } = useTranslation();
+  const system = useAppSelector((state) => state.settings.noteNames);
+  const spelling = useAppSelector((state) => state.settings.spelling);
+  const [text, setText] = useState(() => phraseText(parsePhrase(value), system, spelling));
+  const [error, setError] = useState<PhraseError>();
+  const take = (typed: string) => {
+    setText(typed);
+    try {
+      onChange(phraseText(parsePhrase(typed, system)));
+      setError(undefined);
+    } catch (problem) {
+      if (problem instanceof PhraseError) setError(problem);
+    }
+  };
+  return (
+    <Field
+      label={label}
+      help={t('phrase.help')}
+      error={error && t(`phrase.${error.reason}`, { word: error.word, text: error.text })}
+    >
+      <TextInput value={text} aria-invalid={error !== undefined} onChange={(event) => take(event.target.value)} />
+    </Field>
+  );
+}

@@ -1,0 +1,15 @@
+import type { Cell, Digest } from '@inner-hum/core/plan';
+import { database } from '../../db/database';
+import { useAppSelector } from '../../store';
+import { useKeyed } from './useKeyed';
+
+/** All cells of the present horn; undefined while they are read. */
+export function useCells(): readonly Cell[] | undefined {
+  const instrumentId = useAppSelector((state) => state.settings.instrumentId);
+  return useKeyed(instrumentId, () => database.cells.where('instrumentId').equals(instrumentId).toArray());
+}
+
+/** Digests of all takes that carry a tag, in no order; undefined while they are read. */
+export function useTagged(tag: string): readonly Digest[] | undefined {
+  return useKeyed(tag, () => database.digests.where('tags').equals(tag).toArray());
+}
