@@ -2,7 +2,7 @@ import { defineConfig } from '@playwright/test';
 
 const PORT = 4190;
 
-/** Debian's Chromium, headless, kept from looking for anything outside this machine. */
+/** Flags of Debian's Chromium, headless, kept from looking for anything outside this machine. */
 export const CHROMIUM_FLAGS = [
   '--no-sandbox',
   '--disable-gpu',
@@ -28,7 +28,7 @@ export default defineConfig({
   use: {
     baseURL: `http://localhost:${PORT}`,
     viewport: { width: 1280, height: 800 },
-    launchOptions: { executablePath: '/usr/bin/chromium', args: CHROMIUM_FLAGS },
+    launchOptions: { executablePath: '/usr/bin/chromium-headless-shell', args: CHROMIUM_FLAGS },
     actionTimeout: 60_000,
     navigationTimeout: 60_000,
     trace: 'off',

@@ -41,7 +41,7 @@ export const TYPICAL_MISTAKES: Readonly<Record<string, readonly TypicalMistake[]
   octaveRestart: [typical('slowResponse'), typical('jump')],
   crossingBreak: [typical('jump'), typical('slowResponse')],
   tongueOrAir: [typical('tongueFails'), typical('airFails'), typical('bothFail')],
-  fullAndSubtone: [typical('neverSoft'), typical('sagsSoft'), typical('dropOut')],
+  fullAndSubtone: [typical('neverSoft'), typical('plainSubtone'), typical('sagsSoft'), typical('dropOut')],
   firstTrace: [typical('unsteady'), typical('jump')],
   overtoneLadder: [WRONG_PARTIAL, typical('slowChange'), typical('unsteady', 'unsteady', 'sinking', 'rising')],
   humFirst: [typical('humsOther'), typical('humsSharp'), WRONG_PARTIAL],

@@ -9,6 +9,7 @@ const STAMP = 'node_modules/.installed-lock';
 /** What the browser tests need of Debian: each program with the package that has it. */
 const PROGRAMS = {
   '/usr/bin/chromium': 'chromium',
+  '/usr/bin/chromium-headless-shell': 'chromium-headless-shell',
   '/usr/bin/firefox-esr': 'firefox-esr',
   '/usr/bin/WebKitWebDriver': 'webkit2gtk-driver',
   '/usr/bin/Xvfb': 'xvfb',

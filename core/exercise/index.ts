@@ -20,21 +20,28 @@ export { scoreOf, series, softerThan, type Tone, type ToneMaker } from './tone';
 export { phraseTones } from './phraseTones';
 export {
   beatSeconds,
+  gapAt,
+  gapsAfter,
+  GAP_KINDS,
   longestRestBeats,
   plannedPosition,
   isOpenEnded,
   notated,
   scoreBeats,
+  writtenLeadBeats,
   TEMPO_RANGE_BPM,
   VOWELS,
   type AskedVibrato,
   type Attack,
+  type Gap,
+  type GapKind,
   type Score,
   type Step,
 } from './score';
 export { NotPlayable, type ExerciseIssue } from './issue';
 export { isPhrase, parsePhrase, phraseText, PhraseError, type PhraseNote } from './phrase';
-export { scoreToAbc } from './notation';
+export { dynamicsLine, type DynamicsLine, type Hairpin } from './dynamicsLine';
+export { scoreToAbc, type PartWords } from './notation';
 export {
   bestRoute,
   describeRoute,

@@ -1,35 +1,43 @@
-import { dynamicPosition, spellMidi, type Spelling } from '@inner-hum/core/theory';
-import { notated, type DynamicPoint, type Score, type Step } from './score';
+import { spellMidi, type Spelling } from '@inner-hum/core/theory';
+import { gapsAfter, notated, type Gap, type GapKind, type Score, type Step } from './score';
 
 const BARS_IN_A_LINE = 4;
 const LETTERS = ['C', 'D', 'E', 'F', 'G', 'A', 'B'];
 const ACCIDENTALS: Readonly<Record<number, string>> = { [-1]: '_', 0: '', 1: '^' };
+
+/** What stands over a part in words, in the reader's own language; a breath goes without. */
+export interface PartWords {
+  /** over the step at a place of the score: how it starts, what is done with it */
+  readonly step: (index: number) => string | undefined;
+  readonly gap: (kind: GapKind) => string | undefined;
+}
+const NO_WORDS: PartWords = { step: () => undefined, gap: () => undefined };
 
 /** A stretch of a score on one side of the bar lines: a tone, or a rest where there is no step. */
 interface Piece {
   readonly beat: number;
   readonly beats: number;
   readonly step: Step | undefined;
+  readonly gap?: Gap | undefined;
   readonly first: boolean;
   readonly last: boolean;
 }
 
 /**
- * The written part of a score in ABC notation: a beat is a quarter, long tones are tied over the bar lines, with
- * dynamics, hairpins, slurs, rests and a breath mark where a rest follows a tone. Beats down to quarters of one.
+ * The written part of a score in ABC notation: a beat is a quarter, long tones are tied over the bar lines, with slurs,
+ * rests, words, a breath mark where a breath follows a tone, and crosses for air without a tone. Dynamics are not in it:
+ * they have a line of their own. Beats down to quarters of one.
  * Source of the syntax: the ABC standard 2.1, abcnotation.com.
  */
-export function scoreToAbc(played: Score, spelling: Spelling = 'usual'): string {
+export function scoreToAbc(played: Score, spelling: Spelling = 'usual', words: PartWords = NO_WORDS): string {
   const score = notated(played);
   const bar = score.beatsPerBar;
   const pieces = piecesOf(score);
-  const marks = hairpins(score, pieces);
   let text = '';
   let altered = new Map<string, number>();
   pieces.forEach((piece, i) => {
     if (piece.beat % bar === 0) altered = new Map();
-    text += marks[i]!;
-    text += piece.step ? tone(piece, piece.step, score, spelling, altered) : `z${lengthOf(piece.beats)}`;
+    text += piece.step ? tone(piece, piece.step, score, spelling, altered, words) : gap(piece, score, spelling, words);
     const end = piece.beat + piece.beats;
     if (end % bar === 0) text += (end / bar) % BARS_IN_A_LINE === 0 && i < pieces.length - 1 ? '|\n' : '|';
     else text += ' ';
@@ -41,19 +49,29 @@ export function scoreToAbc(played: Score, spelling: Spelling = 'usual'): string 
 function piecesOf(score: Score): Piece[] {
   const pieces: Piece[] = [];
   let beat = 0;
-  const add = (from: number, to: number, step: Step | undefined) => {
+  const add = (from: number, to: number, step: Step | undefined, gap?: Gap) => {
     for (let at = from; at < to;) {
       const bar = (Math.floor(at / score.beatsPerBar) + 1) * score.beatsPerBar;
       const end = Math.min(to, bar, nextVowel(step, at));
-      pieces.push({ beat: at, beats: end - at, step, first: at === from, last: end === to });
+      pieces.push({ beat: at, beats: end - at, step, gap, first: at === from, last: end === to });
       at = end;
     }
   };
-  for (const step of score.steps) {
-    if (step.startBeat > beat) add(beat, step.startBeat, undefined);
+  const rest = (until: number, gaps: readonly Gap[]) => {
+    for (const one of gaps) {
+      if (one.startBeat > beat) add(beat, one.startBeat, undefined);
+      beat = one.startBeat + one.beats;
+      add(one.startBeat, beat, undefined, one);
+    }
+    if (until > beat) add(beat, until, undefined);
+  };
+  const firstBeat = score.steps[0]!.startBeat;
+  rest(firstBeat, score.gaps?.filter((one) => one.startBeat < firstBeat) ?? []);
+  score.steps.forEach((step, i) => {
     beat = step.startBeat + step.beats;
     add(step.startBeat, beat, step);
-  }
+    rest(score.steps[i + 1]?.startBeat ?? beat, gapsAfter(score, i));
+  });
   const over = beat % score.beatsPerBar;
   if (over > 0) add(beat, beat + score.beatsPerBar - over, undefined);
   return pieces;
@@ -66,11 +84,11 @@ function nextVowel(step: Step | undefined, beat: number): number {
   return step.startBeat + each * (Math.floor((beat - step.startBeat) / each + 1e-9) + 1);
 }
 
-/** The vowel that begins with a piece, written under it. */
-function vowelUnder({ beat }: Pick<Piece, 'beat'>, { startBeat, beats, vowels }: Step): string {
+/** The vowel that begins with a piece. */
+function vowelOver({ beat }: Pick<Piece, 'beat'>, { startBeat, beats, vowels }: Step): string {
   if (!vowels) return '';
   const place = ((beat - startBeat) * vowels.length) / beats;
-  return Number.isInteger(place) ? `"_${vowels[place]!}"` : '';
+  return Number.isInteger(place) ? over(vowels[place]!) : '';
 }
 
 function tone(
@@ -79,17 +97,18 @@ function tone(
   score: Score,
   spelling: Spelling,
   altered: Map<string, number>,
+  words: PartWords,
 ) {
   const index = score.steps.indexOf(step);
   const next = score.steps[index + 1];
   const slurred = next?.attack === 'slurred' && next.startBeat === step.startBeat + step.beats;
   const opensSlur = first && slurred && step.attack !== 'slurred';
   const closesSlur = last && !slurred && step.attack === 'slurred';
-  const breathes = last && next !== undefined && !slurred;
+  const breathes = last && next !== undefined && gapsAfter(score, index)[0]?.kind === 'breath';
   return [
-    first ? dynamicAtStart(step, score.steps[index - 1]) : '',
-    vowelUnder({ beat }, step),
-    first && step.vibrato ? `"^vib. ${step.vibrato.waves}:1"` : '',
+    vowelOver({ beat }, step),
+    first && step.vibrato ? over(`vib. ${step.vibrato.waves}:1`) : '',
+    first ? over(words.step(index)) : '',
     // Held for as long as it stays good.
     last && step.openEnd ? '!fermata!' : '',
     breathes ? '!breath!' : '',
@@ -101,6 +120,20 @@ function tone(
   ].join('');
 }
 
+/** A rest with what is done in it; air through the horn as crosses on the note that is fingered meanwhile. */
+function gap({ beat, beats, gap: asked, first }: Piece, { steps, gaps }: Score, spelling: Spelling, words: PartWords) {
+  // A plain breath has its mark over the tone before it.
+  const said = asked && first && gaps?.includes(asked) ? over(words.gap(asked.kind)) : '';
+  if (asked?.kind !== 'air') return `${said}z${lengthOf(beats)}`;
+  const fingered = (steps.find(({ startBeat }) => startBeat > beat) ?? steps.at(-1)!).fingeredMidi;
+  return `${said}[!style=x!${pitch(fingered, spelling, undefined)}]${lengthOf(beats)}`;
+}
+
+/** Words over what follows. */
+function over(words: string | undefined): string {
+  return words ? `"^${words.replaceAll('"', '')}"` : '';
+}
+
 /** The sounding note; of an overtone with the fingered one under it as a diamond. */
 function noteheads(step: Step, spelling: Spelling, altered: Map<string, number> | undefined): string {
   const fingered = step.octaveKey ? step.fingeredMidi + 12 : step.fingeredMidi;
@@ -108,29 +141,6 @@ function noteheads(step: Step, spelling: Spelling, altered: Map<string, number> 
   const sounding = pitch(step.soundedMidi, spelling, altered);
   if (step.partialNumber === 1) return sounding;
   return `[!style=harmonic!${pitch(fingered, spelling, altered)}${sounding}]`;
-}
-
-function dynamicAtStart({ dynamics }: Step, before: Step | undefined): string {
-  const from = dynamics[0]!.dynamic;
-  return before?.dynamics.at(-1)!.dynamic === from ? '' : `!${from}!`;
-}
-
-/** Hairpins before each piece: one opens where a level begins to move, and closes on what comes after it. */
-function hairpins(score: Score, pieces: readonly Piece[]): string[] {
-  const marks = pieces.map(() => '');
-  for (const { startBeat, dynamics } of score.steps)
-    for (let k = 0; k + 1 < dynamics.length; k++) {
-      const [from, to] = [dynamics[k]!, dynamics[k + 1]!];
-      const place = (point: DynamicPoint) => point.position ?? dynamicPosition(point.dynamic);
-      const sign = place(to) > place(from) ? '<' : '>';
-      const opens = pieces.findLastIndex((piece) => piece.beat <= startBeat + from.beat);
-      const after = pieces.findIndex((piece) => piece.beat >= startBeat + to.beat);
-      marks[opens] += `!${sign}(!`;
-      // At the very end there is nothing to close on: the hairpin is drawn to the last bar line.
-      if (after >= 0) marks[after] = `!${sign})!${marks[after]!}`;
-      if (after >= 0 && k + 2 < dynamics.length) marks[after] += `!${to.dynamic}!`;
-    }
-  return marks;
 }
 
 function pitch(midi: number, spelling: Spelling, altered: Map<string, number> | undefined): string {

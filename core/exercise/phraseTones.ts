@@ -1,4 +1,4 @@
-import type { Tone } from './tone';
+import { beatsOf, type Tone } from './tone';
 import { parsePhrase } from './phrase';
 
 /** Tones of a phrase in one breath each between its rests, slurred; `restBeats` after the last one. */
@@ -11,12 +11,12 @@ export function phraseTones(
   for (const { midi, beats } of parsePhrase(text)) {
     const before = tones.at(-1);
     if (midi === null) {
-      if (before) tones[tones.length - 1] = { ...before, rest: (before.rest ?? 0) + beats };
+      if (before) tones[tones.length - 1] = { ...before, rest: beatsOf(before.rest) + beats };
       continue;
     }
-    const attack = before && !before.rest ? 'slurred' : 'breath';
+    const attack = before && beatsOf(before.rest) === 0 ? 'slurred' : 'breath';
     tones.push({ ...toneOf(midi, tones.length), beats, attack });
   }
   const last = tones.at(-1)!;
-  return [...tones.slice(0, -1), { ...last, rest: Math.max(restBeats, last.rest ?? 0) }];
+  return [...tones.slice(0, -1), { ...last, rest: Math.max(restBeats, beatsOf(last.rest)) }];
 }

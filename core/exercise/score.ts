@@ -12,6 +12,20 @@ export interface AskedVibrato {
 
 export type Attack = 'breath' | 'tongue' | 'slurred';
 
+/**
+ * What is done between two tones: a breath is taken, nothing while the pressure of the air is kept, nothing with the
+ * embouchure set, air goes through the horn, or the next tone is heard inwardly.
+ */
+export const GAP_KINDS = ['breath', 'silence', 'rest', 'air', 'hear'] as const;
+export type GapKind = (typeof GAP_KINDS)[number];
+
+/** A stretch between tones and what is done in it. One before beat 0 lies in the count-in. */
+export interface Gap {
+  readonly startBeat: number;
+  readonly beats: number;
+  readonly kind: GapKind;
+}
+
 /** A written dynamic at a beat of its step; between two points the level moves in a straight line of decibels. */
 export interface DynamicPoint {
   readonly beat: number;
@@ -20,7 +34,7 @@ export interface DynamicPoint {
   readonly position?: number;
 }
 
-/** One intended tone. Whatever lies between two steps is rest. Pitches are written MIDI numbers. */
+/** One intended tone. What lies between two steps is a breath where no gap says otherwise. Pitches are written MIDI numbers. */
 export interface Step {
   /** beats from the first beat of the score */
   readonly startBeat: number;
@@ -47,6 +61,8 @@ export interface Step {
   readonly vibrato?: AskedVibrato;
   /** should sound like the step before it and is compared with it */
   readonly pair?: boolean;
+  /** voiced as a subtone: jaw low, slow warm air, under the plain soft tone in level and colour */
+  readonly subtone?: boolean;
 }
 
 /** What is to be played, on a beat grid. */
@@ -60,6 +76,8 @@ export interface Score {
   readonly partialTuning: PartialTuning;
   readonly tunerHidden: boolean;
   readonly steps: readonly Step[];
+  /** what is done between tones where it is not only a breath */
+  readonly gaps?: readonly Gap[];
 }
 
 export const TEMPO_RANGE_BPM = { min: 30, max: 200 } as const;
@@ -69,24 +87,53 @@ export function beatSeconds(score: Pick<Score, 'tempoBpm'>): number {
   return 60 / score.tempoBpm;
 }
 
-/** Beats from the first beat to the end of the last step. */
-export function scoreBeats(score: Pick<Score, 'steps'>): number {
-  return Math.max(0, ...score.steps.map((step) => step.startBeat + step.beats));
+/** Beats from the first beat to the end of the last step, or of the air that goes on after it. */
+export function scoreBeats({ steps, gaps = [] }: Pick<Score, 'steps' | 'gaps'>): number {
+  return Math.max(0, ...[...steps, ...gaps].map(({ startBeat, beats }) => startBeat + beats));
+}
+
+/** What is done at a beat between tones; undefined while a tone is due. */
+export function gapAt({ steps, gaps = [] }: Pick<Score, 'steps' | 'gaps'>, beat: number): GapKind | undefined {
+  const at = ({ startBeat, beats }: Pick<Step, 'startBeat' | 'beats'>) => beat >= startBeat && beat < startBeat + beats;
+  return steps.some(at) ? undefined : (gaps.find(at)?.kind ?? 'breath');
+}
+
+/** The gaps between a step and the next one, in turn: a breath where nothing else is asked for. */
+export function gapsAfter({ steps, gaps = [] }: Pick<Score, 'steps' | 'gaps'>, index: number): readonly Gap[] {
+  const fromBeat = steps[index]!.startBeat + steps[index]!.beats;
+  const untilBeat = steps[index + 1]?.startBeat ?? Infinity;
+  const own = gaps.filter(({ startBeat }) => startBeat >= fromBeat && startBeat < untilBeat);
+  if (own.length > 0 || !Number.isFinite(untilBeat) || untilBeat <= fromBeat) return own;
+  return [{ startBeat: fromBeat, beats: untilBeat - fromBeat, kind: 'breath' }];
 }
 
 /** A tone without a set end is written as one bar under a fermata. */
 const WRITTEN_OPEN_BEATS = 4;
 
-/** A score as it is written down: tones that last as long as they stay good are a bar long, what follows moves up. */
+/**
+ * A score as it is written down: tones that last as long as they stay good are a bar long, what follows moves up; what is
+ * done in the count-in stands in a bar of its own.
+ */
 export function notated(score: Score): Score {
-  let earlier = 0;
+  let earlier = score.gaps?.some(({ startBeat }) => startBeat < 0) ? -score.beatsPerBar : 0;
+  const moved: { readonly fromBeat: number; readonly by: number }[] = [{ fromBeat: -Infinity, by: earlier }];
   const steps = score.steps.map((step): Step => {
     const startBeat = step.startBeat - earlier;
     if (!step.openEnd || step.beats <= WRITTEN_OPEN_BEATS) return { ...step, startBeat };
     earlier += step.beats - WRITTEN_OPEN_BEATS;
+    moved.push({ fromBeat: step.startBeat + step.beats, by: earlier });
     return { ...step, startBeat, beats: WRITTEN_OPEN_BEATS };
   });
-  return { ...score, steps };
+  const gaps = score.gaps?.map((gap) => {
+    const { by } = moved.findLast(({ fromBeat }) => gap.startBeat >= fromBeat)!;
+    return { ...gap, startBeat: gap.startBeat - by };
+  });
+  return { ...score, steps, ...(gaps && { gaps }) };
+}
+
+/** Beats that the written part begins before the first beat of the score: the bar of what is done in the count-in. */
+export function writtenLeadBeats(score: Score): number {
+  return notated(score).steps[0]!.startBeat - score.steps[0]!.startBeat;
 }
 
 /** Whether a score has a tone that lasts as long as it stays good. */

@@ -14,6 +14,8 @@ import {
   type AskedVibrato,
   type Attack,
   type DynamicPoint,
+  type Gap,
+  type GapKind,
   type Score,
   type Step,
   type Vowel,
@@ -40,8 +42,17 @@ export interface Tone {
   /** dynamics spread evenly over the tone: one is level, two are a hairpin */
   readonly dynamics: readonly (Dynamic | number)[];
   readonly attack: Attack;
-  /** silence after it, beats */
-  readonly rest?: number;
+  /** what comes before the next tone: beats of breath, or what is done in turn */
+  readonly rest?: number | readonly GapPart[];
+  /** of the first tone: what is done in the count-in up to it */
+  readonly lead?: readonly GapPart[];
+  readonly subtone?: boolean;
+}
+
+/** A part of what lies between two tones. */
+interface GapPart {
+  readonly kind: GapKind;
+  readonly beats: number;
 }
 
 /** What a score is made from: the fields of a family, and the tones that they stand for. */
@@ -60,6 +71,14 @@ export function scoreOf(family: ToneMaker, parameters: ExerciseParameters): Scor
   inLimits('tempoBpm', parameters.tempoBpm, TEMPO_RANGE_BPM.min, TEMPO_RANGE_BPM.max);
   for (const [name, field] of Object.entries(family.fields)) checkField(name, field, parameters[name], horn);
   let beat = 0;
+  const gaps: Gap[] = [];
+  const addGaps = (parts: readonly GapPart[], from: number) => {
+    let startBeat = from;
+    for (const { kind, beats } of parts) {
+      gaps.push({ startBeat, beats, kind });
+      startBeat += beats;
+    }
+  };
   const tones = family.tones(parameters, horn);
   if (tones.length === 0) throw new NotPlayable({ reason: 'empty', path: family.id }, `${family.id} has no tone`);
   const steps = tones.map((tone): Step => {
@@ -68,7 +87,9 @@ export function scoreOf(family: ToneMaker, parameters: ExerciseParameters): Scor
     onHorn('note', fingeredMidi, horn);
     onHorn('note', soundedMidi, horn);
     const startBeat = beat;
-    beat += tone.beats + (tone.rest ?? 0);
+    if (tone.lead) addGaps(tone.lead, startBeat - beatsOf(tone.lead));
+    if (typeof tone.rest === 'object') addGaps(tone.rest, startBeat + tone.beats);
+    beat += tone.beats + beatsOf(tone.rest);
     return {
       startBeat,
       beats: tone.beats,
@@ -80,6 +101,7 @@ export function scoreOf(family: ToneMaker, parameters: ExerciseParameters): Scor
       ...marks(tone),
     };
   });
+  const asked = gapsOf(gaps, steps.at(-1)!);
   return {
     family: family.id,
     instrumentId: parameters.instrumentId,
@@ -89,15 +111,31 @@ export function scoreOf(family: ToneMaker, parameters: ExerciseParameters): Scor
     partialTuning: (parameters['tuning'] as PartialTuning | undefined) ?? 'tempered',
     tunerHidden: parameters.tunerHidden,
     steps,
+    ...(asked.length > 0 && { gaps: asked }),
   };
 }
 
+/** Beats of what comes after a tone, whatever is done in them. */
+export function beatsOf(rest: Tone['rest'] = 0): number {
+  return typeof rest === 'number' ? rest : rest.reduce((sum, { beats }) => sum + beats, 0);
+}
+
+/** Gaps that last; after the last tone only air that goes on at once belongs to the score. */
+function gapsOf(gaps: readonly Gap[], { startBeat, beats }: Step): Gap[] {
+  const endBeat = startBeat + beats;
+  return gaps.filter((gap) => {
+    if (gap.beats === 0) return false;
+    return gap.startBeat < endBeat || (gap.kind === 'air' && gap.startBeat === endBeat);
+  });
+}
+
 /** What a step is besides a plain tone. */
-function marks({ pair, octaveKey, hum, bendCents, freePitch, openEnd, vowels, vibrato }: Tone) {
+function marks({ subtone, pair, octaveKey, hum, bendCents, freePitch, openEnd, vowels, vibrato }: Tone) {
   return {
     ...(openEnd && { openEnd }),
     ...(vowels && { vowels }),
     ...(vibrato && { vibrato }),
+    ...(subtone && { subtone }),
     ...(pair && { pair }),
     ...(octaveKey && { octaveKey }),
     ...(hum && { hum }),

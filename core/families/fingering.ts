@@ -1,5 +1,13 @@
 import type { ExerciseParameters, Step } from '@inner-hum/core/exercise';
-import { canFinger, instrumentById, KEYS, regularFingering, TRY_FINGERINGS, type KeyId } from '@inner-hum/core/theory';
+import {
+  ALTERNATE_FINGERINGS,
+  canFinger,
+  instrumentById,
+  KEYS,
+  regularFingering,
+  TRY_FINGERINGS,
+  type KeyId,
+} from '@inner-hum/core/theory';
 
 /**
  * The keys that are down on a step of an exercise: those of a fingering on trial, the regular ones of the tube with its
@@ -23,7 +31,9 @@ export function fingeringOf(
       ({ midi, sizes, keys }) => midi === written && sizes.includes(horn.id) && canFinger(horn, keys),
     )?.keys;
   // The bright model has its vent open; what should sound like it is fingered as ever.
-  return typeof vent === 'string' && isKey(vent) && !step.pair ? [...regular, vent] : regular;
+  if (typeof vent !== 'string' || step.pair) return regular;
+  if (isKey(vent)) return [...regular, vent];
+  return ALTERNATE_FINGERINGS.find(({ midi, use }) => midi === written && use === 'front')?.keys ?? regular;
 }
 
 const isKey = (id: string): id is KeyId => KEYS.some((key) => key.id === id);

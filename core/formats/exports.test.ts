@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { elements, MusicXML } from '@stringsync/musicxml';
 import midiParser from 'midi-parser-js';
 import { describe, expect, it } from 'vitest';
-import { notated, scoreBeats } from '@inner-hum/core/exercise';
+import { dynamicsLine, notated, scoreBeats } from '@inner-hum/core/exercise';
 import { exerciseScore, FAMILIES, familyById, usualExercise } from '@inner-hum/core/families';
 import { instrumentById } from '@inner-hum/core/theory';
 import { readBackup, writeBackup } from './backup';
@@ -125,9 +125,7 @@ describe('exercises as scores', () => {
     '%s on the %s: the other package finds every hairpin, each begun where its tone does and ended',
     (family, horn) => {
       const score = scoreOf(family, horn);
-      const hairpins = score.steps.flatMap(({ dynamics }) =>
-        dynamics.slice(1).filter((point, i) => point.dynamic !== dynamics[i]!.dynamic),
-      );
+      const { hairpins } = dynamicsLine(score);
       const root = MusicXML.parse(writeMusicXml(score, 'Test')).getRoot() as elements.ScorePartwise;
       const wedges = root
         .getParts()[0]!
@@ -190,8 +188,31 @@ describe('exercises as scores', () => {
     const expression = midi.track.flatMap((track) => track.event).filter((entry) => entry.type === 11);
     expect(expression.every((entry) => (entry.data as number[])[0] === 11)).toBe(true);
     const on = midi.track.flatMap((track) => track.event).filter((entry) => entry.type === 9);
-    expect(on.map((entry) => (entry.data as number[])[0])).toEqual([49, 49, 49]);
+    expect(on.map((entry) => (entry.data as number[])[0])).toEqual([53, 53, 53]);
   });
+});
+
+describe('what lies between tones in MusicXML', () => {
+  const words = { step: (i: number) => `start ${i}`, gap: (kind: string) => kind };
+  const xmlOf = (family: string, change: Record<string, number | string> = {}) =>
+    writeMusicXml(
+      exerciseScore({ ...usualExercise(familyById(family), 'alto'), ...change }),
+      'Test',
+      'usual',
+      () => undefined,
+      words,
+    );
+  it('says how each tone starts, and air and breath by name', () => {
+    const said = [...xmlOf('airIntoTone', { repeats: 2 }).matchAll(/<words>([^<]*)</g)].map(([, text]) => text);
+    expect(said).toEqual(['air', 'start 0', 'air', 'breath', 'air', 'start 1', 'air']);
+  });
+  it('has a breath mark where a breath is taken, and none where the pressure is kept', () => {
+    expect(xmlOf('countedBreaths', { repeats: 3 }).match(/<breath-mark/g)).toHaveLength(2);
+    const silent = xmlOf('crossingBreak', { way: 'acrossSilence' });
+    expect(silent).toContain('<words>silence<');
+    expect(silent).not.toContain('breath-mark');
+  });
+  it('has a fermata over a tone without a set end', () => expect(xmlOf('hold')).toContain('<fermata/>'));
 });
 
 describe('a swell as MIDI', () => {

@@ -1,5 +1,13 @@
-import { notated, type Score, type Step } from '@inner-hum/core/exercise';
-import { dynamicPosition, instrumentById, spellMidi, type Dynamic, type Spelling } from '@inner-hum/core/theory';
+import {
+  dynamicsLine,
+  gapsAfter,
+  notated,
+  scoreBeats,
+  type PartWords,
+  type Score,
+  type Step,
+} from '@inner-hum/core/exercise';
+import { instrumentById, spellMidi, type Spelling } from '@inner-hum/core/theory';
 import { XMLBuilder } from 'fast-xml-parser';
 
 const LETTERS = ['C', 'D', 'E', 'F', 'G', 'A', 'B'];
@@ -26,19 +34,22 @@ interface Written {
 
 /**
  * The written part of a score as MusicXML 4.0: treble clef in the written pitch of its horn with its transposition, tempo,
- * dynamics and hairpins, ties over the bar lines and slurs. Beats down to quarters of one.
+ * dynamics and hairpins, ties over the bar lines, slurs, breath marks, fermatas and words. Beats down to quarters of one.
  * Source of the format: MusicXML 4.0, W3C Music Notation Community Group.
- * @param wordsOver what is written over a step, such as its fingering; said again only when it changes
+ * @param fingeringOver the fingering that is written over a step; said again only when it changes
  */
 export function writeMusicXml(
   played: Score,
   title: string,
   spelling: Spelling = 'usual',
-  wordsOver: (step: Step) => string | undefined = () => undefined,
+  fingeringOver: (step: Step) => string | undefined = () => undefined,
+  words: PartWords = { step: () => undefined, gap: () => undefined },
 ): string {
   const score = notated(played);
   const barUnits = score.beatsPerBar * DIVISIONS;
-  const marks = [...dynamicMarks(score), ...wordMarks(score, wordsOver)].sort((a, b) => a.atUnits - b.atUnits);
+  const marks = [...dynamicMarks(score), ...fingeringMarks(score, fingeringOver), ...wordMarks(score, words)].sort(
+    (a, b) => a.atUnits - b.atUnits,
+  );
   const written = bars(score, barUnits);
   const measures = written.map((bar, i) => {
     const last = i === written.length - 1;
@@ -107,30 +118,38 @@ function direction({ atUnits, placement, type }: Mark, barStart: number) {
   return { '@placement': placement, 'direction-type': type, ...(offset > 0 && { offset }) };
 }
 
-/** Each dynamic where it is reached, unless it stood there before, and a hairpin wherever one leads to another. */
-function dynamicMarks({ steps }: Score): Mark[] {
-  const marks: Mark[] = [];
-  let before: Dynamic | undefined;
-  for (const { startBeat, dynamics } of steps)
-    dynamics.forEach((point, i) => {
-      const at = (beat: number) => Math.round((startBeat + beat) * DIVISIONS);
-      const mark = (beat: number, type: object) => marks.push({ atUnits: at(beat), placement: 'below', type });
-      if (point.dynamic !== before) mark(point.beat, { dynamics: { [point.dynamic]: '' } });
-      before = point.dynamic;
-      const next = dynamics[i + 1];
-      if (!next) return;
-      const change = dynamicPosition(next.dynamic) - dynamicPosition(point.dynamic);
-      if (change === 0) return;
-      mark(point.beat, { wedge: { '@type': change > 0 ? 'crescendo' : 'diminuendo' } });
-      mark(next.beat, { wedge: { '@type': 'stop' } });
-    });
-  return marks;
+/** Letters, and a hairpin wherever one leads to another. */
+function dynamicMarks(score: Score): Mark[] {
+  const { letters, hairpins } = dynamicsLine(score);
+  const mark = (beat: number, type: object): Mark => ({
+    atUnits: Math.round(beat * DIVISIONS),
+    placement: 'below',
+    type,
+  });
+  // At one place a hairpin ends, its letter stands, and the next one begins.
+  return [
+    ...hairpins.map(({ toBeat }) => mark(toBeat, { wedge: { '@type': 'stop' } })),
+    ...letters.map(({ beat, dynamic }) => mark(beat, { dynamics: { [dynamic]: '' } })),
+    ...hairpins.map(({ fromBeat, grows }) =>
+      mark(fromBeat, { wedge: { '@type': grows ? 'crescendo' : 'diminuendo' } }),
+    ),
+  ];
 }
 
-function wordMarks({ steps }: Score, wordsOver: (step: Step) => string | undefined): Mark[] {
+/** How tones start and what is done between them. */
+function wordMarks({ steps, gaps = [] }: Score, words: PartWords): Mark[] {
+  const mark = (startBeat: number, text: string | undefined): Mark[] =>
+    text ? [{ atUnits: Math.round(startBeat * DIVISIONS), placement: 'above', type: { words: text } }] : [];
+  return [
+    ...steps.flatMap(({ startBeat }, i) => mark(startBeat, words.step(i))),
+    ...gaps.flatMap(({ startBeat, kind }) => mark(startBeat, words.gap(kind))),
+  ];
+}
+
+function fingeringMarks({ steps }: Score, fingeringOver: (step: Step) => string | undefined): Mark[] {
   let before: string | undefined;
   return steps.flatMap((step): Mark[] => {
-    const words = wordsOver(step);
+    const words = fingeringOver(step);
     const again = words === before;
     before = words;
     if (!words || again) return [];
@@ -156,7 +175,8 @@ function bars(score: Score, barUnits: number): Written[][] {
     add(Math.round(step.startBeat * DIVISIONS) - at, undefined);
     add(Math.round(step.beats * DIVISIONS), step);
   }
-  if (at % barUnits > 0) add(barUnits - (at % barUnits), undefined);
+  const lastUnits = Math.ceil(Math.round(scoreBeats(score) * DIVISIONS) / barUnits) * barUnits;
+  if (at < lastUnits) add(lastUnits - at, undefined);
   return out.filter((bar) => bar.length > 0);
 }
 
@@ -166,7 +186,9 @@ function note({ units, step, first, last }: Written, score: Score, spelling: Spe
   if (!step) return { rest: '', ...length };
   const { step: letter, alter, octave } = spellMidi(step.soundedMidi, spelling);
   const ties = [...(first ? [] : ['stop']), ...(last ? [] : ['start'])];
-  const next = score.steps[score.steps.indexOf(step) + 1];
+  const index = score.steps.indexOf(step);
+  const next = score.steps[index + 1];
+  const breathes = last && next !== undefined && gapsAfter(score, index)[0]?.kind === 'breath';
   const slursOn = next?.attack === 'slurred' && next.startBeat === step.startBeat + step.beats;
   const slurs = [
     ...(last && !slursOn && step.attack === 'slurred' ? ['stop'] : []),
@@ -175,6 +197,8 @@ function note({ units, step, first, last }: Written, score: Score, spelling: Spe
   const notations = {
     ...(ties.length > 0 && { tied: ties.map((text) => ({ '@type': text })) }),
     ...(slurs.length > 0 && { slur: slurs.map((slur) => ({ '@type': slur })) }),
+    ...(breathes && { articulations: { 'breath-mark': '' } }),
+    ...(last && step.openEnd && { fermata: '' }),
   };
   return {
     pitch: { step: LETTERS[letter], ...(alter !== 0 && { alter }), octave },

@@ -135,7 +135,8 @@ describe('presentTake', () => {
     });
     expect(now.exercise).toBe('tongueOrAir 58');
     const start = { midi: 58, attack: 'tongue', spoke: false, day: '2026-01-01', reed: 'first' };
-    expect(now.starts).toEqual([start, start, start]);
+    // By turns with the tongue and with air.
+    expect(now.starts).toEqual([start, { ...start, attack: 'breath' }, start]);
     expect(now.centres).toHaveLength(2);
     expect(now.slopes).toEqual([]);
     expect(now.share).toBeCloseTo(1.6 / 3, 9);

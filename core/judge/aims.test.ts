@@ -30,6 +30,10 @@ const found = (measures: readonly StepMeasures[], family: string) => {
 };
 const ids = (measures: readonly StepMeasures[], family: string) => found(measures, family).map((finding) => finding.id);
 
+/** Starts with the tongue and with air, as they are played: by turns. */
+const byTurns = (tongued: readonly StepMeasures[], aired: readonly StepMeasures[]) =>
+  tongued.flatMap((one, i) => [one, aired[i]!]);
+
 describe('tongue or air', () => {
   const good = tone();
   const bad = tone({ octave: true });
@@ -39,9 +43,9 @@ describe('tongue or air', () => {
     [[bad, bad, bad, good], [bad, silent, good, bad], ['bothFail']],
     [[bad, good, good, good], [good, good, good, good], []],
     [[good, good, good, good], [good, good, good, good], []],
-  ])('case %#', (tongued, aired, expected) => expect(ids([...tongued, ...aired], 'tongueOrAir')).toEqual(expected));
+  ])('case %#', (tongued, aired, expected) => expect(ids(byTurns(tongued, aired), 'tongueOrAir')).toEqual(expected));
   it('counts the shares', () =>
-    expect(found([bad, bad, bad, good, good, good, good, good], 'tongueOrAir')[0]!.values).toEqual({
+    expect(found(byTurns([bad, bad, bad, good], [good, good, good, good]), 'tongueOrAir')[0]!.values).toEqual({
       tonguePercent: 75,
       airPercent: 0,
     }));
@@ -90,7 +94,7 @@ describe('hold', () => {
 });
 
 describe('aims of a colour and a level', () => {
-  const at = (levelDb: number, centroid = 4, cents = 0) =>
+  const at = (levelDb: number, centroid = 4, cents = 0, airDb = -30) =>
     ({
       kind: 'sounded',
       onsetS: 1,
@@ -99,14 +103,20 @@ describe('aims of a colour and a level', () => {
       levelDb: measured(levelDb, 0.3),
       softestDb: measured(levelDb, 0.3),
       centroidPartials: measured(centroid, 0.1),
+      breathRatioDb: measured(airDb, 1),
       colourTravelPartials: measured(centroid / 5, 0.1),
       pitchCentreCents: measured(cents, 0.5),
     }) as unknown as StepMeasures;
   it('a subtone lies well under the full tone, darker, at its pitch', () => {
-    expect(ids([at(-22, 5), at(-34, 3), at(-22, 5)], 'fullAndSubtone')).toEqual(['subtone']);
-    expect(ids([at(-22, 5), at(-25, 3), at(-22, 5)], 'fullAndSubtone')).toEqual(['noSubtone']);
-    expect(ids([at(-22, 5), at(-34, 4.9), at(-22, 5)], 'fullAndSubtone')).toEqual(['noSubtone']);
-    expect(ids([at(-22, 5), at(-34, 3, -20), at(-22, 5)], 'fullAndSubtone')).toEqual(['subtone', 'subtoneSags']);
+    const [full, soft] = [at(-22, 5), at(-32, 4)];
+    const of = (sub: StepMeasures) => ids([full, soft, sub, full], 'fullAndSubtone');
+    expect(of(at(-34, 3, 0, -20))).toEqual(['subtone']);
+    expect(of(at(-25, 3, 0, -20))).toEqual(['noSubtone']);
+    expect(of(at(-34, 4.9, 0, -20))).toEqual(['noSubtone']);
+    expect(of(at(-34, 3, -20, -20))).toEqual(['subtone', 'subtoneSags']);
+    // Clear and soft is not a subtone: it lacks the air, or is no darker than the plain soft tone.
+    expect(of(at(-34, 3, 0, -29))).toEqual(['plainSoft']);
+    expect(of(at(-34, 4, 0, -20))).toEqual(['plainSoft']);
   });
   it('a descent is one fade', () => {
     expect(

@@ -18,9 +18,14 @@ const UNEVEN_BEATS = 0.07;
 const LEAST_CHANGES = 4;
 /** Two pairs differ in their distance when it is by this much, dB: twice the error of one. */
 const NEARER_DB = 1.5;
-/** A subtone lies this far under the full tone, dB, with so much less colour, share of its centroid. */
+/**
+ * A subtone lies this far under the full tone, dB, with so much less colour, share of its centroid; and against the plain
+ * soft tone it is darker too and carries so much more air, dB. Our choice.
+ */
 const SUBTONE_DB = 6;
 const SUBTONE_COLOUR = 0.85;
+const SUBTONE_DARKER = 0.95;
+const SUBTONE_AIR_DB = 3;
 /** A tone of a fade may be this much louder than the one before it, dB. */
 const FADE_BACK_DB = 2.5;
 /** A tone that comes out of nothing begins no farther than this over the softest of the ruler, dB. */
@@ -133,9 +138,14 @@ function held({ measures, about: { score } }: Played): Finding[] {
   return [finding(id, stepIndex, { beats, seconds: beats * beatSeconds(score) }, 1)];
 }
 
-/** Whether the soft tone between two full ones was a subtone: well under them, darker, at the same pitch. */
-function subtone({ measures, about: { demand } }: Played): Finding[] {
-  const [full, sub] = measures;
+/**
+ * Whether the tone that is meant so was a subtone: well under the full one and darker, at the same pitch, and another
+ * voice than the plain soft tone before it. Takes of an earlier score have no such tone: there the second is meant.
+ */
+function subtone({ measures, about: { score, demand } }: Played): Finding[] {
+  const marked = score.steps.findIndex((step) => step.subtone);
+  const at = marked < 0 ? 1 : marked;
+  const [full, sub] = [measures[0], measures[at]];
   if (!full || !sub || !isSounded(full) || !isSounded(sub)) return [];
   const [loudDb, softDb] = [levelDb(full), levelDb(sub)];
   const [bright, dark] = [valueOf(full.centroidPartials), valueOf(sub.centroidPartials)];
@@ -144,12 +154,24 @@ function subtone({ measures, about: { demand } }: Played): Finding[] {
   const found: Finding[] = [];
   if (db < SUBTONE_DB || dark > SUBTONE_COLOUR * bright) {
     const severity = Math.max(SUBTONE_DB / Math.max(1, db), dark / (SUBTONE_COLOUR * bright));
-    found.push(finding('noSubtone', 1, { db: Math.max(0, db), partials: Math.max(0, bright - dark) }, severity));
-  } else found.push(finding('subtone', 1, { db }));
+    found.push(finding('noSubtone', at, { db: Math.max(0, db), partials: Math.max(0, bright - dark) }, severity));
+  } else found.push(plainSoft(marked > 1 ? measures[at - 1] : undefined, sub, at) ?? finding('subtone', at, { db }));
   const sag = (valueOf(full.pitchCentreCents) ?? 0) - (valueOf(sub.pitchCentreCents) ?? 0);
   const limit = DEMAND_CENTS[demand];
-  if (sag > limit) found.push(finding('subtoneSags', 1, { cents: sag }, sag / limit));
+  if (sag > limit) found.push(finding('subtoneSags', at, { cents: sag }, sag / limit));
   return found;
+}
+
+/** A soft tone in the voice of the plain one before it; nothing where one of the two can't be told. */
+function plainSoft(plain: StepMeasures | undefined, sub: Sounded, at: number): Finding | undefined {
+  if (!plain || !isSounded(plain)) return undefined;
+  const [bright, dark] = [valueOf(plain.centroidPartials), valueOf(sub.centroidPartials)];
+  const [clear, airy] = [valueOf(plain.breathRatioDb), valueOf(sub.breathRatioDb)];
+  if (bright === undefined || dark === undefined || clear === undefined || airy === undefined) return undefined;
+  const db = airy - clear;
+  if (db >= SUBTONE_AIR_DB && dark <= SUBTONE_DARKER * bright) return undefined;
+  const severity = Math.max(SUBTONE_AIR_DB - db, 0) / SUBTONE_AIR_DB + 1;
+  return finding('plainSoft', at, { db: Math.max(0, db), partials: Math.max(0, bright - dark) }, severity);
 }
 
 /** How soft the softest tone was, over the softest of the player's ruler; only told against a measured one. */

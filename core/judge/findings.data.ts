@@ -416,6 +416,7 @@ export const FINDINGS = rowsOf({
   colourTravels: { values: ['partials'], weight: 0, about: 'take', needs: 'highs' },
   pairsNearer: { values: ['fromDb', 'db'], weight: 0, about: 'take' },
   noSubtone: { values: ['db', 'partials'], weight: 2, needs: 'levels', tries: ['dropToSubtone'] },
+  plainSoft: { values: ['db', 'partials'], weight: 2, tries: ['dropToSubtone'] },
   subtone: { values: ['db'], weight: 0, needs: 'levels' },
   subtoneSags: { values: ['cents'], weight: 2, tries: ['supportWhenSoft'], explainsInTake: ['flat'] },
   fadeBack: { values: ['db'], weight: 2, needs: 'levels', lost: 'tone', tries: ['oneLongFade'] },

@@ -40,6 +40,8 @@ export interface Habits {
   /** plays all louder (softer, negative), dB, and nothing softer than this place on the ruler, 0–1 */
   readonly loudDb: number;
   readonly softestPlace: number;
+  /** how much of a subtone's voice there is where one is asked for, 0–1: darker and airier than plain soft */
+  readonly subtoneShare: number;
   /** flatter by this much at the soft end of the ruler, cents */
   readonly sagsSoftCents: number;
   /** how far the colour goes from the brightest vowel to the darkest, dB for each octave of partials */
@@ -112,6 +114,7 @@ export const CLEAN_HABITS: Habits = {
   breathWhenSoftDb: 3,
   loudDb: 0,
   softestPlace: 0,
+  subtoneShare: 1,
   sagsSoftCents: 0,
   vowelTiltDb: 8,
   breathS: 11,
@@ -181,6 +184,7 @@ export const FAULTS = {
   tooLoud: { loudDb: 10 },
   tooSoft: { loudDb: -10 },
   neverSoft: { softestPlace: 0.5 },
+  plainSubtone: { subtoneShare: 0 },
   sagsSoft: { sagsSoftCents: 40 },
   partialTooLow: { partialTooLow: true },
   slowChange: { glitchS: 0.16 },

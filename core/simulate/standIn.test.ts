@@ -60,6 +60,7 @@ describe('playStandIn', () => {
       partialTooLow: 'altissimoVoicing',
       staysOneVowel: 'vowelSweep',
       neverSoft: 'fullAndSubtone',
+      plainSubtone: 'fullAndSubtone',
       sagsSoft: 'fullAndSubtone',
       slowChange: 'overtoneMatch',
       changesLate: 'overtoneMatch',

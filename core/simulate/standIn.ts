@@ -38,6 +38,12 @@ const REEDS = {
   stiff: { responseS: 0.25, breathDb: 14, wobble: 1, squeaks: false },
   tired: { responseS: 0, breathDb: 4, wobble: 3.5, squeaks: true },
 } as const;
+/** The voice of a subtone against plain soft: colour, dB for each octave of partials, and air, dB. Our choice. */
+const SUBTONE = { tiltDb: -5, airDb: 9 } as const;
+/** Air that goes through the horn between tones, dB under its loudest. */
+const AIR_DB = -38;
+/** How long it takes to begin and to end, seconds. */
+const AIR_EDGE_S = 0.1;
 const FATIGUE = { cents: -40, wobble: 2, breathDb: 8 } as const;
 
 /**
@@ -60,9 +66,32 @@ export function playStandIn(planned: Score, settings: StandInSettings): Float32A
     const startS = leadS + step.startBeat * beatS + habits.lateS;
     tone.addTo(out, startS, step.beats * beatS - Math.max(0, habits.lateS), beats * beatS, startS - leadS);
   });
+  const airDb = settings.ruler.loudestDb + AIR_DB;
+  for (const gap of score.gaps ?? []) {
+    if (gap.kind !== 'air') continue;
+    const startS = leadS + gap.startBeat * beatS;
+    addAir(out, sampleRateHz, { startS, lengthS: gap.beats * beatS, db: airDb }, random);
+  }
   addRoom(out, sampleRateHz, habits.roomS);
   for (let i = 0; i < out.length; i++) out[i]! += ROOM_NOISE * random.normal();
   return out;
+}
+
+/** Air through the horn, without a tone. */
+function addAir(
+  out: Float32Array,
+  sampleRateHz: number,
+  { startS, lengthS, db }: { readonly startS: number; readonly lengthS: number; readonly db: number },
+  random: SeededRandom,
+): void {
+  let low = 0;
+  for (let i = 0; i < Math.round(lengthS * sampleRateHz); i++) {
+    const t = i / sampleRateHz;
+    low += 0.5 * (random.normal() - low);
+    const at = Math.round(startS * sampleRateHz) + i;
+    const edge = Math.min(1, t / AIR_EDGE_S, (lengthS - t) / AIR_EDGE_S);
+    if (at >= 0 && at < out.length) out[at]! += dbToAmplitude(db) * edge * low * 1.73;
+  }
 }
 
 /** Tones without a set end last as long as the player's breath. */
@@ -172,6 +201,7 @@ class Tone {
         const tiltDb =
           noteTiltDb +
           this.vowelDb(place) +
+          (step.subtone ? SUBTONE.tiltDb * habits.subtoneShare : 0) +
           (step.pair ? habits.pairTiltDb : 0) +
           (habits.opensWhenLoudDb * (levelDb - middleDb)) / 10;
         const instrument = instrumentById(this.score.instrumentId);
@@ -285,7 +315,8 @@ class Tone {
   private breathDb(levelDb: number, tiredness: number): number {
     const { habits, plan } = this;
     const ratio = habits.breathDb + REEDS[habits.reed].breathDb + FATIGUE.breathDb * tiredness;
-    return levelDb + ratio + (habits.breathWhenSoftDb * (plan.maxDb - levelDb)) / 10;
+    const subtoneDb = this.step.subtone ? SUBTONE.airDb * habits.subtoneShare : 0;
+    return levelDb + ratio + subtoneDb + (habits.breathWhenSoftDb * (plan.maxDb - levelDb)) / 10;
   }
 
   private edges(t: number, lengthS: number): number {

@@ -1,4 +1,12 @@
-import { VOWELS, type AskedVibrato, type ExerciseParameters, type Score, type Step } from '@inner-hum/core/exercise';
+import {
+  GAP_KINDS,
+  VOWELS,
+  type AskedVibrato,
+  type ExerciseParameters,
+  type Gap,
+  type Score,
+  type Step,
+} from '@inner-hum/core/exercise';
 import { CHANGE_IDS, familyIfKnown, isPlayed } from '@inner-hum/core/families';
 import { FINDING_IDS, TRY_IDS, type Finding, type Verdict } from '@inner-hum/core/judge';
 import {
@@ -86,6 +94,7 @@ const step = wholeOf<Step>()({
   bendCents: number().optional(),
   freePitch: boolean().optional(),
   openEnd: boolean().optional(),
+  subtone: boolean().optional(),
   vibrato: wholeOf<AskedVibrato>()({ waves: real().min(1).max(12), widthCents: real().min(0).max(200) })
     .optional()
     .default(undefined),
@@ -107,6 +116,16 @@ const score = wholeOf<Score>()({
   partialTuning: string().oneOf(['tempered', 'natural', 'free']).required(),
   tunerHidden: boolean().required(),
   steps: array(step).min(1).max(MOST_STEPS).required(),
+  gaps: array(
+    wholeOf<Gap>()({
+      // One before the first beat lies in the count-in.
+      startBeat: real().min(-64).max(1e5),
+      beats: real().positive().max(1e4),
+      kind: string().oneOf(GAP_KINDS).required(),
+    }),
+  )
+    .max(MOST_STEPS)
+    .optional(),
 });
 
 /** Parameters of a known family; what today's family would not play can be played as the nearest that it does. */

@@ -1,15 +1,15 @@
 import { zoneOf } from '@inner-hum/core/theory';
-import { dynamic, note, number, series } from '@inner-hum/core/exercise';
+import { dynamic, note, number, series, type Tone } from '@inner-hum/core/exercise';
 import { defineFamily } from '../family';
 import { byTurn } from '../teaching';
 
-/** A low note grows out of air that already runs, goes back into it, and a breath is taken. */
+/** A low note grows out of air that already runs, fades back into it, and a breath is taken. */
 export const airIntoTone = defineFamily({
   id: 'airIntoTone',
   stage: 'lowEnd',
   tempoBpm: 72,
   fields: {
-    writtenMidi: note(58),
+    writtenMidi: note(62),
     beats: number(2, 16, 4),
     airBeats: number(1, 8, 2),
     breathBeats: number(1, 8, 2),
@@ -17,13 +17,18 @@ export const airIntoTone = defineFamily({
     repeats: number(1, 8, 3),
   },
   tones: ({ writtenMidi, beats, airBeats, breathBeats, dynamic: loudness, repeats }) =>
-    series(repeats, () => ({
-      note: writtenMidi,
-      beats,
-      dynamics: [loudness],
-      attack: 'breath',
-      rest: airBeats + breathBeats + airBeats,
-    })),
+    series(repeats, (i): Tone => {
+      const air = { kind: 'air', beats: airBeats } as const;
+      return {
+        note: writtenMidi,
+        beats,
+        // Out of the softest that the ruler knows, and back into it.
+        dynamics: [0, loudness, 0],
+        attack: 'breath',
+        ...(i === 0 && { lead: [air] }),
+        rest: [air, { kind: 'breath', beats: breathBeats }, air],
+      };
+    }),
   teaching: {
     mainNote: 'writtenMidi',
     // Air before the tone is the task: its length says nothing of the note.

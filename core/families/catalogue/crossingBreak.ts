@@ -11,8 +11,11 @@ const WAYS = {
     [72, 74],
     [73, 74],
   ],
-  acrossSilence: [[72], [74]],
+  acrossSilence: [[72, 74]],
 } as const;
+
+/** How long the silence over the break is. */
+const SILENCE_BEATS = 1;
 
 /** Over the break to D5: from above, where it is easier, by a slur from below, or across a silence with the air kept. */
 export const crossingBreak = defineFamily({
@@ -30,13 +33,15 @@ export const crossingBreak = defineFamily({
     WAYS[way].flatMap((notes) =>
       notes.map((note, i): Tone => {
         const last = i === notes.length - 1;
-        const attack = i === 0 ? 'breath' : 'slurred';
+        const silent = way === 'acrossSilence';
+        const attack = i === 0 || silent ? 'breath' : 'slurred';
         return {
           note: note,
           beats: last ? holdBeats : beats,
           dynamics: [loudness],
           attack,
-          rest: last ? restBeats : 0,
+          // The air stays under pressure over the silence: no breath is taken.
+          rest: last ? restBeats : [{ kind: 'silence', beats: silent ? SILENCE_BEATS : 0 }],
         };
       }),
     ),

@@ -1,4 +1,4 @@
-import { note, number, series } from '@inner-hum/core/exercise';
+import { note, number, series, type Tone } from '@inner-hum/core/exercise';
 import { defineFamily } from '../family';
 import { byTurn } from '../teaching';
 
@@ -9,7 +9,17 @@ export const firstTrace = defineFamily({
   tempoBpm: 66,
   fields: { writtenMidi: note(58), beats: number(2, 16, 4), restBeats: number(1, 16, 4), repeats: number(1, 8, 3) },
   tones: ({ writtenMidi, beats, restBeats, repeats }) =>
-    series(repeats, () => ({ note: writtenMidi, beats, dynamics: ['pp'], attack: 'breath', rest: restBeats })),
+    series(repeats, (i): Tone => {
+      const air = { kind: 'air', beats: 1 } as const;
+      return {
+        note: writtenMidi,
+        beats,
+        dynamics: ['pp'],
+        attack: 'breath',
+        ...(i === 0 && { lead: [air] }),
+        rest: i === repeats - 1 ? restBeats : [{ kind: 'breath', beats: restBeats }, air],
+      };
+    }),
   teaching: {
     mainNote: 'writtenMidi',
     unjudged: ['response', 'air', 'peak', 'timing'],

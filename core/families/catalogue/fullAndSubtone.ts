@@ -2,7 +2,7 @@ import { dynamic, note, number } from '@inner-hum/core/exercise';
 import { defineFamily } from '../family';
 import { byTurn } from '../teaching';
 
-/** The same low note full, then as a subtone, then full again, in one slur. */
+/** The same low note full, plainly soft, as a subtone and full again: a subtone is another voice, not only less of it. */
 export const fullAndSubtone = defineFamily({
   id: 'fullAndSubtone',
   stage: 'lowRegister',
@@ -11,6 +11,7 @@ export const fullAndSubtone = defineFamily({
   tones: ({ writtenMidi, beats, dynamic: loudness, subtone }) => [
     { note: writtenMidi, beats, dynamics: [loudness], attack: 'breath', rest: 2 },
     { note: writtenMidi, beats, dynamics: [subtone], attack: 'breath', rest: 2 },
+    { note: writtenMidi, beats, dynamics: [subtone], attack: 'breath', rest: 2, subtone: true },
     { note: writtenMidi, beats, dynamics: [loudness], attack: 'breath' },
   ],
   teaching: {

@@ -17,14 +17,14 @@ export const heardInterval = defineFamily({
   },
   tones: ({ writtenMidi, direction, intervals, beats, hearBeats, dynamic: loudness }) => {
     const sign = direction === 'up' ? 1 : -1;
-    const tone = (value: number): Tone => ({
+    const tone = (value: number, rest: NonNullable<Tone['rest']>): Tone => ({
       note: value,
       beats,
       dynamics: [loudness],
       attack: 'breath',
-      rest: hearBeats,
+      rest,
     });
-    return series(intervals, (i) => [tone(writtenMidi), tone(writtenMidi + sign * (i + 1))]).flat();
+    return series(intervals, (i) => [tone(writtenMidi, [{ kind: 'hear', beats: hearBeats }]), tone(writtenMidi + sign * (i + 1), hearBeats)]).flat();
   },
   teaching: {
     about: ['pitch', 'start'],

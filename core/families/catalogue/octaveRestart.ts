@@ -1,6 +1,9 @@
 import { dynamic, note, number, series, type Tone } from '@inner-hum/core/exercise';
 import { defineFamily } from '../family';
 
+/** From here down the upper octave is the overtone of the low fingering itself, written C♯4. */
+const BY_OVERTONE_MIDI = 61;
+
 /** Slur from the upper octave to the low note, then start that note again and again; each time a semitone lower. */
 export const octaveRestart = defineFamily({
   id: 'octaveRestart',
@@ -8,7 +11,7 @@ export const octaveRestart = defineFamily({
   tempoBpm: 66,
   fields: {
     writtenMidi: note(61),
-    notes: number(1, 6, 2),
+    notes: number(1, 11, 2),
     beats: number(1, 8, 2),
     restarts: number(1, 8, 3),
     restBeats: number(1, 8, 2),
@@ -17,9 +20,10 @@ export const octaveRestart = defineFamily({
   tones: ({ writtenMidi, notes, beats, restarts, restBeats, dynamic: loudness }, horn) =>
     series(Math.min(notes, writtenMidi - horn.lowestWrittenMidi + 1), (i): Tone[] => {
       const low = writtenMidi - i;
+      const upper = low <= BY_OVERTONE_MIDI ? { note: low, partial: 2 } : { note: low + 12 };
       const again = { note: low, beats, dynamics: [loudness], attack: 'breath', rest: restBeats } as const;
       return [
-        { note: low + 12, beats, dynamics: [loudness], attack: 'breath' },
+        { ...upper, beats, dynamics: [loudness], attack: 'breath' },
         { ...again, attack: 'slurred' },
         ...series(restarts, () => again),
       ];
@@ -27,7 +31,7 @@ export const octaveRestart = defineFamily({
   teaching: {
     mainNote: 'writtenMidi',
     amount: 'notes',
-    within: { tempoBpm: [50, 92], notes: [1, 4], dynamic: ['p', 'f'] },
+    within: { tempoBpm: [50, 92], notes: [1, 11], dynamic: ['p', 'f'] },
     easier: ['fewer', 'startLouder', 'easierNote'],
     harder: ['more', 'softer', 'harderNote'],
     planned: { from: 'home' },

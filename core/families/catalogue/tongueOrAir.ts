@@ -3,7 +3,7 @@ import { dynamic, note, number, series } from '@inner-hum/core/exercise';
 import { defineFamily } from '../family';
 import { byTurn } from '../teaching';
 
-/** A low note started with the tongue, then as often with air alone: if only the tongued ones fail, it is the tongue. */
+/** A low note started with the tongue and with air alone by turns: if only the tongued ones fail, it is the tongue. */
 export const tongueOrAir = defineFamily({
   id: 'tongueOrAir',
   stage: 'lowRegister',
@@ -16,9 +16,13 @@ export const tongueOrAir = defineFamily({
     dynamic: dynamic('mp'),
   },
   tones: ({ writtenMidi, starts, beats, restBeats, dynamic: loudness }) =>
-    (['tongue', 'breath'] as const).flatMap((attack) =>
-      series(starts, () => ({ note: writtenMidi, beats, dynamics: [loudness], attack, rest: restBeats })),
-    ),
+    series(2 * starts, (i) => ({
+      note: writtenMidi,
+      beats,
+      dynamics: [loudness],
+      attack: byTurn(['tongue', 'breath'] as const, i),
+      rest: restBeats,
+    })),
   teaching: {
     mainNote: 'writtenMidi',
     aims: ['ways'],

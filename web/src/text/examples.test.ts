@@ -13,6 +13,7 @@ const FILLED: Readonly<Record<string, string | number>> = {
   beat: 3,
   beats: 4.5,
   cents: 14,
+  gap: 'breathe',
   celsius: 21,
   changes: 'beats 8',
   cue: 'slow the air',

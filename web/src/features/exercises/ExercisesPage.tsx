@@ -14,6 +14,7 @@ import { saveFile } from '../../base/saveFile';
 import { PageTitle } from '../../ui/PageTitle';
 import { Part } from '../../shared/exercise/Part';
 import { useNoteName } from '../../text/useNoteName';
+import { partWords } from '../../text/usePartWords';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { noticed } from '../../store/notices';
 import { entry } from '../../store/lists';
@@ -77,7 +78,7 @@ export default function ExercisesPage() {
       saveFile(
         `${title}.musicxml`,
         'application/vnd.recordare.musicxml+xml',
-        writeMusicXml(score, title, settings.spelling, fingeringOver),
+        writeMusicXml(score, title, settings.spelling, fingeringOver, partWords(t, score, now)),
       );
   };
   return (
@@ -100,12 +101,12 @@ export default function ExercisesPage() {
           </chakra.p>
           <PrintedMeta text={exerciseMeta(t, now)} />
           <Box
-            maxHeight="320px"
+            maxHeight="400px"
             overflowY="auto"
             mb="14px"
             _print={{ maxHeight: 'none', overflow: 'visible', color: 'black' }}
           >
-            <Part score={score} />
+            <Part score={score} exercise={now} />
           </Box>
           <Box _print={{ display: 'none' }}>
             <ExerciseControls />

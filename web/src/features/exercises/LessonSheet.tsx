@@ -102,7 +102,7 @@ function SheetBlock({ number, block }: { readonly number: number; readonly block
         </Box>
         {keys && <Fingering instrumentId={exercise.instrumentId} keys={keys} width="150px" />}
       </Flex>
-      <Part score={score} />
+      <Part score={score} exercise={exercise} />
     </chakra.li>
   );
 }

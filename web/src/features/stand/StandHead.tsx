@@ -23,7 +23,7 @@ export function StandHead() {
   const [fingered, setFingered] = useState(score.steps[0]!);
   const keys = phase === 'free' ? undefined : fingeringOf(fingered, exercise, (midi) => usedFingering(settings, midi));
   const running = ['countIn', 'waiting', 'running', 'free'].includes(phase);
-  const { number, sounding, note, dynamics, cents, next } = useLiveHead(running, setFingered);
+  const { number, sounding, note, dynamics, cents, next, start } = useLiveHead(running, setFingered);
   return (
     <Flex align="center" justify="space-between" gap="24px" minHeight={{ base: '88px', md: '136px' }} flex="none">
       <Flex align="center" gap={{ base: '14px', md: '28px' }} minWidth={0}>
@@ -54,6 +54,7 @@ export function StandHead() {
             mr="22px"
             data-testid="cents"
           />
+          <chakra.span ref={start} fontSize={READ_SIZE} mr="22px" data-testid="step-start" />
           <chakra.span ref={sounding} fontSize={READ_SIZE} data-testid="sounding" />
         </Box>
       </Flex>

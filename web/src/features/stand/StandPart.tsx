@@ -1,9 +1,9 @@
 import { Box, chakra } from '@chakra-ui/react';
-import { beatSeconds } from '@inner-hum/core/exercise';
+import { beatSeconds, writtenLeadBeats } from '@inner-hum/core/exercise';
 import { useEffect, useRef, useState } from 'react';
 import { Part, type PartPlaces } from '../../shared/exercise/Part';
 import { useAppSelector } from '../../store';
-import { scoreOf } from '../../store/settings';
+import { exerciseOf, scoreOf } from '../../store/settings';
 import { usePageSound } from '../../practice/usePageSound';
 
 /** The page turns when the mark comes this far, and then so much of what was played is still seen. */
@@ -20,12 +20,13 @@ export function StandPart({ running }: { readonly running: boolean }) {
   const mark = useRef<HTMLDivElement>(null);
   useEffect(() => {
     if (!places) return;
+    const leadBeats = writtenLeadBeats(score);
     const show = (beat: number) => {
-      const place = places(beat);
+      const place = places(leadBeats + beat);
       if (!place || !view.current || !mark.current) return;
       mark.current.style.transform = `translate(${place.x}px, ${place.top}px)`;
       mark.current.style.height = `${place.height}px`;
-      const top = Math.max(0, place.top + place.height / 2 - view.current.clientHeight / 2);
+      const top = Math.max(0, place.bottom - view.current.clientHeight);
       if (Math.abs(view.current.scrollTop - top) > 2) view.current.scrollTop = top;
       // It pages by itself, sideways too where the screen is narrow.
       const { clientWidth, scrollLeft } = view.current;
@@ -47,12 +48,12 @@ export function StandPart({ running }: { readonly running: boolean }) {
     <Box
       ref={view}
       position="relative"
-      height={{ base: '132px', md: '172px' }}
+      height={{ base: '156px', md: '212px' }}
       overflow="hidden"
       data-testid="stand-part"
     >
       <Box minWidth="740px">
-        <Part score={score} onPlaces={setPlaces} />
+        <Part score={score} exercise={exerciseOf(settings)} onPlaces={setPlaces} />
       </Box>
       <chakra.div
         ref={mark}

@@ -1,4 +1,4 @@
-import type { Score, Step } from '@inner-hum/core/exercise';
+import { gapAt, gapsAfter, type GapKind, type Score, type Step } from '@inner-hum/core/exercise';
 import { foldedCents } from '@inner-hum/core/measure';
 import {
   centsBetweenHz,
@@ -20,6 +20,7 @@ import { useHorn } from '../../store/useHorn';
 import { formatSigned } from '../../text/format';
 import { useNoteName } from '../../text/useNoteName';
 import { usePartialName } from '../../text/usePartialName';
+import { stepWords } from '../../text/usePartWords';
 
 /** How many tubes are named that could give a freely played note. */
 const MOST_SOURCES = 3;
@@ -44,6 +45,7 @@ export function useLiveHead(running: boolean, onStep: (step: Step) => void) {
   const dynamics = useRef<HTMLSpanElement>(null);
   const cents = useRef<HTMLSpanElement>(null);
   const next = useRef<HTMLSpanElement>(null);
+  const start = useRef<HTMLSpanElement>(null);
   const overtones = score.steps.some((step) => step.partialNumber > 1 || step.hum);
   useEffect(() => {
     const showStep = (index: number) => {
@@ -52,7 +54,16 @@ export function useLiveHead(running: boolean, onStep: (step: Step) => void) {
       show(note, nameOf(step.soundedMidi));
       onStep(step);
       show(dynamics, phase === 'free' ? '' : dynamicsText(step));
-      show(next, after && phase !== 'free' ? t(nextKey(step, after), { note: nameOf(after.soundedMidi) }) : '');
+      show(next, after && phase !== 'free' ? thenText(index, after) : '');
+      const words = stepWords(t, score, Math.min(index, score.steps.length - 1), exercise);
+      show(start, phase === 'free' ? '' : [words.start, words.manner].filter(Boolean).join(' · '));
+    };
+    const thenText = (index: number, after: Step) => {
+      const { manner } = stepWords(t, score, index + 1, exercise);
+      const note = [nameOf(after.soundedMidi), manner].filter(Boolean).join(', ');
+      // What comes at once; the rest is said when it comes.
+      const [gap] = gapsAfter(score, index);
+      return gap ? t('stand.nextAfter', { gap: t(`part.gap.${gap.kind}`), note }) : t('stand.nextNote', { note });
     };
     showStep(0);
     show(cents, '');
@@ -92,10 +103,10 @@ export function useLiveHead(running: boolean, onStep: (step: Step) => void) {
       showStep(place.step);
       // Nothing is counted while a first tone is waited for.
       show(number, phase === 'waiting' ? '' : place.number);
+      show(cents, place.gap && phase !== 'waiting' ? t(`part.gap.${place.gap}`) : '');
       if (phase !== 'running') return;
-      if (place.rest) show(cents, t('stand.rest'));
-      else showCents(score.steps[place.step]!);
-      showPartial(score.steps[place.step]!, place.rest);
+      if (!place.gap) showCents(score.steps[place.step]!);
+      showPartial(score.steps[place.step]!, place.gap !== undefined);
     };
     const showPartial = (step: Step, rest: boolean) => {
       const hz = hzNow();
@@ -115,26 +126,8 @@ export function useLiveHead(running: boolean, onStep: (step: Step) => void) {
     };
     request = requestAnimationFrame(tick);
     return () => cancelAnimationFrame(request);
-  }, [
-    page,
-    phase,
-    running,
-    nameOf,
-    score,
-    exercise.tunerHidden,
-    horn,
-    settings.a4Hz,
-    t,
-    overtones,
-    partialName,
-    onStep,
-  ]);
-  return { number, sounding, note, dynamics, cents, next };
-}
-
-/** What is said of the tone after this one: after a breath, when one comes before it. */
-function nextKey(step: Step, after: Step): 'stand.nextBreath' | 'stand.nextNote' {
-  return after.startBeat > step.startBeat + step.beats ? 'stand.nextBreath' : 'stand.nextNote';
+  }, [page, phase, running, nameOf, score, exercise, horn, settings.a4Hz, t, overtones, partialName, onStep]);
+  return { number, sounding, note, dynamics, cents, next, start };
 }
 
 /** Writes a text only when it changed: each writing lays the page out anew. */
@@ -153,17 +146,23 @@ function dynamicsText({ dynamics }: Step): string {
     .join(' ');
 }
 
-/** Which step sounds or comes next, the beat of it to show, and whether it is a rest (whose beats count down). */
-function placeIn(score: Score, timing: Timing, nowS: number): { step: number; number: string; rest: boolean } {
+/** Which step sounds or comes next, the beat of it to show, and what is done meanwhile between tones, whose beats count down. */
+function placeIn(
+  score: Score,
+  timing: Timing,
+  nowS: number,
+): { readonly step: number; readonly number: string; readonly gap?: GapKind | undefined } {
   const { firstBeatAtS, countInFromS, beatS } = timing;
   if (firstBeatAtS === undefined || nowS < firstBeatAtS) {
     const beat = Math.floor((nowS - countInFromS) / beatS);
-    return { step: 0, number: beat >= 0 && beat < score.countInBeats ? String(beat + 1) : '', rest: false };
+    const { kind } = score.gaps?.findLast(({ startBeat }) => startBeat <= beat - score.countInBeats) ?? {};
+    return { step: 0, number: beat >= 0 && beat < score.countInBeats ? String(beat + 1) : '', gap: kind };
   }
   const beat = (nowS - firstBeatAtS) / beatS;
   const step = score.steps.findIndex((candidate) => beat < candidate.startBeat + candidate.beats);
-  if (step < 0) return { step: score.steps.length - 1, number: '', rest: false };
+  const after = score.gaps?.find((gap) => beat >= gap.startBeat && beat < gap.startBeat + gap.beats);
+  if (step < 0) return { step: score.steps.length - 1, number: '', gap: after?.kind };
   const { startBeat } = score.steps[step]!;
-  if (beat < startBeat) return { step, number: String(Math.ceil(startBeat - beat)), rest: true };
-  return { step, number: String(Math.floor(beat - startBeat) + 1), rest: false };
+  if (beat < startBeat) return { step, number: String(Math.ceil(startBeat - beat)), gap: gapAt(score, beat) };
+  return { step, number: String(Math.floor(beat - startBeat) + 1) };
 }

@@ -70,11 +70,11 @@ export const exercisesWords = {
     },
     tongueOrAir: {
       name: 'Zunge oder Luft',
-      what: 'Derselbe tiefe Anfang mit der Zunge, dann nur mit Luft: Welcher misslingt?',
+      what: 'Derselbe tiefe Einsatz abwechselnd mit der Zunge und nur mit Luft: Welcher versagt?',
     },
     fullAndSubtone: {
       name: 'Voll und Subtone',
-      what: 'Voll, dann als Subtone, dann voll: Der Ton bleibt, die Tonhöhe sinkt nicht ab.',
+      what: 'Voll, schlicht leise, dann als Subtone, dann voll: eine andere Stimme, die Tonhöhe sackt nicht.',
     },
     firstTrace: {
       name: 'Erste Spur',
@@ -129,7 +129,7 @@ export const exercisesWords = {
     },
     ventMatch: {
       name: 'Klappe als Vorbild',
-      what: 'Ein Ton mit der genannten hohen Klappe geöffnet als helles Vorbild, dann geschlossen, der Klang bleibt.',
+      what: 'Ein Ton zuerst als helles Vorbild: mit der offenen hohen Klappe oder der Frontklappe; dann im selben Atem ohne sie, im gleichen Klang.',
     },
     octaveDisplacement: {
       name: 'Oktavversetzung',

@@ -73,6 +73,7 @@ export const logWords = {
       vibratoStays: 'Vibrato unverlangt',
       vibratoRight: 'Vibrato wie verlangt',
       noSubtone: 'Kein Subtone',
+      plainSoft: 'Nur leise, kein Subtone',
       subtoneSags: 'Subtone sackt ab',
       fadeBack: 'Wächst im Abschwellen',
       fadeShallow: 'Schwillt zu wenig ab',

@@ -97,6 +97,23 @@ export const namesWords = {
     vent: 'Geöffnete Klappe',
     set: 'Tonvorrat',
   },
+  /** What stands over a part and beside the note on the Stand. */
+  part: {
+    start: { breath: 'mit Luft', tongue: 'mit Zunge' },
+    gap: {
+      breath: 'atmen',
+      silence: 'kein Atem',
+      rest: 'Ansatz halten',
+      air: 'nur Luft',
+      hear: 'innerlich hören',
+    },
+    hum: 'summen',
+    subtone: 'Subtone',
+    full: 'voll',
+    bend: 'ziehen {{cents}} ct',
+    vent: { palmD: 'Handballen-D offen', frontE: 'Frontklappe', frontF: 'Frontklappe' },
+    ventOff: { palmD: 'Handballen-D zu', frontE: 'Handballenklappen', frontF: 'Handballenklappen' },
+  },
   options: {
     grow: 'Anschwellen',
     fade: 'Abschwellen',
@@ -142,8 +159,7 @@ export const namesWords = {
     scale: 'Eine Tonleiter',
     arpeggio: 'Ein Dreiklang',
     palmD: 'Handballen-D',
-    palmEFlat: 'Handballen-Es',
-    sideC: 'Seiten-C',
-    sideBFlat: 'Seiten-B',
+    frontE: 'Frontklappe, hohes E',
+    frontF: 'Frontklappe, hohes F',
   },
 } as const;

@@ -167,6 +167,8 @@ export const verdictWords = {
       colourStays: 'Die Farbe bewegte sich über die Vokale kaum: {{partials}} Teiltöne.',
       colourTravels: 'Die Farbe bewegte sich durch {{partials}} Teiltöne.',
       noSubtone: 'Noch kein Subtone: nur {{db}} dB unter dem vollen Ton, {{partials}} Teiltöne dunkler.',
+      plainSoft:
+        'Das war leise, in der Stimme des schlicht leisen Tons: {{db}} dB mehr Luft, {{partials}} Teiltöne dunkler.',
       subtone: 'Ein Subtone, {{db}} dB unter dem vollen Ton.',
       subtoneSags: 'Der Subtone sackte {{cents}} Cent unter den vollen Ton.',
       fadeBack: 'Er wuchs wieder, um {{db}} dB, wo er abschwellen soll.',

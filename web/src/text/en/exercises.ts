@@ -55,11 +55,11 @@ export const exercisesWords = {
     },
     tongueOrAir: {
       name: 'Tongue or air',
-      what: 'The same low start with the tongue, then with air alone: which one fails?',
+      what: 'The same low start with the tongue and with air alone, by turns: which one fails?',
     },
     fullAndSubtone: {
       name: 'Full and subtone',
-      what: 'Full, then as a subtone, then full: the tone stays, the pitch does not sag.',
+      what: 'Full, plainly soft, then as a subtone, then full: another voice, the pitch does not sag.',
     },
     firstTrace: { name: 'First trace', what: 'From breath up to the first trace of a low note, held there.' },
     fullSpanScale: {
@@ -105,7 +105,7 @@ export const exercisesWords = {
     },
     ventMatch: {
       name: 'Vent match',
-      what: 'A note with the named high key opened as the bright model, then with it closed, keeping the sound.',
+      what: 'A note with the bright model first: the high key opened, or the front key; then closed in the same breath, keeping the sound.',
     },
     octaveDisplacement: {
       name: 'Octave displacement',

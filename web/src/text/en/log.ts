@@ -73,6 +73,7 @@ export const logWords = {
       vibratoStays: 'Vibrato unasked',
       vibratoRight: 'Vibrato as asked',
       noSubtone: 'No subtone',
+      plainSoft: 'Plain soft, no subtone',
       subtoneSags: 'Subtone sags',
       fadeBack: 'Grows in a fade',
       fadeShallow: 'Fades too little',

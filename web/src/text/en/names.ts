@@ -97,6 +97,23 @@ export const namesWords = {
     vent: 'Key opened',
     set: 'Set of notes',
   },
+  /** What stands over a part and beside the note on the Stand. */
+  part: {
+    start: { breath: 'by air', tongue: 'by tongue' },
+    gap: {
+      breath: 'breathe',
+      silence: 'no breath',
+      rest: 'stay set',
+      air: 'air only',
+      hear: 'hear it first',
+    },
+    hum: 'hum',
+    subtone: 'subtone',
+    full: 'full',
+    bend: 'bend {{cents}} ct',
+    vent: { palmD: 'palm D open', frontE: 'front key', frontF: 'front key' },
+    ventOff: { palmD: 'palm D closed', frontE: 'palm keys', frontF: 'palm keys' },
+  },
   options: {
     grow: 'Grow',
     fade: 'Fade',
@@ -141,9 +158,8 @@ export const namesWords = {
     palm: 'Palm zone',
     scale: 'A scale',
     arpeggio: 'An arpeggio',
-    palmD: 'Palm D',
-    palmEFlat: 'Palm E♭',
-    sideC: 'Side C',
-    sideBFlat: 'Side B♭',
+    palmD: 'Palm D key',
+    frontE: 'Front key, high E',
+    frontF: 'Front key, high F',
   },
 } as const;

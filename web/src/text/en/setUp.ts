@@ -136,6 +136,7 @@ export const setUpWords = {
       tooLoud: 'Plays all louder',
       tooSoft: 'Plays all softer',
       neverSoft: 'Never plays softly',
+      plainSubtone: 'Plays plain soft for subtone',
       sagsSoft: 'Sags when soft',
       partialTooLow: 'Gets the partial below',
       slowChange: 'Changes slowly between partials',

@@ -163,6 +163,8 @@ export const verdictWords = {
       colourStays: 'The colour hardly moved over the vowels: {{partials}} partials.',
       colourTravels: 'The colour moved through {{partials}} partials.',
       noSubtone: 'Not a subtone yet: only {{db}} dB below the full tone, {{partials}} partials darker.',
+      plainSoft:
+        'That was soft, in the voice of the plain soft tone: {{db}} dB more air, {{partials}} partials darker.',
       subtone: 'A subtone, {{db}} dB below the full tone.',
       subtoneSags: 'The subtone sagged {{cents}} cents below the full tone.',
       fadeBack: 'It grew again, by {{db}} dB, where it should fade.',

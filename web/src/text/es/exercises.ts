@@ -67,11 +67,11 @@ export const exercisesWords = {
     },
     tongueOrAir: {
       name: 'Lengua o aire',
-      what: 'El mismo ataque grave con la lengua, luego solo con aire: ¿cuál falla?',
+      what: 'El mismo comienzo grave con la lengua y solo con aire, por turnos: ¿cuál falla?',
     },
     fullAndSubtone: {
       name: 'Lleno y subtone',
-      what: 'Lleno, luego subtone, luego lleno: el sonido queda, la altura no cede.',
+      what: 'Lleno, simplemente suave, luego como subtone, luego lleno: otra voz, la afinación no cede.',
     },
     firstTrace: {
       name: 'Primer rastro',
@@ -123,7 +123,7 @@ export const exercisesWords = {
     },
     ventMatch: {
       name: 'Llave modelo',
-      what: 'Una nota con la llave aguda indicada abierta como modelo brillante, luego cerrada, conservando el sonido.',
+      what: 'Una nota primero como modelo brillante: con la llave aguda abierta o la frontal; luego sin ella en la misma respiración, con el mismo sonido.',
     },
     octaveDisplacement: {
       name: 'Frase a la octava',

@@ -73,6 +73,7 @@ export const logWords = {
       vibratoStays: 'Vibrato no pedido',
       vibratoRight: 'Vibrato como se pidió',
       noSubtone: 'Sin subtone',
+      plainSoft: 'Suave, sin subtone',
       subtoneSags: 'El subtone cede',
       fadeBack: 'Crece al decrecer',
       fadeShallow: 'Decrece poco',

@@ -97,6 +97,23 @@ export const namesWords = {
     vent: 'Llave abierta',
     set: 'Grupo de notas',
   },
+  /** What stands over a part and beside the note on the Stand. */
+  part: {
+    start: { breath: 'con aire', tongue: 'con lengua' },
+    gap: {
+      breath: 'respirar',
+      silence: 'sin respirar',
+      rest: 'embocadura puesta',
+      air: 'solo aire',
+      hear: 'óyela antes',
+    },
+    hum: 'tararear',
+    subtone: 'subtone',
+    full: 'lleno',
+    bend: 'bajar {{cents}} ct',
+    vent: { palmD: 're de palma abierto', frontE: 'llave frontal', frontF: 'llave frontal' },
+    ventOff: { palmD: 're de palma cerrado', frontE: 'llaves de palma', frontF: 'llaves de palma' },
+  },
   options: {
     grow: 'Crecer',
     fade: 'Decrecer',
@@ -141,9 +158,8 @@ export const namesWords = {
     palm: 'Zona aguda',
     scale: 'Una escala',
     arpeggio: 'Un arpegio',
-    palmD: 'Re de palma',
-    palmEFlat: 'Mi♭ de palma',
-    sideC: 'Do lateral',
-    sideBFlat: 'Si♭ lateral',
+    palmD: 'Llave de re de palma',
+    frontE: 'Llave frontal, mi agudo',
+    frontF: 'Llave frontal, fa agudo',
   },
 } as const;

@@ -167,6 +167,8 @@ export const verdictWords = {
       colourStays: 'El timbre apenas se movió con las vocales: {{partials}} parciales.',
       colourTravels: 'El timbre recorrió {{partials}} parciales.',
       noSubtone: 'Aún no es un subtone: solo {{db}} dB bajo el sonido lleno, {{partials}} parciales más oscuro.',
+      plainSoft:
+        'Fue suave, con la voz del sonido suave normal: {{db}} dB más de aire, {{partials}} parciales más oscuro.',
       subtone: 'Un subtone, {{db}} dB bajo el sonido lleno.',
       subtoneSags: 'El subtone cedió {{cents}} cents bajo el sonido lleno.',
       fadeBack: 'Creció de nuevo, {{db}} dB, donde debía decrecer.',

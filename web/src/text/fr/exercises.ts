@@ -70,11 +70,11 @@ export const exercisesWords = {
     },
     tongueOrAir: {
       name: 'Langue ou air',
-      what: 'La même attaque grave avec la langue, puis à l’air seul : laquelle échoue ?',
+      what: 'Le même départ grave avec la langue et à l’air seul, tour à tour : lequel échoue ?',
     },
     fullAndSubtone: {
       name: 'Plein et subtone',
-      what: 'Plein, puis en subtone, puis plein : le son reste, la hauteur ne s’affaisse pas.',
+      what: 'Plein, simplement doux, puis en subtone, puis plein : une autre voix, la hauteur ne s’affaisse pas.',
     },
     firstTrace: {
       name: 'Première trace',
@@ -126,7 +126,7 @@ export const exercisesWords = {
     },
     ventMatch: {
       name: 'Clé modèle',
-      what: 'Une note avec la clé aiguë nommée ouverte comme modèle brillant, puis fermée, en gardant le son.',
+      what: 'Une note d’abord en modèle clair : clé aiguë ouverte ou clé frontale ; puis sans elle dans le même souffle, avec le même son.',
     },
     octaveDisplacement: {
       name: 'Phrase à l’octave',

@@ -73,6 +73,7 @@ export const logWords = {
       vibratoStays: 'Vibrato non demandé',
       vibratoRight: 'Vibrato comme demandé',
       noSubtone: 'Pas de subtone',
+      plainSoft: 'Doux, pas de subtone',
       subtoneSags: 'Subtone affaissé',
       fadeBack: 'Enfle en diminuant',
       fadeShallow: 'Diminue trop peu',

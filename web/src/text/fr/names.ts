@@ -97,6 +97,23 @@ export const namesWords = {
     vent: 'Clé ouverte',
     set: 'Groupe de notes',
   },
+  /** What stands over a part and beside the note on the Stand. */
+  part: {
+    start: { breath: 'à l’air', tongue: 'avec la langue' },
+    gap: {
+      breath: 'respirer',
+      silence: 'sans respirer',
+      rest: 'embouchure en place',
+      air: 'air seul',
+      hear: 'l’entendre d’abord',
+    },
+    hum: 'fredonner',
+    subtone: 'subtone',
+    full: 'plein',
+    bend: 'plier {{cents}} ct',
+    vent: { palmD: 'ré de paume ouvert', frontE: 'clé frontale', frontF: 'clé frontale' },
+    ventOff: { palmD: 'ré de paume fermé', frontE: 'clés de paume', frontF: 'clés de paume' },
+  },
   options: {
     grow: 'Enfler',
     fade: 'Diminuer',
@@ -141,9 +158,8 @@ export const namesWords = {
     palm: 'Zone aiguë',
     scale: 'Une gamme',
     arpeggio: 'Un arpège',
-    palmD: 'Ré de paume',
-    palmEFlat: 'Mi♭ de paume',
-    sideC: 'Do de côté',
-    sideBFlat: 'Si♭ de côté',
+    palmD: 'Clé de ré de paume',
+    frontE: 'Clé frontale, mi aigu',
+    frontF: 'Clé frontale, fa aigu',
   },
 } as const;

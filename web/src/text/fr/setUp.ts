@@ -138,6 +138,7 @@ export const setUpWords = {
       tooLoud: 'Joue tout plus fort',
       tooSoft: 'Joue tout plus doux',
       neverSoft: 'Ne joue jamais doux',
+      plainSubtone: 'Joue doux au lieu de subtone',
       sagsSoft: 'S’affaisse dans le doux',
       partialTooLow: 'Obtient le partiel du dessous',
       slowChange: 'Change lentement de partiel',

@@ -173,6 +173,8 @@ export const verdictWords = {
       colourStays: 'Le timbre a à peine bougé avec les voyelles : {{partials}} partiels.',
       colourTravels: 'Le timbre a parcouru {{partials}} partiels.',
       noSubtone: 'Pas encore un subtone : seulement {{db}} dB sous le son plein, {{partials}} partiels plus sombre.',
+      plainSoft:
+        'C’était doux, avec la voix du son doux ordinaire : {{db}} dB d’air en plus, {{partials}} partiels plus sombre.',
       subtone: 'Un subtone, {{db}} dB sous le son plein.',
       subtoneSags: 'Le subtone s’est affaissé de {{cents}} cents sous le son plein.',
       fadeBack: 'Il a enflé de nouveau, de {{db}} dB, où il devait diminuer.',

@@ -67,11 +67,11 @@ export const exercisesWords = {
     },
     tongueOrAir: {
       name: 'Lingua o aria',
-      what: 'Lo stesso attacco grave con la lingua, poi con la sola aria: quale fallisce?',
+      what: 'Lo stesso attacco grave con la lingua e di sola aria, a turno: quale fallisce?',
     },
     fullAndSubtone: {
       name: 'Pieno e subtone',
-      what: 'Pieno, poi subtone, poi pieno: il suono resta, l’altezza non cede.',
+      what: 'Pieno, semplicemente piano, poi come subtone, poi pieno: un’altra voce, l’intonazione non cede.',
     },
     firstTrace: {
       name: 'Prima traccia',
@@ -123,7 +123,7 @@ export const exercisesWords = {
     },
     ventMatch: {
       name: 'Chiave modello',
-      what: 'Una nota con la chiave acuta indicata aperta come modello brillante, poi chiusa, tenendo il suono.',
+      what: 'Una nota prima come modello chiaro: con la chiave alta aperta o la frontale; poi senza, nello stesso respiro, con lo stesso suono.',
     },
     octaveDisplacement: {
       name: 'Frase all’ottava',

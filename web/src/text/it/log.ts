@@ -73,6 +73,7 @@ export const logWords = {
       vibratoStays: 'Vibrato non chiesto',
       vibratoRight: 'Vibrato come chiesto',
       noSubtone: 'Niente subtone',
+      plainSoft: 'Piano, non subtone',
       subtoneSags: 'Il subtone cede',
       fadeBack: 'Cresce mentre cala',
       fadeShallow: 'Cala troppo poco',

@@ -97,6 +97,23 @@ export const namesWords = {
     vent: 'Chiave aperta',
     set: 'Gruppo di note',
   },
+  /** What stands over a part and beside the note on the Stand. */
+  part: {
+    start: { breath: 'd’aria', tongue: 'di lingua' },
+    gap: {
+      breath: 'respirare',
+      silence: 'senza respiro',
+      rest: 'imboccatura ferma',
+      air: 'solo aria',
+      hear: 'sentila prima',
+    },
+    hum: 'a bocca chiusa',
+    subtone: 'subtone',
+    full: 'pieno',
+    bend: 'piega {{cents}} ct',
+    vent: { palmD: 're di palmo aperto', frontE: 'chiave frontale', frontF: 'chiave frontale' },
+    ventOff: { palmD: 're di palmo chiuso', frontE: 'chiavi di palmo', frontF: 'chiavi di palmo' },
+  },
   options: {
     grow: 'Cresci',
     fade: 'Cala',
@@ -141,9 +158,8 @@ export const namesWords = {
     palm: 'Zona acuta',
     scale: 'Una scala',
     arpeggio: 'Un arpeggio',
-    palmD: 'Re di palmo',
-    palmEFlat: 'Mi♭ di palmo',
-    sideC: 'Do laterale',
-    sideBFlat: 'Si♭ laterale',
+    palmD: 'Chiave di re di palmo',
+    frontE: 'Chiave frontale, mi acuto',
+    frontF: 'Chiave frontale, fa acuto',
   },
 } as const;

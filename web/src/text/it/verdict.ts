@@ -170,6 +170,8 @@ export const verdictWords = {
       colourStays: 'Il timbro si è mosso appena con le vocali: {{partials}} parziali.',
       colourTravels: 'Il timbro ha percorso {{partials}} parziali.',
       noSubtone: 'Non ancora un subtone: solo {{db}} dB sotto il suono pieno, {{partials}} parziali più scuro.',
+      plainSoft:
+        'Era piano, con la voce del suono piano normale: {{db}} dB d’aria in più, {{partials}} parziali più scuro.',
       subtone: 'Un subtone, {{db}} dB sotto il suono pieno.',
       subtoneSags: 'Il subtone ha ceduto {{cents}} cent sotto il suono pieno.',
       fadeBack: 'È cresciuto di nuovo, di {{db}} dB, dove doveva calare.',
