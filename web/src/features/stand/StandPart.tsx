@@ -48,7 +48,7 @@ export function StandPart({ running }: { readonly running: boolean }) {
     <Box
       ref={view}
       position="relative"
-      height={{ base: '156px', md: '212px' }}
+      height={{ base: '136px', md: '176px' }}
       overflow="hidden"
       data-testid="stand-part"
     >
