@@ -57,6 +57,7 @@ export type Topic = (typeof TOPICS)[number];
 /** Ways to make an exercise easier or harder. */
 export const CHANGE_IDS = [
   'startLouder',
+  'fadeLess',
   'fasterTempo',
   'higherNote',
   'shorter',
@@ -73,7 +74,7 @@ export const CHANGE_IDS = [
 export type ChangeId = (typeof CHANGE_IDS)[number];
 
 /** A way to change an exercise, as a family orders them; towards or away from where the horn is easy. */
-export type Turn = Exclude<ChangeId, 'higherNote' | 'lowerNote'> | 'easierNote' | 'harderNote';
+export type Turn = Exclude<ChangeId, 'higherNote' | 'lowerNote' | 'fadeLess'> | 'easierNote' | 'harderNote';
 
 /** Sensible limits of a field, narrower than what can be chosen: numbers from–to, dynamics softest–loudest. */
 type Within = readonly [number, number] | readonly [Dynamic, Dynamic];

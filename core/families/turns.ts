@@ -1,5 +1,5 @@
 import { scoreOf, TEMPO_RANGE_BPM, breathBudget, type ExerciseParameters } from '@inner-hum/core/exercise';
-import { DYNAMICS, type Dynamic } from '@inner-hum/core/theory';
+import { DYNAMICS, dynamicPosition, type Dynamic } from '@inner-hum/core/theory';
 import { breathLimitS, fittedToBreath, type Held } from './breath';
 import { familyById } from './catalogue';
 import type { Family } from './family';
@@ -57,7 +57,7 @@ function fittedIfNeeded(asked: ExerciseParameters, now: ExerciseParameters, fami
 function step(turn: Turn, now: ExerciseParameters, family: Family, room: Room): MadeTurn | undefined {
   switch (turn) {
     case 'startLouder':
-      return dynamicBy(now, family, 1, turn);
+      return dynamicBy(now, family, 1, beginsLoud(now, family) ? 'fadeLess' : turn);
     case 'softer':
       return dynamicBy(now, family, -1, turn);
     case 'wider':
@@ -85,6 +85,13 @@ function step(turn: Turn, now: ExerciseParameters, family: Family, room: Room): 
     case 'harderNote':
       return noteBy(now, family, turn, room);
   }
+}
+
+/** Whether the first tone fades: its softest place is not where it starts, but where it ends. */
+function beginsLoud(now: ExerciseParameters, family: Family): boolean {
+  const { dynamics } = scoreOf(family, now).steps[0]!;
+  const place = ({ dynamic, position }: (typeof dynamics)[number]) => position ?? dynamicPosition(dynamic);
+  return place(dynamics[0]!) > place(dynamics.at(-1)!);
 }
 
 function dynamicBy(now: ExerciseParameters, family: Family, by: 1 | -1, change: ChangeId): MadeTurn | undefined {

@@ -198,7 +198,7 @@ export const FINDINGS = rowsOf({
     topic: 'line',
     aspect: 'line',
     of: 'line',
-    tries: ['listenAhead'],
+    tries: ['looseJawToTheEnd'],
     explains: ['unsteady'],
   },
   sinking: {
@@ -216,7 +216,7 @@ export const FINDINGS = rowsOf({
     topic: 'line',
     aspect: 'line',
     of: 'line',
-    tries: ['listenAhead', 'onePressure'],
+    tries: ['farPoint'],
   },
   airySoftEnd: {
     values: ['db', 'uncertainty'],
@@ -244,7 +244,7 @@ export const FINDINGS = rowsOf({
     part: 'start',
     of: 'line',
     lost: 'tone',
-    tries: ['voiceTheNote'],
+    tries: ['asInTheMiddle'],
   },
   octaveUnder: {
     values: ['ms', 'uncertainty'],
@@ -447,8 +447,8 @@ export const FINDINGS = rowsOf({
     tries: ['countTheWaves'],
     explainsInTake: ['unsteady'],
   },
-  vibratoNarrow: { values: ['cents', 'asked'], weight: 2, tries: ['countTheWaves'] },
-  vibratoWide: { values: ['cents', 'asked'], weight: 2, tries: ['countTheWaves'] },
+  vibratoNarrow: { values: ['cents', 'asked'], weight: 2, tries: ['jawMore'] },
+  vibratoWide: { values: ['cents', 'asked'], weight: 2, tries: ['jawLess'] },
   vibratoUneven: {
     values: ['percent'],
     weight: 2,

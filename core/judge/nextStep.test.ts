@@ -111,6 +111,7 @@ describe('nextStep', () => {
     ['countedBreaths', {}, 'harder', 'more', { repeats: 7 }],
     ['tongueOrAir', { dynamic: 'f' }, 'easier', 'higherNote', { writtenMidi: 59 }],
     ['tongueOrAir', { dynamic: 'pp', writtenMidi: 60 }, 'harder', 'lowerNote', { writtenMidi: 59 }],
+    ['oneBreathDescent', {}, 'easier', 'fadeLess', { softest: 'mp' }],
     ['fullSpanScale', {}, 'easier', 'slower', { tempoBpm: 74 }],
     ['crossingBreak', { tempoBpm: 130 }, 'harder', 'quicker', { tempoBpm: 132 }],
     ['crossingBreak', { tempoBpm: 132 }, 'harder', 'softer', { dynamic: 'mp' }],

@@ -11,6 +11,8 @@ const TAIL_S = 0.35;
 
 /** What is known of the delay of an audio path that was not measured: its standard error, seconds. */
 const UNMEASURED_DELAY_ERROR_S = 0.03;
+/** The same where the browser is not asked for its output, and what that is taken for, seconds. Our choice. */
+const UNASKED = { delayS: 0.04, errorS: 0.05 } as const;
 
 /** What is listened to, opened: the microphone plugged in, the file decoded, or the stand-in player with a seed. */
 export interface OpenSource {
@@ -80,6 +82,16 @@ export async function standInBuffer(
 export function pathOf(context: AudioContext, settings: Settings): AudioPath {
   const loop = settings.loops[loopKey(settings)];
   if (loop) return loop;
+  if (locksUpWhenAsked()) return { delayS: context.baseLatency + UNASKED.delayS, delayErrorS: UNASKED.errorS };
   const delayS = context.baseLatency + (context.outputLatency || 0);
   return { delayS, delayErrorS: UNMEASURED_DELAY_ERROR_S };
+}
+
+/**
+ * Whether a page that asks a running context for its output latency can stand still for good: in Firefox 153 the question
+ * waits for the sound server while the sound server waits for the page (about one take in thirty; its output timestamp
+ * asks the same). No feature tells, so the engine is asked for by name.
+ */
+function locksUpWhenAsked(): boolean {
+  return navigator.userAgent.includes('Firefox/');
 }

@@ -2,6 +2,7 @@
 import 'fake-indexeddb/auto';
 import { swell, SWELL_DEFAULTS } from '@inner-hum/core/families';
 import type { TakeRecord } from '@inner-hum/core/take';
+import type { Score } from '@inner-hum/core/exercise';
 import { finding as makeFinding, type Finding, type ValuesOfFinding, type Verdict } from '@inner-hum/core/judge';
 import { ASSUMED_RULER } from '@inner-hum/core/theory';
 import { fireEvent, screen } from '@testing-library/react';
@@ -125,10 +126,10 @@ it('the keys are all listed', () => {
 describe('a verdict in words', () => {
   const parameters = { ...SWELL_DEFAULTS, instrumentId: 'alto' } as const;
   const finding = <Id extends Finding['id']>(id: Id, values: ValuesOfFinding<Id>) => makeFinding(id, 0, values);
-  const shown = (verdict: Partial<Verdict>) => {
+  const shown = (verdict: Partial<Verdict>, score = swell(parameters)) => {
     const take = {
       parameters,
-      score: swell(parameters),
+      score,
       setup: { instrumentId: 'alto', a4Hz: 440, ruler: ASSUMED_RULER, demand: 'firm' },
       verdict: { findings: [], tries: [], decision: 'again', next: { change: 'none', parameters: {} }, ...verdict },
     } as unknown as TakeRecord;
@@ -150,6 +151,17 @@ describe('a verdict in words', () => {
   it('says what comes next, and what of it is changed', () => {
     const text = shown({ decision: 'easier', next: { change: 'startLouder', parameters: { softest: 'mp' } } });
     expect(text).toContain('Start at mp instead of p.');
+  });
+  it('a hold that broke is played again until just before it broke', () =>
+    expect(shown({ findings: [finding('heldUntilJump', { beats: 8, seconds: 8.1 })] })).toContain(
+      'Stop at 7 s, whole',
+    ));
+  it('no key shades a bell note', () => {
+    const tried = (score?: Score) =>
+      shown({ findings: [finding('sharp', { cents: 14, uncertainty: 1 })], tries: ['voiceLower'] }, score);
+    expect(tried()).toContain('with a key');
+    document.body.replaceChildren();
+    expect(tried(swell({ ...parameters, writtenMidi: 58 }))).not.toContain('key');
   });
   it('what to try follows the player’s school', () => {
     const tried = (softPlaying: 'slow' | 'pressure') => {

@@ -14,6 +14,7 @@ const FILLED: Readonly<Record<string, string | number>> = {
   beats: 4.5,
   cents: 14,
   gap: 'breathe',
+  stopS: 7,
   celsius: 21,
   changes: 'beats 8',
   cue: 'slow the air',

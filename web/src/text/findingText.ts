@@ -18,6 +18,10 @@ const DECIMALS: Record<string, number> = {
   khz: 1,
 };
 
+/** A hold that broke is played again so much shorter than where it broke, seconds. */
+const WHOLE_S = 0.5;
+const HELD_UNTIL: ReadonlySet<string> = new Set(['heldUntilPitch', 'heldUntilJump', 'heldUntilGap']);
+
 /** The sentence of a finding with its evidence, rounded to what can be known. */
 export function findingText(
   t: TFunction,
@@ -35,6 +39,7 @@ export function findingText(
     words[name] = formatNumber(rounded, decimals);
   }
   if (step) words['note'] = nameOf(step.soundedMidi);
+  if (HELD_UNTIL.has(finding.id)) words['stopS'] = Math.max(1, Math.floor((values['seconds'] ?? 0) - WHOLE_S));
   if (finding.id === 'rests') words['note'] = nameOf(Math.round(hzToMidi(finding.values.hz, take.setup.a4Hz)));
   if (finding.id === 'otherNote' || finding.id === 'hummedOther') {
     const horn = instrumentById(take.setup.instrumentId);

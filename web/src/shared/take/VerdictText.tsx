@@ -9,14 +9,18 @@ import { useNoteName } from '../../text/useNoteName';
 import type { Schools } from '@inner-hum/core/plan';
 import { tableText } from '../../text/tableText';
 
+/** Up to written C♯4 the bell is part of the tube: jaw and air are asked for otherwise, and no key shades them. */
+const LAST_BELL_MIDI = 61;
+const WORDED_FOR_BELL: readonly TryId[] = ['letItSpeak', 'voiceLower'];
+
 /** Which answer of the player's school words a thing to try; undefined where schools agree. */
 function schoolOf(id: TryId, schools: Schools): string | undefined {
   if (id === 'onePressure' || id === 'supportWhenSoft') return schools.softPlaying;
   return id === 'letItSpeak' ? schools.tongueHeight : undefined;
 }
 
-function tryText(t: TFunction, id: TryId, schools: Schools): string {
-  const context = schoolOf(id, schools);
+function tryText(t: TFunction, id: TryId, schools: Schools, onBell: boolean): string {
+  const context = onBell && WORDED_FOR_BELL.includes(id) ? 'bell' : schoolOf(id, schools);
   return tableText(t, `verdict.tries.${id}`, { context });
 }
 
@@ -81,6 +85,8 @@ export function VerdictText({
   const nameOf = useNoteName();
   const { verdict } = take;
   const schools = useAppSelector((state) => state.settings.schools);
+  const told = take.score.steps[verdict.findings[0]?.stepIndex ?? 0];
+  const onBell = told !== undefined && told.fingeredMidi <= LAST_BELL_MIDI;
   return (
     <Box role="status" aria-label={t('verdict.label')}>
       {verdict.findings.slice(0, SENTENCES).map((finding, i) => (
@@ -104,7 +110,7 @@ export function VerdictText({
       {verdict.tries.length > 0 && (
         <chakra.p fontSize={large ? 'lead' : 'body'} mt="14px" color="inkSoft">
           <chakra.strong color="ink">{t('verdict.try')}: </chakra.strong>
-          {verdict.tries.map((id) => tryText(t, id, schools)).join(' ')}
+          {verdict.tries.map((id) => tryText(t, id, schools, onBell)).join(' ')}
         </chakra.p>
       )}
       <chakra.p fontSize={large ? 'lead' : 'body'} mt="10px">

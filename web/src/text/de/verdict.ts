@@ -42,6 +42,7 @@ export const verdictWords = {
       none: 'Dasselbe noch einmal.',
       tomorrow: 'Es sitzt. Lass es für heute dabei; morgen geht es einen Schritt weiter.',
       startLouder: 'Beginne bei {{value}} statt {{was}}.',
+      fadeLess: 'Nur bis {{value}} abschwellen.',
       fasterTempo: 'Bei {{value}} statt {{was}}, damit der Atem reicht.',
       higherNote: 'Auf {{value}} statt {{was}}.',
       shorter: '{{value}} Schläge statt {{was}}.',
@@ -66,6 +67,13 @@ export const verdictWords = {
       supportWhenSoft_slow: 'Wird es leiser, mach die Luft langsamer, ohne dass Lippen oder Kiefer mitgehen.',
       letItSpeak_high:
         'Beginne mit weniger, schneller Luft, die Zunge hinten hoch, bevor du lauter beginnst; auch ein frischeres Blatt ist einen Versuch wert.',
+      looseJawToTheEnd: 'Der Kiefer soll sich am Ende so locker anfühlen wie am Anfang.',
+      farPoint: 'Auf einen fernen Punkt blasen; vier Schläge kürzer, bis der Ton steht.',
+      asInTheMiddle: 'Lippe und Vokal schon vor der Luft wie mitten im Ton.',
+      jawMore: 'Den Kiefer in jeder Welle etwas weiter fallen lassen.',
+      jawLess: 'Den Kiefer in jeder Welle etwas weniger fallen lassen.',
+      voiceLower_bell: 'Vokal etwas dunkler, Kiefer locker.',
+      letItSpeak_bell: 'Warme, weite Luft, Kiefer locker.',
       planTheMiddle: 'Wisse, wie laut der Schlag auf halbem Weg sein soll, und komm dort an.',
       softenJawWhenSoft: 'Wird es leiser, lass die Unterlippe, wo sie ist, statt zu schließen.',
       sameAirToTheEnd:
@@ -76,7 +84,7 @@ export const verdictWords = {
         'Nimm am leisen Ende weniger Luft: eine kleinere Öffnung, dieselbe Geschwindigkeit. Auch ein weicheres Blatt ist einen Versuch wert.',
       airBeforeBeat: 'Einen Schlag früher einatmen; Finger und Lippe bereit.',
       onTheBeat: 'Mit dem Einzählen atmen; auf dem Schlag beginnen, nicht davor.',
-      wideRange: 'Beginne leiser, als es sicher scheint; das laute Ende hört sich dann leichter laut an.',
+      wideRange: 'Oben mehr Luft, die Kehle bleibt; am leisen Ende dort beginnen, wo der Ton anspricht.',
       checkFingering: 'Prüfe den Griff, und ob unter Einrichten das richtige Instrument gewählt ist.',
       keepAirThrough: 'Lass die Luft durch den Wechsel weiterfließen, und die Finger machen ihn auf einmal.',
       softerTongue: 'Lass die Zunge die Luft nur freigeben: leichter, näher an der Blattspitze.',
@@ -220,9 +228,12 @@ export const verdictWords = {
       steadierNow: 'Über {{tries}} Versuche wurden {{percent}} % mehr davon sauber.',
       tiring: 'Über {{tries}} Versuche blieben {{percent}} % weniger davon sauber.',
       held: 'Du hast ihn {{beats}} Schläge gehalten, {{seconds}} s, bis zum Ende des Atems.',
-      heldUntilPitch: 'Du hast ihn {{beats}} Schläge gehalten, {{seconds}} s; dann verzog sich die Tonhöhe.',
-      heldUntilJump: 'Du hast ihn {{beats}} Schläge gehalten, {{seconds}} s; dann überschlug er.',
-      heldUntilGap: 'Du hast ihn {{beats}} Schläge gehalten, {{seconds}} s; dann riss der Ton ab.',
+      heldUntilPitch:
+        'Du hast ihn {{beats}} Schläge gehalten, {{seconds}} s; dann verzog sich die Tonhöhe. Hör bei {{stopS}} s auf, solange er heil ist; noch einmal.',
+      heldUntilJump:
+        'Du hast ihn {{beats}} Schläge gehalten, {{seconds}} s; dann überschlug er. Hör bei {{stopS}} s auf, solange er heil ist; noch einmal.',
+      heldUntilGap:
+        'Du hast ihn {{beats}} Schläge gehalten, {{seconds}} s; dann riss der Ton ab. Hör bei {{stopS}} s auf, solange er heil ist; noch einmal.',
       steady: '{{percent}} % sauber.',
       steady_full: 'Durchweg sauber.',
       even: 'Gleichmäßige Dynamik über {{db}} dB, {{percent}} % sauber.',

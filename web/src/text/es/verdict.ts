@@ -44,6 +44,7 @@ export const verdictWords = {
       none: 'Lo mismo otra vez.',
       tomorrow: 'Seguro. Déjalo ahí por hoy; mañana va un paso más allá.',
       startLouder: 'Empieza en {{value}} en vez de {{was}}.',
+      fadeLess: 'Decrece solo hasta {{value}}.',
       fasterTempo: 'A {{value}} en vez de {{was}}, para que alcance el aire.',
       higherNote: 'En {{value}} en vez de {{was}}.',
       shorter: '{{value}} pulsos en vez de {{was}}.',
@@ -67,6 +68,13 @@ export const verdictWords = {
       supportWhenSoft_slow: 'Al hacerse suave, frena el aire sin que los labios ni la mandíbula lo sigan.',
       letItSpeak_high:
         'Empieza con menos aire, rápido, la lengua alta atrás, antes de empezar más fuerte; una caña más fresca también merece una prueba.',
+      looseJawToTheEnd: 'Que la mandíbula se sienta al final tan suelta como al principio.',
+      farPoint: 'Sopla hacia un punto lejano; cuatro tiempos menos hasta que se sostenga.',
+      asInTheMiddle: 'Labio y vocal como en mitad del sonido, antes del aire.',
+      jawMore: 'Baja la mandíbula un poco más en cada onda.',
+      jawLess: 'Baja la mandíbula un poco menos en cada onda.',
+      voiceLower_bell: 'Vocal un poco más oscura, mandíbula suelta.',
+      letItSpeak_bell: 'Aire cálido y ancho, mandíbula suelta.',
       planTheMiddle: 'Sabe qué fuerza debe tener el pulso de la mitad, y llega ahí.',
       softenJawWhenSoft: 'Al hacerse suave, intenta dejar el labio inferior donde está en vez de cerrar.',
       sameAirToTheEnd:
@@ -77,7 +85,7 @@ export const verdictWords = {
         'Usa menos aire en lo suave: una abertura más pequeña, la misma velocidad. Una caña más blanda también merece una prueba.',
       airBeforeBeat: 'Respira un pulso antes; dedos y labio listos.',
       onTheBeat: 'Respira con la cuenta; empieza en el pulso, no antes.',
-      wideRange: 'Empieza más suave de lo que parece seguro; lo fuerte se oye entonces mejor como fuerte.',
+      wideRange: 'Más aire arriba, la misma garganta; en lo suave, empieza donde responde.',
       checkFingering: 'Revisa la digitación, y que en Ajustes esté elegido el saxofón correcto.',
       keepAirThrough: 'Deja que el aire siga a través del cambio, y que los dedos lo hagan de una vez.',
       softerTongue: 'Que la lengua solo suelte el aire: más ligera, más cerca de la punta de la caña.',
@@ -220,9 +228,12 @@ export const verdictWords = {
       steadierNow: 'En {{tries}} intentos, un {{percent}} % más quedó afinado.',
       tiring: 'En {{tries}} intentos, un {{percent}} % menos siguió afinado.',
       held: 'Lo sostuviste {{beats}} pulsos, {{seconds}} s, hasta el final del aire.',
-      heldUntilPitch: 'Lo sostuviste {{beats}} pulsos, {{seconds}} s; luego se fue la altura.',
-      heldUntilJump: 'Lo sostuviste {{beats}} pulsos, {{seconds}} s; luego saltó.',
-      heldUntilGap: 'Lo sostuviste {{beats}} pulsos, {{seconds}} s; luego se cortó el sonido.',
+      heldUntilPitch:
+        'Lo sostuviste {{beats}} pulsos, {{seconds}} s; luego se fue la altura. Para a los {{stopS}} s, entero; otra vez.',
+      heldUntilJump:
+        'Lo sostuviste {{beats}} pulsos, {{seconds}} s; luego saltó. Para a los {{stopS}} s, entero; otra vez.',
+      heldUntilGap:
+        'Lo sostuviste {{beats}} pulsos, {{seconds}} s; luego se cortó el sonido. Para a los {{stopS}} s, entero; otra vez.',
       steady: 'Afinado al {{percent}} %.',
       steady_full: 'Afinado de principio a fin.',
       even: 'Dinámica igual sobre {{db}} dB, afinado al {{percent}} %.',

@@ -44,6 +44,7 @@ export const verdictWords = {
       none: 'La même chose encore.',
       tomorrow: 'Sûr. Restes-en là pour aujourd’hui ; demain fait un pas de plus.',
       startLouder: 'Commence à {{value}} au lieu de {{was}}.',
+      fadeLess: 'Diminue seulement jusqu’à {{value}}.',
       fasterTempo: 'À {{value}} au lieu de {{was}}, pour que le souffle suffise.',
       higherNote: 'Sur {{value}} au lieu de {{was}}.',
       shorter: '{{value}} temps au lieu de {{was}}.',
@@ -68,6 +69,13 @@ export const verdictWords = {
       supportWhenSoft_slow: 'En diminuant, ralentis l’air sans que les lèvres ni la mâchoire suivent.',
       letItSpeak_high:
         'Commence avec moins d’air, rapide, l’arrière de la langue haut, avant de commencer plus fort ; une anche plus fraîche vaut aussi un essai.',
+      looseJawToTheEnd: 'Que la mâchoire soit aussi souple à la fin qu’au début.',
+      farPoint: 'Souffle vers un point lointain ; quatre temps de moins jusqu’à ce que le son tienne.',
+      asInTheMiddle: 'Lèvre et voyelle comme au milieu du son, avant l’air.',
+      jawMore: 'Descends la mâchoire un peu plus à chaque onde.',
+      jawLess: 'Descends la mâchoire un peu moins à chaque onde.',
+      voiceLower_bell: 'Voyelle un peu plus sombre, mâchoire souple.',
+      letItSpeak_bell: 'Air chaud et large, mâchoire souple.',
       planTheMiddle: 'Sache quelle force doit avoir le temps du milieu, et arrives-y.',
       softenJawWhenSoft: 'En diminuant, essaie de laisser la lèvre du bas où elle est plutôt que de fermer.',
       sameAirToTheEnd:
@@ -78,7 +86,7 @@ export const verdictWords = {
         'Prends moins d’air au bout doux : une ouverture plus petite, la même vitesse. Une anche plus souple vaut aussi un essai.',
       airBeforeBeat: 'Respire un temps plus tôt ; doigts et lèvre prêts.',
       onTheBeat: 'Respire avec le décompte ; commence sur le temps, pas avant.',
-      wideRange: 'Commence plus doux qu’il ne paraît sûr ; le bout fort s’entend alors mieux comme fort.',
+      wideRange: 'Plus d’air en haut, la même gorge ; dans le doux, commence là où ça parle.',
       checkFingering: 'Vérifie le doigté, et que le bon saxophone est choisi dans les Réglages.',
       keepAirThrough: 'Laisse l’air passer à travers le changement, et que les doigts le fassent d’un coup.',
       softerTongue: 'Que la langue ne fasse que libérer l’air : plus légère, plus près du bout de l’anche.',
@@ -227,9 +235,12 @@ export const verdictWords = {
       steadierNow: 'Sur {{tries}} essais, {{percent}} % de plus est devenu juste.',
       tiring: 'Sur {{tries}} essais, {{percent}} % de moins est resté juste.',
       held: 'Tu l’as tenu {{beats}} temps, {{seconds}} s, jusqu’au bout du souffle.',
-      heldUntilPitch: 'Tu l’as tenu {{beats}} temps, {{seconds}} s ; puis la hauteur est partie.',
-      heldUntilJump: 'Tu l’as tenu {{beats}} temps, {{seconds}} s ; puis il a sauté.',
-      heldUntilGap: 'Tu l’as tenu {{beats}} temps, {{seconds}} s ; puis le son s’est rompu.',
+      heldUntilPitch:
+        'Tu l’as tenu {{beats}} temps, {{seconds}} s ; puis la hauteur est partie. Arrête à {{stopS}} s, entier ; encore.',
+      heldUntilJump:
+        'Tu l’as tenu {{beats}} temps, {{seconds}} s ; puis il a sauté. Arrête à {{stopS}} s, entier ; encore.',
+      heldUntilGap:
+        'Tu l’as tenu {{beats}} temps, {{seconds}} s ; puis le son s’est rompu. Arrête à {{stopS}} s, entier ; encore.',
       steady: 'Juste à {{percent}} %.',
       steady_full: 'Juste tout du long.',
       even: 'Nuance égale sur {{db}} dB, juste à {{percent}} %.',

@@ -44,6 +44,7 @@ export const verdictWords = {
       none: 'Lo stesso ancora.',
       tomorrow: 'Sicuro. Per oggi lascialo così; domani va un passo avanti.',
       startLouder: 'Comincia a {{value}} invece di {{was}}.',
+      fadeLess: 'Cala solo fino a {{value}}.',
       fasterTempo: 'A {{value}} invece di {{was}}, così il fiato basta.',
       higherNote: 'Su {{value}} invece di {{was}}.',
       shorter: '{{value}} battiti invece di {{was}}.',
@@ -67,6 +68,13 @@ export const verdictWords = {
       supportWhenSoft_slow: 'Andando piano, rallenta l’aria senza che labbra o mandibola la seguano.',
       letItSpeak_high:
         'Comincia con meno aria, veloce, la lingua alta dietro, prima di cominciare più forte; anche un’ancia più fresca merita una prova.',
+      looseJawToTheEnd: 'La mandibola sia sciolta alla fine come all’inizio.',
+      farPoint: 'Soffia verso un punto lontano; quattro tempi in meno finché il suono regge.',
+      asInTheMiddle: 'Labbro e vocale come a metà del suono, prima dell’aria.',
+      jawMore: 'Abbassa la mandibola un poco di più a ogni onda.',
+      jawLess: 'Abbassa la mandibola un poco di meno a ogni onda.',
+      voiceLower_bell: 'Vocale un poco più scura, mandibola sciolta.',
+      letItSpeak_bell: 'Aria calda e larga, mandibola sciolta.',
       planTheMiddle: 'Sappi che forza deve avere il battito a metà, e arriva lì.',
       softenJawWhenSoft: 'Andando piano, prova a lasciare il labbro inferiore dov’è invece di chiudere.',
       sameAirToTheEnd:
@@ -77,7 +85,7 @@ export const verdictWords = {
         'Nel piano usa meno aria: un’apertura più piccola, la stessa velocità. Anche un’ancia più morbida merita una prova.',
       airBeforeBeat: 'Respira un battito prima; dita e labbro pronti.',
       onTheBeat: 'Respira con il conteggio; comincia sul battito, non prima.',
-      wideRange: 'Comincia più piano di quanto sembri sicuro; il lato forte si sente allora meglio come forte.',
+      wideRange: 'Più aria in alto, la stessa gola; nel piano comincia dove risponde.',
       checkFingering: 'Controlla la posizione, e che in Imposta sia scelto lo strumento giusto.',
       keepAirThrough: 'Lascia passare l’aria attraverso il cambio, e che le dita lo facciano in una volta.',
       softerTongue: 'La lingua liberi soltanto l’aria: più leggera, più vicina alla punta dell’ancia.',
@@ -223,9 +231,12 @@ export const verdictWords = {
       steadierNow: 'In {{tries}} tentativi, il {{percent}} % in più è venuto intonato.',
       tiring: 'In {{tries}} tentativi, il {{percent}} % in meno è rimasto intonato.',
       held: 'L’hai tenuto {{beats}} battiti, {{seconds}} s, fino alla fine del fiato.',
-      heldUntilPitch: 'L’hai tenuto {{beats}} battiti, {{seconds}} s; poi l’altezza è andata.',
-      heldUntilJump: 'L’hai tenuto {{beats}} battiti, {{seconds}} s; poi è saltato.',
-      heldUntilGap: 'L’hai tenuto {{beats}} battiti, {{seconds}} s; poi il suono si è rotto.',
+      heldUntilPitch:
+        'L’hai tenuto {{beats}} battiti, {{seconds}} s; poi l’altezza è andata. Fermati a {{stopS}} s, intero; di nuovo.',
+      heldUntilJump:
+        'L’hai tenuto {{beats}} battiti, {{seconds}} s; poi è saltato. Fermati a {{stopS}} s, intero; di nuovo.',
+      heldUntilGap:
+        'L’hai tenuto {{beats}} battiti, {{seconds}} s; poi il suono si è rotto. Fermati a {{stopS}} s, intero; di nuovo.',
       steady: 'Intonato al {{percent}} %.',
       steady_full: 'Intonato fino in fondo.',
       even: 'Dinamica uguale su {{db}} dB, intonato al {{percent}} %.',
