@@ -62,5 +62,12 @@ export const TYPICAL_MISTAKES: Readonly<Record<string, readonly TypicalMistake[]
   endSets: [typical('slowResponse'), typical('jump')],
   octaveDisplacement: [typical('sharp'), typical('jump')],
   heardInterval: [typical('scooped'), typical('sharp')],
+  chromaticLongTones: [typical('unsteady'), typical('sharp')],
+  evenTonguing: [typical('late'), typical('sharp')],
+  terraces: [typical('sharpWhenSoft'), typical('unsteady')],
+  tonguedDescent: [typical('jump'), typical('breaksSlurs')],
+  registerSlurs: [WRONG_PARTIAL, typical('breaksSlurs')],
+  directOvertone: [WRONG_PARTIAL, typical('slowResponse')],
+  droneIntervals: [typical('sharp'), typical('unsteady')],
   survey: [typical('flat'), typical('slowResponse')],
 };

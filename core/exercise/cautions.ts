@@ -3,7 +3,7 @@ import { breathBudget } from './breathBudget';
 import { beatSeconds, isOpenEnded, type Score, type Step } from './score';
 
 /** Things to mind with an exercise: practice hints, no medical advice. */
-const CAUTIONS = ['ears', 'breath', 'lip', 'neighbours', 'hands'] as const;
+const CAUTIONS = ['headphones', 'ears', 'breath', 'lip', 'neighbours', 'hands'] as const;
 export type Caution = (typeof CAUTIONS)[number];
 
 /** High tones from this length on are hard on the ears near the horn, seconds. */
@@ -27,6 +27,7 @@ export function cautionsFor(score: Score): Caution[] {
     .reduce((sum, step) => sum + lasts(step), 0);
   const carries = score.steps.some((step) => isLoud(step) && (zoneOf(step.fingeredMidi) === 'low' || isHigh(step)));
   const found: Readonly<Record<Caution, boolean>> = {
+    headphones: score.steps.some(({ droneMidi }) => droneMidi !== undefined),
     ears: high,
     breath: isOpenEnded(score) || budget.longestBreathS >= LONG_BREATH_S,
     lip: lipS >= LIP_S,

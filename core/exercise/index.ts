@@ -1,4 +1,5 @@
 export { cautionsFor } from './cautions';
+export { askedHz } from './askedHz';
 export { hearingRangeHz } from './hearingRange';
 export { breathFit, type BreathFit } from './breathFit';
 export { breathBudget } from './breathBudget';

@@ -61,6 +61,10 @@ export interface Step {
   readonly vibrato?: AskedVibrato;
   /** should sound like the step before it and is compared with it */
   readonly pair?: boolean;
+  /** the pitch asked for lies this far from the tempered one, cents */
+  readonly offCents?: number;
+  /** written note that sounds meanwhile, as a drone in the headphones */
+  readonly droneMidi?: number;
   /** voiced as a subtone: jaw low, slow warm air, under the plain soft tone in level and colour */
   readonly subtone?: boolean;
 }

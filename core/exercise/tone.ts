@@ -47,6 +47,8 @@ export interface Tone {
   /** of the first tone: what is done in the count-in up to it */
   readonly lead?: readonly GapPart[];
   readonly subtone?: boolean;
+  readonly offCents?: number;
+  readonly droneMidi?: number;
 }
 
 /** A part of what lies between two tones. */
@@ -130,11 +132,25 @@ function gapsOf(gaps: readonly Gap[], { startBeat, beats }: Step): Gap[] {
 }
 
 /** What a step is besides a plain tone. */
-function marks({ subtone, pair, octaveKey, hum, bendCents, freePitch, openEnd, vowels, vibrato }: Tone) {
+function marks({
+  offCents,
+  droneMidi,
+  subtone,
+  pair,
+  octaveKey,
+  hum,
+  bendCents,
+  freePitch,
+  openEnd,
+  vowels,
+  vibrato,
+}: Tone) {
   return {
     ...(openEnd && { openEnd }),
     ...(vowels && { vowels }),
     ...(vibrato && { vibrato }),
+    ...(offCents && { offCents }),
+    ...(droneMidi !== undefined && { droneMidi }),
     ...(subtone && { subtone }),
     ...(pair && { pair }),
     ...(octaveKey && { octaveKey }),

@@ -5,6 +5,13 @@ import type { Family } from './family';
 import { airIntoTone } from './catalogue/airIntoTone';
 import { anchorSwell } from './catalogue/anchorSwell';
 import { countedBreaths } from './catalogue/countedBreaths';
+import { chromaticLongTones } from './catalogue/chromaticLongTones';
+import { evenTonguing } from './catalogue/evenTonguing';
+import { terraces } from './catalogue/terraces';
+import { tonguedDescent } from './catalogue/tonguedDescent';
+import { registerSlurs } from './catalogue/registerSlurs';
+import { directOvertone } from './catalogue/directOvertone';
+import { droneIntervals } from './catalogue/droneIntervals';
 import { crossingBreak } from './catalogue/crossingBreak';
 import { endSets } from './catalogue/endSets';
 import { firstTrace } from './catalogue/firstTrace';
@@ -51,13 +58,17 @@ export const FAMILIES = [
   countedBreaths,
   threeZones,
   longToneScale,
+  chromaticLongTones,
+  evenTonguing,
   vibrato,
   swellFamily,
   fromNothing,
   relaySwell,
   anchorSwell,
+  terraces,
   zigzagDescent,
   oneBreathDescent,
+  tonguedDescent,
   homeNote,
   homeCheck,
   vowelSweep,
@@ -69,6 +80,8 @@ export const FAMILIES = [
   firstTrace,
   overtoneLadder,
   humFirst,
+  directOvertone,
+  registerSlurs,
   overtoneMatch,
   quickAlternation,
   shortTwelfths,
@@ -83,6 +96,7 @@ export const FAMILIES = [
   endSets,
   octaveDisplacement,
   heardInterval,
+  droneIntervals,
   survey,
 ] as const satisfies readonly Family[];
 

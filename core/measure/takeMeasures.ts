@@ -1,6 +1,6 @@
-import { beatSeconds, type Score, type Step } from '@inner-hum/core/exercise';
+import { askedHz, beatSeconds, type Score, type Step } from '@inner-hum/core/exercise';
 import { HOP_S, type Frames } from '@inner-hum/core/signal';
-import { hzToMidi, instrumentById, partialTargetHz, writtenToHz, type LevelRuler } from '@inner-hum/core/theory';
+import { hzToMidi, type LevelRuler } from '@inner-hum/core/theory';
 import { alignSteps, foldedCents, type ExpectedStep } from './align';
 import { octaveBelowS, responseS, riseS } from './attack';
 import { bend, type Bend } from './bend';
@@ -86,13 +86,11 @@ export interface ToneOfStep {
 /** What each step of a score asks for and which sound of the take is its own, in the order of the score. */
 export function tonesOfSteps(frames: Frames, context: TakeContext): ToneOfStep[] {
   const { score, a4Hz } = context;
-  const horn = instrumentById(score.instrumentId);
   const voiced = frames.f0Hz.filter((hz) => hz > 0);
   const resting = voiced.length > 0 ? median(voiced) : 0;
   const expected = score.steps.map((step): Expected => {
     const line = plannedLine(score, step, context.firstBeatS, context.ruler);
-    const tubeHz = writtenToHz(horn, step.fingeredMidi, a4Hz);
-    const plannedHz = partialTargetHz(tubeHz, step.partialNumber, score.partialTuning);
+    const { fingeredHz: tubeHz, targetHz: plannedHz } = askedHz(score, step, a4Hz);
     const targetHz = step.freePitch && resting > 0 ? resting : plannedHz;
     const fingeredHz = step.freePitch ? targetHz : tubeHz;
     // The sound of the room comes as much later as the audio path is long.

@@ -1,11 +1,11 @@
 /** What may be part of a player's own practice, asked once: each with the families that are known with it. */
 export const PRACTICES = {
-  longTones: ['hold', 'threeZones', 'longToneScale', 'countedBreaths'],
+  longTones: ['hold', 'threeZones', 'longToneScale', 'chromaticLongTones', 'countedBreaths'],
   lowStarts: ['airIntoTone', 'tongueOrAir', 'octaveRestart'],
-  swells: ['swell', 'relaySwell', 'anchorSwell', 'fromNothing'],
-  descents: ['oneBreathDescent', 'zigzagDescent'],
+  swells: ['swell', 'relaySwell', 'anchorSwell', 'terraces', 'fromNothing'],
+  descents: ['oneBreathDescent', 'tonguedDescent', 'zigzagDescent'],
   subtone: ['fullAndSubtone', 'firstTrace'],
-  overtones: ['humFirst', 'overtoneLadder', 'overtoneMatch'],
+  overtones: ['humFirst', 'overtoneLadder', 'directOvertone', 'registerSlurs', 'overtoneMatch'],
   bends: ['bend', 'bendToPitch', 'smallTube'],
   altissimo: ['altissimoVoicing', 'fingeringTrial'],
   vibrato: ['vibrato'],

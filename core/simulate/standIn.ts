@@ -128,7 +128,8 @@ class Tone {
     this.fingeredHz = writtenToHz(horn, step.fingeredMidi, settings.a4Hz);
     const tooLow = settings.habits.partialTooLow && step.partialNumber > 1 ? 1 : 0;
     this.partial = step.partialNumber - tooLow;
-    const targetHz = partialTargetHz(this.fingeredHz, this.partial, score.partialTuning);
+    const { offCents = 0 } = step;
+    const targetHz = partialTargetHz(this.fingeredHz, this.partial, score.partialTuning) * 2 ** (offCents / 1200);
     this.targetHz = step.hum ? humOf(targetHz) * 2 ** (settings.habits.humCents / 1200) : targetHz;
     const tired = REEDS[settings.habits.reed].squeaks;
     const squeak = { place: 0.15 + 0.6 * random.uniform(), partial: 3, lastsS: 0.12 };

@@ -95,6 +95,8 @@ const step = wholeOf<Step>()({
   freePitch: boolean().optional(),
   openEnd: boolean().optional(),
   subtone: boolean().optional(),
+  offCents: number().optional(),
+  droneMidi: number().integer().min(0).max(127).optional(),
   vibrato: wholeOf<AskedVibrato>()({ waves: real().min(1).max(12), widthCents: real().min(0).max(200) })
     .optional()
     .default(undefined),

@@ -24,7 +24,10 @@ export const heardInterval = defineFamily({
       attack: 'breath',
       rest,
     });
-    return series(intervals, (i) => [tone(writtenMidi, [{ kind: 'hear', beats: hearBeats }]), tone(writtenMidi + sign * (i + 1), hearBeats)]).flat();
+    return series(intervals, (i) => [
+      tone(writtenMidi, [{ kind: 'hear', beats: hearBeats }]),
+      tone(writtenMidi + sign * (i + 1), hearBeats),
+    ]).flat();
   },
   teaching: {
     about: ['pitch', 'start'],

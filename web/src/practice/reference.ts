@@ -10,13 +10,15 @@ const PARTIALS = [0, 1, 0.45, 0.25, 0.12] as const;
 
 const DRONE_GAIN = 0.08;
 
-/** The target as a drone, for those whose school it is and who wear headphones; gives what ends it. */
+/** The drone of an exercise, or the target for those whose school it is; only with headphones; gives what ends it. */
 export function droneFor(context: AudioContext, settings: Settings, score: Score, firstBeatAtS: number): () => void {
-  if (settings.schools.tuner !== 'drone' || !settings.headphones) return () => undefined;
+  if (!settings.headphones) return () => undefined;
+  const own = score.steps.some(({ droneMidi }) => droneMidi !== undefined);
+  if (settings.schools.tuner !== 'drone' && !own) return () => undefined;
   const horn = instrumentById(score.instrumentId);
-  const pitches = score.steps.map(({ startBeat, soundedMidi }) => ({
+  const pitches = score.steps.map(({ startBeat, soundedMidi, droneMidi = soundedMidi }) => ({
     atS: firstBeatAtS + startBeat * beatSeconds(score),
-    hz: writtenToHz(horn, soundedMidi, settings.a4Hz),
+    hz: writtenToHz(horn, droneMidi, settings.a4Hz),
   }));
   return playDrone(context, pitches);
 }

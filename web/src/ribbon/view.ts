@@ -1,14 +1,11 @@
-import { beatSeconds, plannedPosition, type Score } from '@inner-hum/core/exercise';
+import { askedHz, beatSeconds, plannedPosition, type Score } from '@inner-hum/core/exercise';
 import type { LostSound } from '@inner-hum/core/measure';
 import { HOP_S } from '@inner-hum/core/signal';
 import {
   centsBetweenHz,
   dynamicPosition,
-  instrumentById,
   levelPosition,
-  partialTargetHz,
   soundingPartial,
-  writtenToHz,
   type LevelRuler,
 } from '@inner-hum/core/theory';
 import { type Palette } from '../ui/palette';
@@ -102,15 +99,12 @@ export interface Column {
 /** Steps of a score whose first beat falls at `firstBeatS`. */
 export function ribbonSteps(score: Score, firstBeatS: number, a4Hz: number): RibbonStep[] {
   const beatS = beatSeconds(score);
-  const horn = instrumentById(score.instrumentId);
   return score.steps.map((step) => {
     const startS = firstBeatS + step.startBeat * beatS;
-    const fingeredHz = writtenToHz(horn, step.fingeredMidi, a4Hz);
     return {
       startS,
       endS: startS + step.beats * beatS,
-      fingeredHz,
-      targetHz: partialTargetHz(fingeredHz, step.partialNumber, score.partialTuning),
+      ...askedHz(score, step, a4Hz),
       positionAt: (timeS) => plannedPosition(step, (timeS - startS) / beatS, dynamicPosition),
     };
   });

@@ -1,4 +1,4 @@
-import { gapAt, gapsAfter, type GapKind, type Score, type Step } from '@inner-hum/core/exercise';
+import { askedHz, gapAt, gapsAfter, type GapKind, type Score, type Step } from '@inner-hum/core/exercise';
 import { foldedCents } from '@inner-hum/core/measure';
 import {
   centsBetweenHz,
@@ -115,11 +115,11 @@ export function useLiveHead(running: boolean, onStep: (step: Step) => void) {
       const words = { partial: partialName(now), wanted: partialName(step.partialNumber) };
       show(sounding, t(now === step.partialNumber ? 'stand.partialNow' : 'stand.partialWrong', words));
     };
-    const showCents = ({ soundedMidi: written, hum }: Step) => {
+    const showCents = (step: Step) => {
       if (exercise.tunerHidden) return show(cents, '');
       const hz = hzNow();
-      const targetHz = writtenToHz(horn, written, settings.a4Hz);
-      if (hum)
+      const { targetHz } = askedHz(score, step, settings.a4Hz);
+      if (step.hum)
         return show(cents, hz > 0 ? t('stand.humming', { cents: formatSigned(foldedCents(targetHz, hz), 0) }) : '');
       const off = hz > 0 ? centsBetweenHz(targetHz, hz) : 0;
       show(cents, hz > 0 && Math.abs(off) < 100 ? t('stand.cents', { value: formatSigned(off, 0) }) : '');

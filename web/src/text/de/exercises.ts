@@ -135,6 +135,34 @@ export const exercisesWords = {
       name: 'Oktavversetzung',
       what: 'Eine eigene Phrase, dann dieselbe eine Oktave entfernt.',
     },
+    chromaticLongTones: {
+      name: 'Chromatische lange Töne',
+      what: 'Ton für Ton durch das ganze Instrument, je ein Atem, über so viele Tage, wie es braucht.',
+    },
+    evenTonguing: {
+      name: 'Gleichmäßiges Stoßen',
+      what: 'Gehalten, dann auf derselben Luft langsam bis schnell gestoßen: Zwischen den Zungen klingt der gehaltene Ton.',
+    },
+    terraces: {
+      name: 'Terrassen',
+      what: 'Leise, lauter, am lautesten und zurück, in Stufen: je ein Atem, je dieselbe Tonhöhe.',
+    },
+    tonguedDescent: {
+      name: 'Gestoßener Abstieg',
+      what: 'Die letzten Töne abwärts auf einer Luft gestoßen, dann gebunden: ebenso gleichmäßig.',
+    },
+    registerSlurs: {
+      name: 'Registerbindungen',
+      what: 'Nur mit dem Mund zur Oktave, die Oktavklappe bleibt zu; dann dasselbe mit ihr.',
+    },
+    directOvertone: {
+      name: 'Oberton direkt',
+      what: 'Ein Oberton für sich: begonnen, gehalten, geschwellt, über die Rohre, oder gerade hinab.',
+    },
+    droneIntervals: {
+      name: 'Intervalle zum Bordun',
+      what: 'Oktave, Quinte, Quarte und Terz über einem Bordun im Kopfhörer.',
+    },
     survey: {
       name: 'Vermessung',
       what: 'Töne des Instruments mittel, laut und leise. Sie füllen die Karte des Instruments.',
@@ -160,6 +188,7 @@ export const exercisesWords = {
     restBreath: { nose: 'Durch die Nase atmen', corners: 'An den Mundwinkeln atmen' },
   },
   cautions: {
+    headphones: 'Der Bordun klingt nur im Kopfhörer: Sag unter Einrichten, dass du einen trägst.',
     ears: 'Hohe lange Töne sind laut am Ohr: Schütze deines, und mach Pausen.',
     breath:
       'Lange Töne können schwindlig machen: aufhören, normal atmen. Bei Herz, Lunge, Augendruck, Leistenbruch oder Schwangerschaft: erst einen Arzt fragen.',

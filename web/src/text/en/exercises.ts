@@ -111,6 +111,34 @@ export const exercisesWords = {
       name: 'Octave displacement',
       what: 'A phrase of your own, then the same an octave away.',
     },
+    chromaticLongTones: {
+      name: 'Chromatic long tones',
+      what: 'Note by note through the whole horn, one breath each, over as many days as it takes.',
+    },
+    evenTonguing: {
+      name: 'Even tonguing',
+      what: 'Held, then tongued from slow to quick on the same air: between the tongues it is the held tone.',
+    },
+    terraces: {
+      name: 'Terraces',
+      what: 'Soft, louder, loudest and back, as steps: each its own breath, each the same pitch.',
+    },
+    tonguedDescent: {
+      name: 'Tongued descent',
+      what: 'The last notes down tongued on one air, then slurred: as even as that.',
+    },
+    registerSlurs: {
+      name: 'Register slurs',
+      what: 'To the octave by the mouth alone, the octave key left shut; then the same with it.',
+    },
+    directOvertone: {
+      name: 'Direct overtone',
+      what: 'An overtone by itself: started, held, swelled, over the tubes, or straight down.',
+    },
+    droneIntervals: {
+      name: 'Drone intervals',
+      what: 'Octave, fifth, fourth and third over a drone in the headphones.',
+    },
     survey: { name: 'Survey', what: 'Notes of the horn at medium, loud and soft. They fill the map of the horn.' },
     heardInterval: { name: 'Heard interval', what: 'Hold a note, hear the next inwardly, play it; ever wider.' },
   },
@@ -130,6 +158,7 @@ export const exercisesWords = {
     restBreath: { nose: 'Breathe through the nose', corners: 'Breathe at the corners of the mouth' },
   },
   cautions: {
+    headphones: 'The drone sounds in headphones only: say in Set-up that you wear them.',
     ears: 'High long tones are loud at the ear: protect yours, and take breaks.',
     breath:
       'Long notes can make you light-headed: stop, breathe normally. Heart, lung or eye-pressure trouble, hernia, pregnancy: ask a doctor first.',

@@ -129,6 +129,34 @@ export const exercisesWords = {
       name: 'Frase a la octava',
       what: 'Una frase tuya, y luego la misma a una octava.',
     },
+    chromaticLongTones: {
+      name: 'Notas largas cromáticas',
+      what: 'Nota a nota por todo el saxofón, una respiración cada una, en los días que haga falta.',
+    },
+    evenTonguing: {
+      name: 'Lengua pareja',
+      what: 'Sostenida, luego picada de lento a rápido con el mismo aire: entre lenguas suena la nota sostenida.',
+    },
+    terraces: {
+      name: 'Terrazas',
+      what: 'Suave, más fuerte, lo más fuerte y de vuelta, por escalones: una respiración cada uno, la misma altura.',
+    },
+    tonguedDescent: {
+      name: 'Descenso picado',
+      what: 'Las últimas notas hacia abajo picadas en un solo aire, luego ligadas: igual de parejas.',
+    },
+    registerSlurs: {
+      name: 'Ligaduras de registro',
+      what: 'A la octava solo con la boca, la llave de octava cerrada; luego lo mismo con ella.',
+    },
+    directOvertone: {
+      name: 'Armónico directo',
+      what: 'Un armónico por sí solo: atacado, sostenido, con regulador, por los tubos, o directo hacia abajo.',
+    },
+    droneIntervals: {
+      name: 'Intervalos sobre un pedal',
+      what: 'Octava, quinta, cuarta y tercera sobre un pedal en los auriculares.',
+    },
     survey: {
       name: 'Medición',
       what: 'Notas del saxofón a fuerza media, fuerte y suave. Llenan su mapa.',
@@ -154,6 +182,7 @@ export const exercisesWords = {
     restBreath: { nose: 'Respirar por la nariz', corners: 'Respirar por las comisuras' },
   },
   cautions: {
+    headphones: 'El pedal suena solo en los auriculares: di en Ajustes que los llevas.',
     ears: 'Los sonidos largos y agudos son fuertes al oído: protege los tuyos, y descansa.',
     breath:
       'Los sonidos largos pueden marear: para, respira normal. Corazón, pulmones, presión ocular, hernia, embarazo: pregunta antes a un médico.',

@@ -132,6 +132,34 @@ export const exercisesWords = {
       name: 'Phrase à l’octave',
       what: 'Une phrase à toi, puis la même une octave plus loin.',
     },
+    chromaticLongTones: {
+      name: 'Notes longues chromatiques',
+      what: 'Note à note à travers tout l’instrument, un souffle chacune, sur autant de jours qu’il faut.',
+    },
+    evenTonguing: {
+      name: 'Langue égale',
+      what: 'Tenue, puis détachée de lent à vif sur le même air : entre les coups de langue, c’est la note tenue.',
+    },
+    terraces: {
+      name: 'Terrasses',
+      what: 'Doux, plus fort, le plus fort et retour, par paliers : un souffle chacun, la même hauteur.',
+    },
+    tonguedDescent: {
+      name: 'Descente détachée',
+      what: 'Les dernières notes vers le bas détachées sur un seul air, puis liées : aussi égales.',
+    },
+    registerSlurs: {
+      name: 'Liaisons de registre',
+      what: 'À l’octave par la bouche seule, la clé d’octave fermée ; puis de même avec elle.',
+    },
+    directOvertone: {
+      name: 'Harmonique direct',
+      what: 'Un harmonique pour lui-même : attaqué, tenu, enflé, de tube en tube, ou droit vers le bas.',
+    },
+    droneIntervals: {
+      name: 'Intervalles sur bourdon',
+      what: 'Octave, quinte, quarte et tierce sur un bourdon dans le casque.',
+    },
     survey: {
       name: 'Relevé',
       what: 'Des notes du saxophone à force moyenne, forte et douce. Elles remplissent sa carte.',
@@ -157,6 +185,7 @@ export const exercisesWords = {
     restBreath: { nose: 'Respirer par le nez', corners: 'Respirer aux coins de la bouche' },
   },
   cautions: {
+    headphones: 'Le bourdon ne sonne que dans le casque : dis dans les Réglages que tu en portes un.',
     ears: 'Les longs sons aigus sont forts à l’oreille : protège les tiennes, et fais des pauses.',
     breath:
       'Les longs sons peuvent donner le vertige : arrête, respire normalement. Cœur, poumons, pression de l’œil, hernie, grossesse : demande d’abord à un médecin.',

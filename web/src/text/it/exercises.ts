@@ -129,6 +129,34 @@ export const exercisesWords = {
       name: 'Frase all’ottava',
       what: 'Una frase tua, poi la stessa un’ottava più in là.',
     },
+    chromaticLongTones: {
+      name: 'Note lunghe cromatiche',
+      what: 'Nota per nota per tutto lo strumento, un respiro ciascuna, nei giorni che servono.',
+    },
+    evenTonguing: {
+      name: 'Lingua uguale',
+      what: 'Tenuta, poi articolata da lenta a veloce sulla stessa aria: tra le lingue è la nota tenuta.',
+    },
+    terraces: {
+      name: 'Terrazze',
+      what: 'Piano, più forte, il più forte e ritorno, a gradini: un respiro ciascuno, la stessa altezza.',
+    },
+    tonguedDescent: {
+      name: 'Discesa articolata',
+      what: 'Le ultime note in giù articolate su una sola aria, poi legate: altrettanto uguali.',
+    },
+    registerSlurs: {
+      name: 'Legature di registro',
+      what: 'All’ottava con la sola bocca, la chiave d’ottava chiusa; poi lo stesso con la chiave.',
+    },
+    directOvertone: {
+      name: 'Armonico diretto',
+      what: 'Un armonico da solo: attaccato, tenuto, con forcella, di tubo in tubo, o dritto in giù.',
+    },
+    droneIntervals: {
+      name: 'Intervalli sul bordone',
+      what: 'Ottava, quinta, quarta e terza sopra un bordone in cuffia.',
+    },
     survey: {
       name: 'Rilievo',
       what: 'Note dello strumento a forza media, forte e piano. Riempiono la sua mappa.',
@@ -154,6 +182,7 @@ export const exercisesWords = {
     restBreath: { nose: 'Respira dal naso', corners: 'Respira dagli angoli della bocca' },
   },
   cautions: {
+    headphones: 'Il bordone suona solo in cuffia: di’ in Imposta che la porti.',
     ears: 'I suoni lunghi e acuti sono forti all’orecchio: proteggi i tuoi, e fai pause.',
     breath:
       'I suoni lunghi possono far girare la testa: fermati, respira normalmente. Cuore, polmoni, pressione dell’occhio, ernia, gravidanza: prima chiedi a un medico.',

@@ -1,0 +1,122 @@
+import { describe, expect, it } from 'vitest';
+import { exerciseScore, familyById, usualExercise } from './index';
+import { byTurn } from './teaching';
+
+const usual = (id: string, change: Record<string, number | string> = {}) =>
+  exerciseScore({ ...usualExercise(familyById(id), 'alto'), ...change });
+
+describe('what lies between tones', () => {
+  it('air into tone grows out of air and back into it, with a breath of its own between', () => {
+    const { steps, gaps } = usual('airIntoTone', { repeats: 2, beats: 4, airBeats: 2, breathBeats: 2 });
+    expect(steps.map(({ startBeat }) => startBeat)).toEqual([0, 10]);
+    expect(gaps).toEqual([
+      { startBeat: -2, beats: 2, kind: 'air' },
+      { startBeat: 4, beats: 2, kind: 'air' },
+      { startBeat: 6, beats: 2, kind: 'breath' },
+      { startBeat: 8, beats: 2, kind: 'air' },
+      { startBeat: 14, beats: 2, kind: 'air' },
+    ]);
+  });
+  it('across the break the pressure is kept: a silence, no breath', () => {
+    const { gaps, steps } = usual('crossingBreak', { way: 'acrossSilence' });
+    expect(gaps).toEqual([{ startBeat: 2, beats: 1, kind: 'silence' }]);
+    expect(steps.map(({ fingeredMidi, attack }) => [fingeredMidi, attack])).toEqual([
+      [72, 'breath'],
+      [74, 'breath'],
+    ]);
+  });
+});
+
+describe('vent match', () => {
+  it('opens and closes the key within one breath, only where the pitch stays', () => {
+    for (const [vent, midi] of [
+      ['palmD', 74],
+      ['frontE', 88],
+      ['frontF', 89],
+    ] as const) {
+      const { steps } = usual('ventMatch', { vent, pairs: 1 });
+      expect(steps.map(({ fingeredMidi, attack, pair }) => [fingeredMidi, attack, pair ?? false])).toEqual([
+        [midi, 'breath', false],
+        [midi, 'slurred', true],
+      ]);
+    }
+  });
+});
+
+describe('octave drop and restart', () => {
+  it('takes the upper octave from C♯4 down as the overtone of the low fingering itself', () => {
+    const upper = usual('octaveRestart', { writtenMidi: 62, notes: 3, restarts: 1 }).steps.filter(
+      (_, i) => i % 3 === 0,
+    );
+    expect(upper.map(({ fingeredMidi, partialNumber }) => [fingeredMidi, partialNumber])).toEqual([
+      [74, 1],
+      [61, 2],
+      [60, 2],
+    ]);
+  });
+  it('goes from G4 to the lowest note at once', () => {
+    const { steps } = usual('octaveRestart', { writtenMidi: 67, notes: 10, restarts: 1 });
+    expect(steps.at(-1)!.fingeredMidi).toBe(58);
+  });
+});
+
+describe('chromatic long tones', () => {
+  it('keep their place: each time they go on where they stopped, over the whole horn', () => {
+    const family = familyById('chromaticLongTones');
+    const { instrumentId } = usualExercise(family, 'alto');
+    const horn = { lowestWrittenMidi: 58, highestKeyedWrittenMidi: 90 };
+    const from = (turn: number, level: string) =>
+      family.teaching.planned!.turn!({ horn, level, turn } as never)!['writtenMidi'];
+    expect(instrumentId).toBe('alto');
+    expect([0, 1, 2, 6, 7].map((turn) => from(turn, 'home'))).toEqual([58, 63, 68, 88, 60]);
+    expect([0, 1, 4, 5].map((turn) => from(turn, 'new'))).toEqual([62, 67, 82, 64]);
+  });
+  it('stop at the top of the horn', () =>
+    expect(usual('chromaticLongTones', { writtenMidi: 88, notes: 5 }).steps.map((step) => step.fingeredMidi)).toEqual([
+      88, 89, 90,
+    ]));
+});
+
+describe('direct overtone', () => {
+  it('goes over the tubes from F4 down, the short ones first', () => {
+    const { steps } = usual('directOvertone', { overtoneWay: 'overTubes' });
+    expect(steps.map((step) => step.fingeredMidi)).toEqual([65, 64, 63, 62, 61, 60, 59, 58]);
+    expect(new Set(steps.map((step) => step.partialNumber))).toEqual(new Set([2]));
+  });
+  it('goes straight down to the fundamental in one breath at one level', () => {
+    const { steps } = usual('directOvertone', { overtoneWay: 'straightDown', partial: 4, repeats: 1 });
+    expect(steps.map(({ partialNumber, attack }) => `${partialNumber} ${attack}`)).toEqual([
+      '4 breath',
+      '3 slurred',
+      '2 slurred',
+      '1 slurred',
+    ]);
+  });
+});
+
+describe('drone intervals', () => {
+  it('are pure over the drone when they are wanted so', () => {
+    const pure = usual('droneIntervals', { intervals: 4 }).steps;
+    expect(pure.map(({ soundedMidi, offCents = 0 }) => [soundedMidi - 67, offCents])).toEqual([
+      [12, 0],
+      [7, 2],
+      [5, -2],
+      [4, -14],
+    ]);
+    expect(pure.every((step) => step.droneMidi === 67)).toBe(true);
+    const tempered = usual('droneIntervals', { intervals: 4, intervalTuning: 'tempered' }).steps;
+    expect(tempered.some((step) => step.offCents !== undefined)).toBe(false);
+  });
+});
+
+it('terraces are steps with a middle one, up and back', () =>
+  expect(usual('terraces').steps.map((step) => step.dynamics.map((point) => point.dynamic).join())).toEqual([
+    'pp',
+    'mp',
+    'f',
+    'mp',
+    'pp',
+  ]));
+
+it('one of a list by turns', () =>
+  expect([0, 1, 2, 3].map((turn) => byTurn(['a', 'b', 'c'], turn)).join('')).toBe('abca'));
