@@ -40,7 +40,8 @@ export function scoreToAbc(played: Score, spelling: Spelling = 'usual', words: P
     text += piece.step ? tone(piece, piece.step, score, spelling, altered, words) : gap(piece, score, spelling, words);
     const end = piece.beat + piece.beats;
     if (end % bar === 0) text += (end / bar) % BARS_IN_A_LINE === 0 && i < pieces.length - 1 ? '|\n' : '|';
-    else text += ' ';
+    // Within a beat short notes are beamed.
+    else if (Number.isInteger(end)) text += ' ';
   });
   const head = ['X:1', `M:${bar}/4`, 'L:1/4', `Q:1/4=${score.tempoBpm}`, 'K:C clef=treble'];
   return [...head, text.trimEnd().replace(/\|?$/, '|]')].join('\n');

@@ -23,7 +23,7 @@ import { useNoteName } from '../../text/useNoteName';
 import { useOpenExercise } from '../../shared/exercise/useOpenExercise';
 import { usePartialName } from '../../text/usePartialName';
 import { useAppSelector } from '../../store';
-import { PhraseEntry } from './PhraseEntry';
+import { PhraseEntry } from '../../shared/exercise/PhraseEntry';
 import { useHorn } from '../../store/useHorn';
 
 type Routes = Readonly<Record<RouteAim, Route>>;
