@@ -69,5 +69,6 @@ export const TYPICAL_MISTAKES: Readonly<Record<string, readonly TypicalMistake[]
   registerSlurs: [WRONG_PARTIAL, typical('breaksSlurs')],
   directOvertone: [WRONG_PARTIAL, typical('slowResponse')],
   droneIntervals: [typical('sharp'), typical('unsteady')],
+  ownPassage: [typical('jump'), typical('sharp'), typical('late')],
   survey: [typical('flat'), typical('slowResponse')],
 };

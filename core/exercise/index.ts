@@ -19,6 +19,7 @@ export {
 } from './field';
 export { scoreOf, series, softerThan, type Tone, type ToneMaker } from './tone';
 export { phraseTones } from './phraseTones';
+export { passageTones } from './passageTones';
 export {
   beatSeconds,
   gapAt,

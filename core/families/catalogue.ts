@@ -12,6 +12,7 @@ import { tonguedDescent } from './catalogue/tonguedDescent';
 import { registerSlurs } from './catalogue/registerSlurs';
 import { directOvertone } from './catalogue/directOvertone';
 import { droneIntervals } from './catalogue/droneIntervals';
+import { ownPassage } from './catalogue/ownPassage';
 import { crossingBreak } from './catalogue/crossingBreak';
 import { endSets } from './catalogue/endSets';
 import { firstTrace } from './catalogue/firstTrace';
@@ -95,6 +96,7 @@ export const FAMILIES = [
   fullSpanScale,
   endSets,
   octaveDisplacement,
+  ownPassage,
   heardInterval,
   droneIntervals,
   survey,

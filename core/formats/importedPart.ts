@@ -16,7 +16,7 @@ export type ImportedParts =
   | { readonly kind: 'refused'; readonly reason: 'notRead' | 'noNotes' | 'damaged'; readonly detail: string };
 
 /** A stretch of sound or silence before it is laid on the beat grid, in quarters. */
-export interface TimedNote {
+export interface TimedNote extends Pick<PhraseNote, 'slurred' | 'dynamic' | 'hairpin'> {
   readonly midi: number | null;
   readonly quarters: number;
 }
@@ -39,7 +39,7 @@ export function onGrid(timed: readonly TimedNote[]): PhraseNote[] {
   const notes: PhraseNote[] = [];
   let place = 0;
   let taken = 0;
-  for (const { midi, quarters } of timed) {
+  for (const { midi, quarters, ...marks } of timed) {
     place += quarters;
     const beats = Math.round(place * GRID) / GRID - taken;
     if (beats <= 0) continue;
@@ -47,7 +47,7 @@ export function onGrid(timed: readonly TimedNote[]): PhraseNote[] {
     const before = notes.at(-1);
     if (midi === null && before?.midi === null)
       notes[notes.length - 1] = { midi, beats: Math.min(LONGEST_BEATS, before.beats + beats) };
-    else notes.push({ midi, beats: Math.min(LONGEST_BEATS, beats) });
+    else notes.push({ midi, beats: Math.min(LONGEST_BEATS, beats), ...(midi !== null && marks) });
   }
   while (notes[0]?.midi === null) notes.shift();
   while (notes.at(-1)?.midi === null) notes.pop();
@@ -67,5 +67,7 @@ export function forHorn(
   const sameKey = transposeSemitones !== undefined && (transposeSemitones - own) % 12 === 0;
   const by = sameKey || (transposeSemitones === undefined && asPrinted) ? 0 : (transposeSemitones ?? 0) - own;
   // What would lie outside all instruments is a rest.
-  return notes.map(({ midi, beats }) => ({ midi: midi !== null && isNote(midi + by) ? midi + by : null, beats }));
+  return notes.map(({ midi, beats, ...marks }) =>
+    midi !== null && isNote(midi + by) ? { midi: midi + by, beats, ...marks } : { midi: null, beats },
+  );
 }

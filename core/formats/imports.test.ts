@@ -3,7 +3,8 @@ import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
 import { phraseText } from '../exercise';
 import { instrumentById } from '../theory';
-import { forHorn, readMidi, readMusicXml, type ImportedPart } from './index';
+import { exerciseScore, familyById, usualExercise } from '../families';
+import { forHorn, readMidi, readMusicXml, writeMusicXml, type ImportedPart } from './index';
 
 const fixture = (name: string) => readFileSync(fileURLToPath(new URL(`fixtures/${name}`, import.meta.url)));
 const partsOf = (read: ReturnType<typeof readMidi>): readonly ImportedPart[] => {
@@ -89,4 +90,17 @@ describe('MIDI written by two libraries', () => {
     ['nothing', new Uint8Array()],
     ['a cut-off file', new Uint8Array(fixture('call.mid').subarray(0, 60))],
   ])('%s is refused', (_, bytes) => expect(readMidi(bytes).kind).toBe('refused'));
+});
+
+describe('a passage there and back', () => {
+  it.each([
+    '[p] [<] (G4 A4 B4 C5) [f] D5:2 r:2 [f] [>] (C5 B4 A4 G4) [p] D4:2',
+    '[mf] G4 A4 (B4:0.5 C5:0.5) D5:2',
+    '[pp] (E4:3 F4) r [ff] G4:4',
+  ])('%s', (phrase) => {
+    const passage = { ...usualExercise(familyById('ownPassage'), 'alto'), phrase, restBeats: 1 };
+    const read = readMusicXml(new TextEncoder().encode(writeMusicXml(exerciseScore(passage), 'Test')));
+    if (read.kind !== 'parts') throw new Error(read.detail);
+    expect(phraseText(forHorn(read.parts[0]!, instrumentById('alto'), true))).toBe(phrase);
+  });
 });

@@ -1,3 +1,4 @@
+import { DYNAMICS } from '@inner-hum/core/theory';
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import { strFromU8, unzipSync } from 'fflate';
 import { sizeGuard } from './zipSizes';
@@ -21,6 +22,8 @@ const LARGEST_XML = 50e6;
 const LEAST_DIVISIONS = 0.01;
 const MOST_DIVISIONS = 1e6;
 const MOST_SEMITONES = 60;
+/** Places that are one, quarters. */
+const NEAR_QUARTERS = 1e-6;
 
 /**
  * Parts of a MusicXML file, plain (.musicxml, .xml) or zipped (.mxl): first voice, top note of chords, ties joined,
@@ -83,6 +86,10 @@ function readPart(measures: readonly Element[]): Pick<ImportedPart, 'notes' | 't
   let divisions = 1;
   let transposeSemitones: number | undefined;
   let voice: string | undefined;
+  /** dynamics and hairpins that stand ahead, each for the first note at its place or after it, quarters */
+  let ahead: { readonly at: number; readonly marks: Pick<TimedNote, 'dynamic' | 'hairpin'> }[] = [];
+  let place = 0;
+  let openSlurs = 0;
   for (const measure of measures.filter((entry) => 'measure' in entry)) {
     const where = `measure ${attribute(measure, 'number')}`;
     for (const element of childrenOf(measure, 'measure')) {
@@ -93,6 +100,10 @@ function readPart(measures: readonly Element[]): Pick<ImportedPart, 'notes' | 't
         const transpose = attributes.find((candidate) => 'transpose' in candidate);
         if (transpose) transposeSemitones = semitonesOf(childrenOf(transpose, 'transpose'));
         if (transposeSemitones !== undefined && !(Math.abs(transposeSemitones) <= MOST_SEMITONES)) return where;
+      }
+      if ('direction' in element) {
+        const direction = childrenOf(element, 'direction');
+        ahead.push({ at: place + Number(textIn(direction, 'offset') ?? 0) / divisions, marks: markedIn(direction) });
       }
       if (!('note' in element)) continue;
       const note = childrenOf(element, 'note');
@@ -106,11 +117,43 @@ function readPart(measures: readonly Element[]): Pick<ImportedPart, 'notes' | 't
       if (has(note, 'chord') && before) {
         if (before.midi !== null && midi !== null && midi > before.midi) timed[timed.length - 1] = { ...before, midi };
       } else if (before && isTiedOn(note) && before.midi === midi)
-        timed[timed.length - 1] = { midi, quarters: before.quarters + quarters };
-      else timed.push({ midi, quarters });
+        timed[timed.length - 1] = { ...before, quarters: before.quarters + quarters };
+      else if (midi === null) timed.push({ midi, quarters });
+      else {
+        const slurred = openSlurs > 0 && before !== undefined && before.midi !== null;
+        const due = ahead.filter(({ at }) => at <= place + NEAR_QUARTERS);
+        timed.push({
+          midi,
+          quarters,
+          ...(slurred && { slurred }),
+          ...Object.assign({}, ...due.map(({ marks }) => marks)),
+        });
+        ahead = ahead.filter((one) => !due.includes(one));
+      }
+      if (!has(note, 'chord')) place += quarters;
+      openSlurs = Math.max(0, openSlurs + slursOpened(note));
     }
   }
   return { notes: onGrid(timed), transposeSemitones };
+}
+
+/** The dynamic and the hairpin of a direction, where it has one that is known here. */
+function markedIn(direction: readonly Element[]): Pick<TimedNote, 'dynamic' | 'hairpin'> {
+  const types = direction
+    .filter((entry) => 'direction-type' in entry)
+    .flatMap((entry) => childrenOf(entry, 'direction-type'));
+  const written = types.filter((entry) => 'dynamics' in entry).flatMap((entry) => childrenOf(entry, 'dynamics'));
+  const dynamic = DYNAMICS.find((one) => has(written, one));
+  const wedge = types.find((entry) => 'wedge' in entry);
+  const hairpin = wedge && ({ crescendo: '<', diminuendo: '>' } as const)[attribute(wedge, 'type')];
+  return { ...(dynamic && { dynamic }), ...(hairpin && { hairpin }) };
+}
+
+/** Slurs that begin on a note less those that end on it. */
+function slursOpened(note: readonly Element[]): number {
+  const notations = note.filter((entry) => 'notations' in entry).flatMap((entry) => childrenOf(entry, 'notations'));
+  const slurs = notations.filter((entry) => 'slur' in entry).map((slur) => attribute(slur, 'type'));
+  return slurs.filter((type) => type === 'start').length - slurs.filter((type) => type === 'stop').length;
 }
 
 /** MIDI number of a note element; null for a rest, undefined when it is neither. */

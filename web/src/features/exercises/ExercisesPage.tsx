@@ -1,13 +1,14 @@
 import { copied } from '../../base/plainOrigin';
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
 import type { ExerciseParameters, Step } from '@inner-hum/core/exercise';
-import { fingeringOf } from '@inner-hum/core/families';
+import { familyById, fingeringOf } from '@inner-hum/core/families';
 import type { Routine } from '@inner-hum/core/plan';
 import { instrumentById } from '@inner-hum/core/theory';
 import { useCallback, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNavigate, useSearchParams } from 'react-router';
 import { Button } from '../../ui/controls';
+import { PhraseEntry } from '../../shared/exercise/PhraseEntry';
 import { ExerciseControls } from '../../shared/exercise/ExerciseControls';
 import { exerciseMeta, exerciseTitle } from '../../text/exerciseText';
 import { saveFile } from '../../base/saveFile';
@@ -18,7 +19,7 @@ import { partWords } from '../../text/usePartWords';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { noticed } from '../../store/notices';
 import { entry } from '../../store/lists';
-import { exerciseOf, listsChanged, scoreOf, settingsChanged, usualFor } from '../../store/settings';
+import { exerciseChanged, exerciseOf, listsChanged, scoreOf, settingsChanged, usualFor } from '../../store/settings';
 import { verdictLeft } from '../../store/practice';
 import { usedFingering } from '../../db/settings/horn';
 import { BlockList } from './BlockList';
@@ -110,6 +111,12 @@ export default function ExercisesPage() {
           </Box>
           <Box _print={{ display: 'none' }}>
             <ExerciseControls />
+            {'phrase' in familyById(now.family).fields && (
+              <PhraseEntry
+                phrase={String(now['phrase'])}
+                onPhrase={(phrase) => dispatch(exerciseChanged({ phrase }))}
+              />
+            )}
             <Flex gap="12px" wrap="wrap" mt="14px">
               <Button tone="strong" onClick={() => void navigate('/stand')}>
                 {t('exercise.play')}

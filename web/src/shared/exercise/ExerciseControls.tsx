@@ -74,7 +74,7 @@ export function ExerciseControls({ withFamily = false }: { readonly withFamily?:
         {Object.entries(family.fields)
           .filter(([, field]) => field.kind !== 'text')
           .map(([name, field]) => (
-            <chakra.div key={`${now.family} ${name}`} gridColumn={isLong(field, t) ? 'span 2' : undefined}>
+            <chakra.div key={`${now.family} ${name}`} gridColumn={widthOf(field, t)}>
               <FieldControl name={name} field={field} change={change} />
             </chakra.div>
           ))}
@@ -287,10 +287,11 @@ function besides(name: 'softest' | 'loudest', now: Readonly<Record<string, unkno
 /** Letters that the room of one field holds. */
 const SHORT = 9;
 
-/** Choices whose words need the room of two fields. */
-function isLong(field: Field, t: TFunction): boolean {
-  if (field.kind !== 'choice') return field.kind === 'phrase';
-  return field.options.some((option) => !isDynamic(option) && tableText(t, `options.${option}`).length > SHORT);
+/** A phrase takes the whole row; choices whose words are long the room of two fields. */
+function widthOf(field: Field, t: TFunction): string | undefined {
+  if (field.kind === 'phrase') return '1 / -1';
+  const isLong = (option: string) => !isDynamic(option) && tableText(t, `options.${option}`).length > SHORT;
+  return field.kind === 'choice' && field.options.some(isLong) ? 'span 2' : undefined;
 }
 
 function isDynamic(option: string): boolean {

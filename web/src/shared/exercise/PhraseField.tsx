@@ -19,10 +19,19 @@ export function PhraseField({
   const spelling = useAppSelector((state) => state.settings.spelling);
   const [text, setText] = useState(() => phraseText(parsePhrase(value), system, spelling));
   const [error, setError] = useState<PhraseError>();
+  // What another way of entry made of it is shown at once.
+  const [own, setOwn] = useState(value);
+  if (value !== own) {
+    setOwn(value);
+    setText(phraseText(parsePhrase(value), system, spelling));
+    setError(undefined);
+  }
   const take = (typed: string) => {
     setText(typed);
     try {
-      onChange(phraseText(parsePhrase(typed, system)));
+      const phrase = phraseText(parsePhrase(typed, system));
+      setOwn(phrase);
+      onChange(phrase);
       setError(undefined);
     } catch (problem) {
       if (problem instanceof PhraseError) setError(problem);

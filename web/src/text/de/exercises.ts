@@ -163,6 +163,10 @@ export const exercisesWords = {
       name: 'Intervalle zum Bordun',
       what: 'Oktave, Quinte, Quarte und Terz über einem Bordun im Kopfhörer.',
     },
+    ownPassage: {
+      name: 'Eigene Stelle',
+      what: 'Eine eigene Melodie oder Stelle, wie sie geschrieben ist: Töne, Bögen, Zunge, Lautstärken.',
+    },
     survey: {
       name: 'Vermessung',
       what: 'Töne des Instruments mittel, laut und leise. Sie füllen die Karte des Instruments.',
@@ -173,7 +177,8 @@ export const exercisesWords = {
     },
   },
   phrase: {
-    help: 'Namen mit Oktave; :2 für zwei Schläge, r für eine Pause.',
+    help: 'Namen mit Oktave; :2 für zwei Schläge, r für eine Pause, ( ) für einen Bogen, [p] [f] [<] [>] für die Lautstärke, [air] für einen Beginn ohne Zunge.',
+    mark: 'Wort {{word}}, „{{text}}“, ist kein Zeichen: pp bis ff, <, > oder air.',
     empty: 'Schreibe mindestens einen Ton.',
     note: 'Wort {{word}}, „{{text}}“, ist kein Tonname.',
     beats: 'Wort {{word}}, „{{text}}“: Schläge sind Viertel eines Schlags bis 16, etwa :0.5 oder :2.',

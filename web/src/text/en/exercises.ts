@@ -139,11 +139,16 @@ export const exercisesWords = {
       name: 'Drone intervals',
       what: 'Octave, fifth, fourth and third over a drone in the headphones.',
     },
+    ownPassage: {
+      name: 'Own passage',
+      what: 'A tune or passage of your own as it is written: notes, slurs, tonguing, dynamics.',
+    },
     survey: { name: 'Survey', what: 'Notes of the horn at medium, loud and soft. They fill the map of the horn.' },
     heardInterval: { name: 'Heard interval', what: 'Hold a note, hear the next inwardly, play it; ever wider.' },
   },
   phrase: {
-    help: 'Names with octave; :2 for two beats, r for a rest.',
+    help: 'Names with octave; :2 for two beats, r for a rest, ( ) for a slur, [p] [f] [<] [>] for dynamics, [air] for a start without the tongue.',
+    mark: 'Word {{word}}, “{{text}}”, is no sign: pp to ff, <, > or air.',
     empty: 'Write at least one note.',
     note: 'Word {{word}}, “{{text}}”, is no note name.',
     beats: 'Word {{word}}, “{{text}}”: beats are quarters of a beat up to 16, such as :0.5 or :2.',

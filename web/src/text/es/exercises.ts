@@ -157,6 +157,10 @@ export const exercisesWords = {
       name: 'Intervalos sobre un pedal',
       what: 'Octava, quinta, cuarta y tercera sobre un pedal en los auriculares.',
     },
+    ownPassage: {
+      name: 'Pasaje propio',
+      what: 'Una melodía o pasaje propio tal como está escrito: notas, ligaduras, lengua, matices.',
+    },
     survey: {
       name: 'Medición',
       what: 'Notas del saxofón a fuerza media, fuerte y suave. Llenan su mapa.',
@@ -167,7 +171,8 @@ export const exercisesWords = {
     },
   },
   phrase: {
-    help: 'Nombres con octava; :2 para dos pulsos, r para un silencio.',
+    help: 'Nombres con octava; :2 para dos tiempos, r para un silencio, ( ) para una ligadura, [p] [f] [<] [>] para los matices, [air] para empezar sin lengua.',
+    mark: 'La palabra {{word}}, «{{text}}», no es un signo: de pp a ff, <, > o air.',
     empty: 'Escribe al menos una nota.',
     note: 'La palabra {{word}}, «{{text}}», no es nombre de nota.',
     beats: 'La palabra {{word}}, «{{text}}»: los pulsos son cuartos de pulso hasta 16, como :0.5 o :2.',

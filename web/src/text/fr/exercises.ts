@@ -160,6 +160,10 @@ export const exercisesWords = {
       name: 'Intervalles sur bourdon',
       what: 'Octave, quinte, quarte et tierce sur un bourdon dans le casque.',
     },
+    ownPassage: {
+      name: 'Passage à soi',
+      what: 'Un air ou un passage à soi tel qu’il est écrit : notes, liaisons, langue, nuances.',
+    },
     survey: {
       name: 'Relevé',
       what: 'Des notes du saxophone à force moyenne, forte et douce. Elles remplissent sa carte.',
@@ -170,7 +174,8 @@ export const exercisesWords = {
     },
   },
   phrase: {
-    help: 'Noms avec octave ; :2 pour deux temps, r pour un silence.',
+    help: 'Noms avec octave ; :2 pour deux temps, r pour un silence, ( ) pour une liaison, [p] [f] [<] [>] pour les nuances, [air] pour un départ sans langue.',
+    mark: 'Le mot {{word}}, « {{text}} », n’est pas un signe : pp à ff, <, > ou air.',
     empty: 'Écris au moins une note.',
     note: 'Le mot {{word}}, « {{text}} », n’est pas un nom de note.',
     beats: 'Le mot {{word}}, « {{text}} » : les temps sont des quarts de temps jusqu’à 16, comme :0.5 ou :2.',

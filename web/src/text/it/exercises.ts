@@ -157,6 +157,10 @@ export const exercisesWords = {
       name: 'Intervalli sul bordone',
       what: 'Ottava, quinta, quarta e terza sopra un bordone in cuffia.',
     },
+    ownPassage: {
+      name: 'Passaggio proprio',
+      what: 'Una melodia o un passaggio proprio com’è scritto: note, legature, lingua, dinamiche.',
+    },
     survey: {
       name: 'Rilievo',
       what: 'Note dello strumento a forza media, forte e piano. Riempiono la sua mappa.',
@@ -167,7 +171,8 @@ export const exercisesWords = {
     },
   },
   phrase: {
-    help: 'Nomi con l’ottava; :2 per due battiti, r per una pausa.',
+    help: 'Nomi con ottava; :2 per due tempi, r per una pausa, ( ) per una legatura, [p] [f] [<] [>] per le dinamiche, [air] per un attacco senza lingua.',
+    mark: 'La parola {{word}}, «{{text}}», non è un segno: da pp a ff, <, > o air.',
     empty: 'Scrivi almeno una nota.',
     note: 'La parola {{word}}, «{{text}}», non è un nome di nota.',
     beats: 'La parola {{word}}, «{{text}}»: i battiti sono quarti di battito fino a 16, come :0.5 o :2.',

@@ -1,0 +1,45 @@
+import { describe, expect, it } from 'vitest';
+import { parsePhrase, passageTones, phraseText } from './index';
+
+const TEXT = '[p] [<] (G4 A4 [f] B4:2) r [air] G4:0.5 [mp] E4:1.5';
+
+describe('a passage as text', () => {
+  it('keeps its slurs, dynamics, hairpins and starts, there and back', () => {
+    const notes = parsePhrase(TEXT);
+    expect(notes).toEqual([
+      { midi: 67, beats: 1, dynamic: 'p', hairpin: '<' },
+      { midi: 69, beats: 1, slurred: true },
+      { midi: 71, beats: 2, slurred: true, dynamic: 'f' },
+      { midi: null, beats: 1 },
+      { midi: 67, beats: 0.5, air: true },
+      { midi: 64, beats: 1.5, dynamic: 'mp' },
+    ]);
+    expect(phraseText(notes)).toBe(TEXT);
+  });
+  it('a mark that is none is named', () => expect(() => parsePhrase('G4 [loud] A4')).toThrow('[loud]'));
+  it('a plain phrase is as it was', () => expect(phraseText(parsePhrase('G4 A4:2 r B4'))).toBe('G4 A4:2 r B4'));
+});
+
+describe('the tones of a passage', () => {
+  const tones = passageTones(TEXT, 4, 'mf');
+  it('are tongued, slurred or started by air as they are written', () =>
+    expect(tones.map(({ note, attack, rest = 0 }) => `${note} ${attack} ${String(rest)}`)).toEqual([
+      '67 tongue 0',
+      '69 slurred 0',
+      '71 slurred 1',
+      '67 breath 0',
+      '64 tongue 4',
+    ]));
+  it('grow through a hairpin to its letter, and stay there', () => {
+    // p is a fifth of the way, f four fifths (see the theory's dynamics): over two beats, half of it each.
+    const [first, second, third, fourth, fifth] = tones.map(({ dynamics }) => dynamics);
+    expect(first![1]).toBeCloseTo(Number(second![0]), 9);
+    expect(Number(first![0])).toBeLessThan(Number(first![1]));
+    expect(Number(second![1]) - Number(second![0])).toBeCloseTo(Number(first![1]) - Number(first![0]), 9);
+    expect(third).toEqual(['f']);
+    expect(fourth).toEqual(['f']);
+    expect(fifth).toEqual(['mp']);
+  });
+  it('begin at the usual dynamic where none is written', () =>
+    expect(passageTones('G4 A4', 2, 'mf').map(({ dynamics }) => dynamics)).toEqual([['mf'], ['mf']]));
+});
