@@ -65,7 +65,6 @@ try {
     ['/horn/sheet', 'sheet'],
     ['/overtones', 'overtones'],
     ['/overtones/route', 'route'],
-    ['/overtones/notebook', 'notebook'],
   ] as const) {
     await page.goto(address + path);
     await page.waitForTimeout(3000);
@@ -100,6 +99,7 @@ try {
   await contactSheet('tablet', { width: 820, height: 1180 });
   await contactSheet('phone', { width: 390, height: 844 });
   await languageSheet();
+  await partsSheet();
 } finally {
   await browser.close();
   process.kill(-server.pid!);
@@ -108,6 +108,28 @@ try {
 function exercise(family: string, change: Record<string, number>): string {
   const parameters = { ...usualExercise(familyById(family), 'alto'), ...change };
   return `${address}/exercises?exercise=${encodeURIComponent(JSON.stringify(parameters))}`;
+}
+
+/** Parts as they are engraved: starts, air, silence, keys that open, hairpins with both ends, a passage of one's own. */
+async function partsSheet(): Promise<void> {
+  const page = await browser.newPage({ viewport: SIZE });
+  const pictures: string[] = [];
+  for (const [family, change] of [
+    ['airIntoTone', { repeats: 1 }],
+    ['relaySwell', { pairs: 1 }],
+    ['oneBreathDescent', {}],
+    ['tongueOrAir', { starts: 2 }],
+    ['ventMatch', { pairs: 1 }],
+    ['ownPassage', {}],
+  ] as const) {
+    await page.goto(exercise(family, change));
+    await page.getByTestId('dynamics').waitFor();
+    await page.waitForTimeout(800);
+    const png = await page.getByTestId('part').screenshot();
+    pictures.push(figureOf(await page.getByRole('heading', { level: 2 }).first().innerText(), png));
+  }
+  await page.close();
+  await asSheet('parts', pictures);
 }
 
 /** All places and a take being played, on a device of another size, on one sheet. */
@@ -151,7 +173,10 @@ async function languageSheet(): Promise<void> {
 }
 
 async function figure(title: string, page: Page): Promise<string> {
-  const png = await page.screenshot();
+  return figureOf(title, await page.screenshot());
+}
+
+function figureOf(title: string, png: Buffer): string {
   return `<figure><figcaption>${title}</figcaption><img src="data:image/png;base64,${png.toString('base64')}"></figure>`;
 }
 

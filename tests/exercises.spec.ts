@@ -93,7 +93,7 @@ test('hands-free: each verdict is followed by the proposed next step, until it i
   await expect(page.getByText('The next take follows by itself')).toBeVisible();
   // It broke, so the next one starts louder, and begins without a key.
   await expect(page.getByTestId('verdict')).toBeHidden();
-  await expect(page.getByText('f', { exact: true })).toBeVisible();
+  await expect(page.getByTestId('dynamics').locator('text')).toHaveText('f');
   await expect(page.getByText('The next take follows by itself')).toBeVisible();
   await page.keyboard.press('p');
   await expect(page.getByText('The next take follows by itself')).toBeHidden();

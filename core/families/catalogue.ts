@@ -1,5 +1,5 @@
 import { instrumentById, type HornId } from '@inner-hum/core/theory';
-import { highestNote, scoreOf, type ExerciseParameters, type Score } from '@inner-hum/core/exercise';
+import { highestNote, scoreOf, type ExerciseParameters, type Field, type Score } from '@inner-hum/core/exercise';
 import { breathLimitS, fittedToBreath } from './breath';
 import type { Family } from './family';
 import { airIntoTone } from './catalogue/airIntoTone';
@@ -128,9 +128,16 @@ export function exerciseScore(parameters: ExerciseParameters): Score {
 /** The score of the same parameters is asked for again and again, by plans above all. */
 const scores = new WeakMap<ExerciseParameters, Score>();
 
+/** The lowest written note of a horn without a low A key: B♭3. */
+const LOWEST_OF_MOST = 58;
+
 /** What is usual of a family on a horn: its notes within the horn's range, its breaths not longer than the horn allows. */
 export function usualExercise(family: Family, instrumentId: HornId): ExerciseParameters {
-  const values = Object.entries(family.fields).map(([name, field]) => [name, field.usual] as const);
+  const { lowestWrittenMidi } = instrumentById(instrumentId);
+  // What usually begins on the lowest note of most horns begins on the lowest of this one.
+  const own = (field: Field) =>
+    field.kind === 'note' && field.usual === LOWEST_OF_MOST ? lowestWrittenMidi : field.usual;
+  const values = Object.entries(family.fields).map(([name, field]) => [name, own(field)] as const);
   const usual = fitToHorn({
     family: family.id,
     instrumentId,

@@ -42,7 +42,7 @@ describe('what a person chooses', () => {
       'relaySwell',
       { writtenMidi: 102 },
       { reason: 'tooHigh', midi: 103, limit: 102 },
-      { field: 'writtenMidi', to: 99 },
+      { field: 'writtenMidi', to: 101 },
     ],
     ['anchorSwell', { writtenMidi: 58 }, { reason: 'tooLow', midi: 57, limit: 58 }, { field: 'writtenMidi' }],
     ['homeNote', { writtenMidi: 102 }, { reason: 'tooHigh', limit: 102 }, { field: 'writtenMidi' }],

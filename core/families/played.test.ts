@@ -77,6 +77,42 @@ describe('chromatic long tones', () => {
     ]));
 });
 
+describe('what covers the whole horn', () => {
+  const notes = (id: string, change: Record<string, number | string>) =>
+    usual(id, change).steps.map((step) => step.fingeredMidi);
+  it('relay goes through the octaves of each pair before the next', () =>
+    expect(notes('relaySwell', { writtenMidi: 58, pairs: 4, order: 'byOctaves' })).toEqual([
+      58, 59, 70, 71, 82, 83, 59, 60,
+    ]));
+  it('relay and anchor end with the horn', () => {
+    expect(notes('relaySwell', { writtenMidi: 82, pairs: 31, order: 'byOctaves' }).at(-1)).toBe(90);
+    expect(notes('relaySwell', { writtenMidi: 100, pairs: 31 }).at(-1)).toBe(102);
+    expect(notes('anchorSwell', { writtenMidi: 89, leaps: 31 }).at(-1)).toBe(58);
+  });
+  it('the sets at an end are those of the keys, all of them, of two notes to five', () => {
+    const sets = (size: number) =>
+      new Set(
+        [1, 2, 3, 4, 5, 6, 7, 8].map((set) => notes('endSets', { set, size, repeats: 1 }).slice(0, size).join(' ')),
+      );
+    expect(sets(3)).toEqual(new Set(['58 60 62', '58 60 61', '58 59 61', '59 61 63', '59 61 62', '59 60 62']));
+    expect([...sets(2)].sort()).toEqual(['58 59', '58 60', '59 60', '59 61']);
+    expect(sets(5).size).toBeGreaterThan(4);
+  });
+  it('on a horn with a low A what begins at the bottom begins there', () => {
+    const lowA = usualExercise(familyById('homeNote'), 'baritoneLowA');
+    expect(lowA['writtenMidi']).toBe(57);
+  });
+});
+
+it('an interval is gone to while the first note sounds, or over a silence in which it is heard', () => {
+  const joined = usual('heardInterval', { intervals: 1 });
+  expect(joined.steps[1]!.attack).toBe('slurred');
+  expect(joined.gaps).toBeUndefined();
+  expect(usual('heardInterval', { intervals: 1, move: 'afterSilence' }).gaps).toEqual([
+    { startBeat: 4, beats: 4, kind: 'hear' },
+  ]);
+});
+
 describe('direct overtone', () => {
   it('goes over the tubes from F4 down, the short ones first', () => {
     const { steps } = usual('directOvertone', { overtoneWay: 'overTubes' });

@@ -246,6 +246,15 @@ export const FINDINGS = rowsOf({
     lost: 'tone',
     tries: ['asInTheMiddle'],
   },
+  overshoots: {
+    values: ['db', 'uncertainty'],
+    weight: 1,
+    topic: 'start',
+    part: 'start',
+    needs: 'levels',
+    lost: 'tone',
+    tries: ['noMoreAir'],
+  },
   octaveUnder: {
     values: ['ms', 'uncertainty'],
     weight: 1,

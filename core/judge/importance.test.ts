@@ -21,6 +21,7 @@ const tone = (change: object = {}) =>
         'latenessS',
         'riseS',
         'octaveBelowS',
+        'overshootDb',
         'settleS',
         'scoopCents',
         'pitchCentreCents',

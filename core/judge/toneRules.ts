@@ -198,6 +198,10 @@ export const TONE_RULES: readonly AnyRule[] = [
     when: (m, context) => said('cents', overLimit('scoopCents', negative(m.scoopCents), context)),
   }),
   rule({
+    id: 'overshoots',
+    when: (m, context) => said('db', overLimit('overshootDb', m.overshootDb, context)),
+  }),
+  rule({
     id: 'octaveUnder',
     when: (m, context) => saidInMs(overLimit('octaveBelowS', m.octaveBelowS, context)),
   }),

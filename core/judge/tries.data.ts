@@ -19,6 +19,7 @@ export const TRY_IDS = [
   'onTheBeat',
   'wideRange',
   'letItSpeak',
+  'noMoreAir',
   'keepAirThrough',
   'softerTongue',
   'haveItChecked',

@@ -50,6 +50,8 @@ export const QUANTITY_ROWS = {
   riseS: { ...ms, better: 'none', column: 'rise_s' },
   /** for how long the octave below sounded with the tone at first */
   octaveBelowS: { ...ms, limits: same(0.05), column: 'octave_below_s' },
+  /** how much louder its start was than what followed */
+  overshootDb: { ...db, signed: true, limits: { loose: 8, firm: 6, fine: 4 }, column: 'overshoot_db' },
   settleS: { ...ms, column: 'settle_s' },
   scoopCents: { ...cents, limits: same(15), column: 'scoop_cents' },
   pitchCentreCents: {

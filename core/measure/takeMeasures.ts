@@ -20,6 +20,7 @@ import { latenessS, type AudioPath } from './lateness';
 import { absent, valueOf, type Measured } from './measured';
 import { driftCentsPerS, pitchCentreCents, pitchSteadinessCents, shareInWindow } from './pitch';
 import { overtonePair, type OvertonePair } from './overtonePair';
+import { overshootDb } from './overshoot';
 import { pairChangeS } from './pairChange';
 import { pitchAgainstLevelCents } from './pitchAgainstLevel';
 import { DEMAND_CENTS, type Demand, type StepQuantity } from './quantities.data';
@@ -186,6 +187,8 @@ function measureTone(
     latenessS: latenessS(onsetS, line, context.audioPath, context.onBeat),
     riseS: riseS(attack),
     octaveBelowS: octaveBelowS(attack),
+    overshootDb:
+      step.attack === 'slurred' ? absent('notPlanned') : overshootDb(frames, span, line, context.audioPath.delayS),
     settleS,
     scoopCents,
     pitchCentreCents: pitchCentreCents(body),

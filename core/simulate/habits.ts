@@ -33,6 +33,8 @@ export interface Habits {
   readonly jumps: readonly { readonly place: number; readonly partial: number; readonly lastsS: number }[];
   /** stops sounding for a while */
   readonly dropOuts: readonly { readonly place: number; readonly lastsS: number }[];
+  /** how much louder a tone starts than it goes on, dB */
+  readonly overshootDb: number;
   /** breath noise under a loud tone, dB */
   readonly breathDb: number;
   /** how much more breath noise for each 10 dB softer than the loudest of the plan, dB */
@@ -110,6 +112,7 @@ export const CLEAN_HABITS: Habits = {
   stairs: [],
   jumps: [],
   dropOuts: [],
+  overshootDb: 0,
   breathDb: -34,
   breathWhenSoftDb: 3,
   loudDb: 0,
@@ -207,6 +210,7 @@ export const FAULTS = {
   early: { lateS: -0.16 },
   slowResponse: { responseS: 0.32 },
   scooped: { scoopCents: 60 },
+  blasts: { overshootDb: 10 },
   slipsAtEnd: { slipCents: -40 },
   tongueFails: { failsWith: 'tongue' },
   airFails: { failsWith: 'breath' },

@@ -60,6 +60,7 @@ describe('playStandIn', () => {
       partialTooLow: 'altissimoVoicing',
       staysOneVowel: 'vowelSweep',
       neverSoft: 'fullAndSubtone',
+      blasts: 'countedBreaths',
       plainSubtone: 'fullAndSubtone',
       sagsSoft: 'fullAndSubtone',
       slowChange: 'overtoneMatch',

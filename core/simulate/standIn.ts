@@ -40,6 +40,8 @@ const REEDS = {
 } as const;
 /** The voice of a subtone against plain soft: colour, dB for each octave of partials, and air, dB. Our choice. */
 const SUBTONE = { tiltDb: -5, airDb: 9 } as const;
+/** A start that is too loud lasts fully so long, and is over after this, seconds. */
+const BLAST = { fullS: 0.12, endS: 0.22 } as const;
 /** Air that goes through the horn between tones, dB under its loudest. */
 const AIR_DB = -38;
 /** How long it takes to begin and to end, seconds. */
@@ -182,7 +184,7 @@ class Tone {
       if (i % controlStep === 0) {
         const tiredness = habits.fatigue * Math.min(1, Math.max(0, (sinceStartS + t) / scoreS));
         const place = Math.max(0, i / count);
-        const levelDb = plan.at(place) + this.stepDb() + habits.shimmerDb * random.normal();
+        const levelDb = plan.at(place) + this.stepDb() + this.blastDb(t) + habits.shimmerDb * random.normal();
         const jump = habits.jumps.find((candidate) =>
           within(place * lengthS, candidate.place * lengthS, candidate.lastsS),
         );
@@ -254,6 +256,12 @@ class Tone {
       (step.pair ? habits.pairDb : 0) +
       (this.note.levelDb ?? 0)
     );
+  }
+
+  /** How much louder the tone starts than it goes on, dB. */
+  private blastDb(t: number): number {
+    if (this.step.attack === 'slurred') return 0;
+    return this.habits.overshootDb * Math.min(1, Math.max(0, (BLAST.endS - t) / (BLAST.endS - BLAST.fullS)));
   }
 
   private airS(): number {

@@ -1,4 +1,4 @@
-import { choice, dynamic, note, number, series, softerThan, type Tone } from '@inner-hum/core/exercise';
+import { choice, dynamic, highestNote, note, number, series, softerThan, type Tone } from '@inner-hum/core/exercise';
 import { defineFamily } from '../family';
 
 /** Grow on an anchor, slur at the peak to a note ever farther away, fade there. */
@@ -9,16 +9,18 @@ export const anchorSwell = defineFamily({
   fields: {
     writtenMidi: note(86),
     direction: choice(['down', 'up'], 'down'),
-    leaps: number(1, 12, 4),
+    leaps: number(1, 31, 4),
     beats: number(2, 16, 4),
     restBeats: number(1, 16, 4),
     softest: dynamic('mp'),
     loudest: dynamic('f'),
   },
-  tones: ({ writtenMidi, direction, leaps, beats, restBeats, softest, loudest }) => {
+  tones: ({ writtenMidi, direction, leaps, beats, restBeats, softest, loudest }, horn) => {
     softerThan(softest, loudest);
     const sign = direction === 'down' ? -1 : 1;
-    return series(leaps, (i): Tone[] => [
+    // Over the whole horn it ends with the horn.
+    const room = direction === 'down' ? writtenMidi - horn.lowestWrittenMidi : highestNote(horn) - writtenMidi;
+    return series(Math.max(1, Math.min(leaps, room)), (i): Tone[] => [
       { note: writtenMidi, beats, dynamics: [softest, loudest], attack: 'breath' },
       { note: writtenMidi + sign * (i + 1), beats, dynamics: [loudest, softest], attack: 'slurred', rest: restBeats },
     ]).flat();

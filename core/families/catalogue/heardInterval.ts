@@ -2,7 +2,7 @@ import { choice, dynamic, note, number, series, type Tone } from '@inner-hum/cor
 import { defineFamily } from '../family';
 import { byTurn } from '../teaching';
 
-/** Hold a note, hear the next interval inwardly while it rests, play it; ever wider. */
+/** Hold a note and hear the next interval inwardly, while it sounds or over a silence; go there; ever wider. */
 export const heardInterval = defineFamily({
   id: 'heardInterval',
   stage: 'wholeHorn',
@@ -10,23 +10,25 @@ export const heardInterval = defineFamily({
   fields: {
     writtenMidi: note(67),
     direction: choice(['up', 'down'], 'up'),
+    move: choice(['withoutGap', 'afterSilence'], 'withoutGap'),
     intervals: number(1, 16, 5),
     beats: number(2, 8, 4),
     hearBeats: number(1, 8, 4),
     dynamic: dynamic('mf'),
   },
-  tones: ({ writtenMidi, direction, intervals, beats, hearBeats, dynamic: loudness }) => {
+  tones: ({ writtenMidi, direction, move, intervals, beats, hearBeats, dynamic: loudness }) => {
     const sign = direction === 'up' ? 1 : -1;
-    const tone = (value: number, rest: NonNullable<Tone['rest']>): Tone => ({
+    const silent = move === 'afterSilence';
+    const tone = (value: number, attack: Tone['attack'], rest: NonNullable<Tone['rest']>): Tone => ({
       note: value,
       beats,
       dynamics: [loudness],
-      attack: 'breath',
+      attack,
       rest,
     });
     return series(intervals, (i) => [
-      tone(writtenMidi, [{ kind: 'hear', beats: hearBeats }]),
-      tone(writtenMidi + sign * (i + 1), hearBeats),
+      tone(writtenMidi, 'breath', silent ? [{ kind: 'hear', beats: hearBeats }] : 0),
+      tone(writtenMidi + sign * (i + 1), silent ? 'breath' : 'slurred', hearBeats),
     ]).flat();
   },
   teaching: {
@@ -38,8 +40,10 @@ export const heardInterval = defineFamily({
     harder: ['more', 'hideTuner'],
     planned: {
       from: 'new',
-      // Another start note each day.
-      turn: ({ turn }) => ({ writtenMidi: byTurn([67, 69, 65, 72, 70], turn) }),
+      // Another start note each day; who is new to it stays where the horn is easy, others go to its bottom too.
+      turn: ({ horn, level, turn }) => ({
+        writtenMidi: byTurn([67, 69, 65, 72, 70, ...(level === 'new' ? [] : [horn.lowestWrittenMidi, 60])], turn),
+      }),
     },
   },
 });

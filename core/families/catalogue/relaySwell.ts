@@ -1,26 +1,31 @@
-import { dynamic, note, number, series, softerThan, type Tone } from '@inner-hum/core/exercise';
+import { choice, dynamic, highestNote, note, number, series, softerThan, type Tone } from '@inner-hum/core/exercise';
 import { defineFamily } from '../family';
 import { byTurn } from '../teaching';
 
-/** Grow on one note, slur at the peak to the next semitone, fade there; pair by pair upwards. */
+/** Grow on one note, slur at the peak to the next semitone, fade there; pair by pair upwards, or each pair through its octaves. */
 export const relaySwell = defineFamily({
   id: 'relaySwell',
   stage: 'swells',
   tempoBpm: 66,
   fields: {
     writtenMidi: note(62),
-    pairs: number(1, 12, 3),
+    pairs: number(1, 31, 3),
+    order: choice(['bySemitones', 'byOctaves'], 'bySemitones'),
     beats: number(2, 16, 4),
     restBeats: number(1, 16, 4),
     softest: dynamic('p'),
     loudest: dynamic('f'),
   },
-  tones: ({ writtenMidi, pairs, beats, restBeats, softest, loudest }) => {
+  tones: ({ writtenMidi, pairs, order, beats, restBeats, softest, loudest }, horn) => {
     softerThan(softest, loudest);
-    return series(pairs, (i): Tone[] => [
-      { note: writtenMidi + i, beats, dynamics: [softest, loudest], attack: 'breath' },
-      { note: writtenMidi + i + 1, beats, dynamics: [loudest, softest], attack: 'slurred', rest: restBeats },
-    ]).flat();
+    // Altissimo is reached by semitones; through the octaves it stays on the keys.
+    const top = order === 'bySemitones' ? highestNote(horn) : horn.highestKeyedWrittenMidi;
+    return pairsFrom(writtenMidi, order, Math.max(writtenMidi + 1, top))
+      .slice(0, pairs)
+      .flatMap((lower): Tone[] => [
+        { note: lower, beats, dynamics: [softest, loudest], attack: 'breath' },
+        { note: lower + 1, beats, dynamics: [loudest, softest], attack: 'slurred', rest: restBeats },
+      ]);
   },
   teaching: {
     mainNote: 'writtenMidi',
@@ -36,3 +41,12 @@ export const relaySwell = defineFamily({
     },
   },
 });
+
+const OCTAVE = 12;
+
+/** The lower notes of all pairs from a note up to the top of the horn; by octaves each comes again an octave higher first. */
+function pairsFrom(from: number, order: 'bySemitones' | 'byOctaves', top: number): number[] {
+  const all = series(top - from, (i) => from + i);
+  if (order === 'bySemitones') return all;
+  return series(Math.min(OCTAVE, all.length), (i) => all.filter((lower) => (lower - from) % OCTAVE === i)).flat();
+}

@@ -27,7 +27,8 @@ export const vibrato = defineFamily({
     aims: ['vibrato'],
     amount: 'widthCents',
     amountStep: 5,
-    within: { tempoBpm: [60, 88], waves: [3, 5], widthCents: [10, 35], beats: [4, 10], dynamic: ['p', 'f'] },
+    // Four to six waves a second, 25 cents to each side: what is wider or quicker is no practice of control.
+    within: { tempoBpm: [60, 90], waves: [4, 4], widthCents: [10, 25], beats: [4, 10], dynamic: ['p', 'f'] },
     easier: ['shorter', 'slower'],
     harder: ['quicker', 'more', 'longer'],
     planned: { from: 'home', turn: ({ turn }) => ({ writtenMidi: byTurn([67, 72, 64, 76], turn) }) },

@@ -103,11 +103,12 @@ export function useLiveHead(running: boolean, onStep: (step: Step) => void) {
       showStep(place.step);
       // Nothing is counted while a first tone is waited for.
       show(number, phase === 'waiting' ? '' : place.number);
-      show(cents, place.gap && phase !== 'waiting' ? t(`part.gap.${place.gap}`) : '');
+      show(cents, place.gap && phase !== 'waiting' ? doneText(place.gap) : '');
       if (phase !== 'running') return;
       if (!place.gap) showCents(score.steps[place.step]!);
       showPartial(score.steps[place.step]!, place.gap !== undefined);
     };
+    const doneText = (done: Done) => (done === 'set' ? t('stand.set') : t(`part.gap.${done}`));
     const showPartial = (step: Step, rest: boolean) => {
       const hz = hzNow();
       if (!overtones || rest || step.hum || hz === 0) return show(sounding, step.hum && !rest ? t('stand.hum') : '');
@@ -146,23 +147,42 @@ function dynamicsText({ dynamics }: Step): string {
     .join(' ');
 }
 
+/** What is done between tones: as the score says, or the embouchure set before the next one. */
+type Done = GapKind | 'set';
+/** The breath is taken on the last beats of a count-in. */
+const BREATHE_BEATS = 2;
+/** On the last beat of a rest that is this long the embouchure is set again. */
+const SET_BEATS = 1;
+const LONG_BEATS = 2;
+
 /** Which step sounds or comes next, the beat of it to show, and what is done meanwhile between tones, whose beats count down. */
 function placeIn(
   score: Score,
   timing: Timing,
   nowS: number,
-): { readonly step: number; readonly number: string; readonly gap?: GapKind | undefined } {
+): { readonly step: number; readonly number: string; readonly gap?: Done | undefined } {
   const { firstBeatAtS, countInFromS, beatS } = timing;
   if (firstBeatAtS === undefined || nowS < firstBeatAtS) {
     const beat = Math.floor((nowS - countInFromS) / beatS);
-    const { kind } = score.gaps?.findLast(({ startBeat }) => startBeat <= beat - score.countInBeats) ?? {};
-    return { step: 0, number: beat >= 0 && beat < score.countInBeats ? String(beat + 1) : '', gap: kind };
+    const ahead = beat - score.countInBeats;
+    const { kind } = score.gaps?.findLast(({ startBeat }) => startBeat <= ahead) ?? {};
+    const number = beat >= 0 && ahead < 0 ? String(beat + 1) : '';
+    // Embouchure first, then the breath: who is told in time is not late.
+    return { step: 0, number, gap: kind ?? (ahead < -BREATHE_BEATS ? 'set' : 'breath') };
   }
   const beat = (nowS - firstBeatAtS) / beatS;
   const step = score.steps.findIndex((candidate) => beat < candidate.startBeat + candidate.beats);
   const after = score.gaps?.find((gap) => beat >= gap.startBeat && beat < gap.startBeat + gap.beats);
   if (step < 0) return { step: score.steps.length - 1, number: '', gap: after?.kind };
   const { startBeat } = score.steps[step]!;
-  if (beat < startBeat) return { step, number: String(Math.ceil(startBeat - beat)), gap: gapAt(score, beat) };
+  if (beat < startBeat) {
+    const gap = gapAt(score, beat);
+    const set =
+      gap === 'breath' &&
+      step > 0 &&
+      startBeat - beat <= SET_BEATS &&
+      gapAt(score, startBeat - LONG_BEATS) === 'breath';
+    return { step, number: String(Math.ceil(startBeat - beat)), gap: set ? 'set' : gap };
+  }
   return { step, number: String(Math.floor(beat - startBeat) + 1) };
 }

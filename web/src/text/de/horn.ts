@@ -8,12 +8,12 @@ export const hornWords = {
     flatLowSharpHigh: {
       what: 'Unten um {{low}} Cent zu tief, oben um {{high}} zu hoch.',
       causes: 'Am ehesten: ein Ansatz, der sich über das Instrument verändert, oder ein Mundstück am falschen Platz.',
-      tell: 'Zum Unterscheiden: Spiele das eingestrichene H, dann das zweigestrichene nur mit der Oktavklappe, die Lippen unbewegt. Stimmen sie überein, ist es der Ansatz; sonst verschiebe das Mundstück, und denk zuletzt an ein anderes Blatt.',
+      tell: 'Zum Unterscheiden: Spiele das eingestrichene H, dann das zweigestrichene nur mit der Oktavklappe, die Lippen unbewegt. Stimmen sie überein, ist es der Ansatz; sonst sind die Oktaven zu weit: Zieh das Mundstück ein wenig heraus, und denk zuletzt an ein anderes Blatt.',
     },
     allSharp: {
       what: 'Fast alle deine {{notes}} Töne sind zu hoch, um {{cents}} Cent.',
       causes: 'Am ehesten: Das Mundstück ist zu weit drauf, oder der Kiefer hält zu fest.',
-      tell: 'Zum Unterscheiden: Spiele einen mittleren Ton laut und lass ihn fallen, so weit er will. Fällt er an den richtigen Platz, ist es der Kiefer; sonst zieh das Mundstück ein wenig heraus.',
+      tell: 'Zum Unterscheiden: Spiele das Mundstück allein. Liegt es höher als sonst bei dir, ist es der Kiefer; sonst zieh es zwei Millimeter heraus.',
     },
     allFlat: {
       what: 'Fast alle deine {{notes}} Töne sind zu tief, um {{cents}} Cent.',
@@ -43,7 +43,8 @@ export const hornWords = {
     },
     oneNote: {
       what: 'Nur {{note}} ist {{cents}} Cent {{way}}, seine Nachbarn stimmen.',
-      causes: 'Am ehesten: die eigene Klappe oder das Polster dieses Tons, oder eine Gewohnheit nur auf ihm.',
+      causes:
+        'Am ehesten: die Bauart des Instruments; sonst die eigene Klappe oder das Polster dieses Tons, oder eine Gewohnheit nur auf ihm.',
       tell: 'Zum Unterscheiden: Spiele ihn mit einem anderen Griff, oder lass einen anderen Spieler ihn versuchen. Liegen sie auch daneben, ist es das Instrument, und eine Sache für die Werkstatt.',
     },
   },

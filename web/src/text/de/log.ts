@@ -53,6 +53,7 @@ export const logWords = {
       early: 'Zu früh',
       slowResponse: 'Träge Ansprache',
       scooped: 'Von unten angesetzt',
+      overshoots: 'Beginnt zu laut',
       octaveUnder: 'Unteroktave im Einsatz',
       slipsAtEnd: 'Rutscht am Ende',
       peakLate: 'Höhepunkt spät',

@@ -140,6 +140,7 @@ export const setUpWords = {
       tooLoud: 'Spielt alles lauter',
       tooSoft: 'Spielt alles leiser',
       neverSoft: 'Spielt nie leise',
+      blasts: 'Platzt in den Ton',
       plainSubtone: 'Spielt leise statt Subtone',
       sagsSoft: 'Sackt leise ab',
       partialTooLow: 'Trifft den Teilton darunter',

@@ -62,6 +62,7 @@ export const standWords = {
     fullOnStart: 'Ganzer Bildschirm von Anfang an',
     hornListens: 'Spiele den ersten Ton, und der nächste Take beginnt.',
     goingOn: 'Der nächste Take folgt von selbst. Leertaste: sofort. P: hier anhalten.',
+    set: 'Ansatz',
     nextNote: 'dann {{note}}',
     nextAfter: 'dann {{gap}}, {{note}}',
     partialNow: '{{partial}} klingt',

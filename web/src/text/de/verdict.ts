@@ -91,6 +91,7 @@ export const verdictWords = {
       haveItChecked:
         'Ein anderes Blatt; dann in Halbtönen abwärts, bis es misslingt. Misslingt es an zwei Tagen, lass das Horn prüfen.',
       restLonger: 'Mach zwischen den Atemzügen längere Pausen, oder spiele weniger davon.',
+      noMoreAir: 'Beginne mit der Luft, die der Ton haben soll, nicht mit mehr; die Zunge gibt sie nur frei.',
       letItSpeak:
         'Erst Lippe und Vokal; schon die erste Luft ist schnell. Wenn jeder Ton spät kommt: ein anderes Blatt.',
       endWithAir: 'Beende den Ton, indem die Luft aufhört, der Ansatz bleibt, wie er ist.',
@@ -138,6 +139,7 @@ export const verdictWords = {
       stoppedAfter: 'Du hast nach {{played}} von {{total}} Tönen aufgehört.',
       slowResponse: 'Der Ton sprach {{ms}} ms (±{{uncertainty}}) nach der Luft an.',
       scooped: 'Er begann {{cents}} Cent (±{{uncertainty}}) unter seiner eigenen Tonhöhe.',
+      overshoots: 'Er begann {{db}} dB (±{{uncertainty}}) lauter, als er weiterging.',
       octaveUnder: 'In den ersten {{ms}} ms (±{{uncertainty}}) klang die Oktave darunter mit.',
       slipsAtEnd: 'Die Tonhöhe rutschte beim Loslassen um {{cents}} Cent (±{{uncertainty}}).',
       dropOut: 'Der Ton setzte auf Schlag {{beat}} für {{lastsMs}} ms aus.',
@@ -248,6 +250,7 @@ export const verdictWords = {
     responseS: 'Ansprache, von der ersten Luft zum Ton',
     latenessS: 'Verspätung',
     riseS: 'Anstieg, 10 bis 90 %',
+    overshootDb: 'Einsatz über dem, was folgt',
     octaveBelowS: 'Unteroktave im Einsatz',
     settleS: 'Beruhigt nach',
     scoopCents: 'Anschleifen: 30 bis 90 ms gegen den Ton',

@@ -8,12 +8,12 @@ export const hornWords = {
     flatLowSharpHigh: {
       what: 'Flat at the bottom by {{low}} cents, sharp at the top by {{high}}.',
       causes: 'Likeliest: an embouchure that changes over the horn, or a mouthpiece out of its place.',
-      tell: 'To tell: play B4, then B5 by the octave key alone, lips unmoved. If they agree it is the embouchure; if not, move the mouthpiece, and think of another reed last.',
+      tell: 'To tell: play B4, then B5 by the octave key alone, lips unmoved. If they agree it is the embouchure; if not, the octaves are too wide: pull the mouthpiece out a little, and think of another reed last.',
     },
     allSharp: {
       what: 'Nearly all of your {{notes}} notes are sharp, by {{cents}} cents.',
       causes: 'Likeliest: the mouthpiece is too far in, or the jaw holds too tightly.',
-      tell: 'To tell: play a middle note loudly and let it drop as far as it will. If it falls to the right place it is the jaw; else pull the mouthpiece out a little.',
+      tell: 'To tell: play the mouthpiece alone. If it lies higher than yours usually does it is the jaw; else pull it out by two millimetres.',
     },
     allFlat: {
       what: 'Nearly all of your {{notes}} notes are flat, by {{cents}} cents.',
@@ -42,7 +42,7 @@ export const hornWords = {
     },
     oneNote: {
       what: '{{note}} alone is {{cents}} cents {{way}}, its neighbours are in tune.',
-      causes: 'Likeliest: that note’s own key or pad, or a habit on just this note.',
+      causes: 'Likeliest: the design of the horn; else that note’s own key or pad, or a habit on just this note.',
       tell: 'To tell: play it by another fingering, or let another player try it. If they are off as well it is the horn, and a thing for a technician.',
     },
   },

@@ -53,6 +53,7 @@ export const logWords = {
       early: 'Early',
       slowResponse: 'Slow response',
       scooped: 'Scooped',
+      overshoots: 'Starts too loud',
       octaveUnder: 'Octave below in the attack',
       slipsAtEnd: 'Slips at the end',
       peakLate: 'Peak late',

@@ -136,6 +136,7 @@ export const setUpWords = {
       tooLoud: 'Plays all louder',
       tooSoft: 'Plays all softer',
       neverSoft: 'Never plays softly',
+      blasts: 'Blasts its starts',
       plainSubtone: 'Plays plain soft for subtone',
       sagsSoft: 'Sags when soft',
       partialTooLow: 'Gets the partial below',

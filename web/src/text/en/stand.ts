@@ -60,6 +60,7 @@ export const standWords = {
     fullOnStart: 'Full screen from the start',
     hornListens: 'Play the first note, and the next take begins.',
     goingOn: 'The next take follows by itself. Space: at once. P: stop here.',
+    set: 'set',
     nextNote: 'then {{note}}',
     nextAfter: 'then {{gap}}, {{note}}',
     partialNow: '{{partial}} sounds',

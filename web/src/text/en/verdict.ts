@@ -89,6 +89,7 @@ export const verdictWords = {
       haveItChecked:
         'Another reed; then down by semitones to where it fails. If it fails on two days, have the horn checked.',
       restLonger: 'Rest longer between the breaths, or play fewer of them.',
+      noMoreAir: 'Start with the air the tone is to have, no more; the tongue only lets it go.',
       letItSpeak: 'Lip and vowel first; the first air is already fast. If every note is slow: another reed.',
       endWithAir: 'End by stopping the air, with the embouchure left as it is.',
       checkMicrophone: 'Check in Set-up that the microphone hears you.',
@@ -135,6 +136,7 @@ export const verdictWords = {
       stoppedAfter: 'You stopped after {{played}} of {{total}} tones.',
       slowResponse: 'The tone spoke {{ms}} ms (±{{uncertainty}}) after the air.',
       scooped: 'It began {{cents}} cents (±{{uncertainty}}) under its own pitch.',
+      overshoots: 'It started {{db}} dB (±{{uncertainty}}) louder than it went on.',
       octaveUnder: 'The octave below sounded with its first {{ms}} ms (±{{uncertainty}}).',
       slipsAtEnd: 'The pitch slipped by {{cents}} cents (±{{uncertainty}}) as it was let go.',
       dropOut: 'The tone stopped for {{lastsMs}} ms on beat {{beat}}.',
@@ -243,6 +245,7 @@ export const verdictWords = {
     responseS: 'Response, from first air to tone',
     latenessS: 'Lateness',
     riseS: 'Rise, 10 to 90 %',
+    overshootDb: 'Start above what follows',
     octaveBelowS: 'Octave below in the attack',
     settleS: 'Settled after',
     scoopCents: 'Scoop: 30 to 90 ms against the tone',

@@ -8,12 +8,12 @@ export const hornWords = {
     flatLowSharpHigh: {
       what: 'Bajo en lo grave {{low}} cents, alto en lo agudo {{high}}.',
       causes: 'Lo más probable: una embocadura que cambia a lo largo del saxofón, o una boquilla fuera de su sitio.',
-      tell: 'Para saberlo: toca el si del primer registro y luego su octava solo con la llave de octava, labios quietos. Si coinciden es la embocadura; si no, mueve la boquilla, y piensa en otra caña al final.',
+      tell: 'Para saberlo: toca el si del primer registro y luego su octava solo con la llave de octava, labios quietos. Si coinciden es la embocadura; si no, las octavas son demasiado anchas: saca un poco la boquilla, y piensa en otra caña al final.',
     },
     allSharp: {
       what: 'Casi todas tus {{notes}} notas están altas, {{cents}} cents.',
       causes: 'Lo más probable: la boquilla está muy metida, o la mandíbula aprieta demasiado.',
-      tell: 'Para saberlo: toca fuerte una nota media y déjala caer cuanto quiera. Si cae en su sitio es la mandíbula; si no, saca un poco la boquilla.',
+      tell: 'Para saberlo: toca la boquilla sola. Si suena más alta de lo que suele la tuya es la mandíbula; si no, sácala dos milímetros.',
     },
     allFlat: {
       what: 'Casi todas tus {{notes}} notas están bajas, {{cents}} cents.',
@@ -42,7 +42,8 @@ export const hornWords = {
     },
     oneNote: {
       what: 'Solo {{note}} está {{cents}} cents {{way}}, sus vecinas están afinadas.',
-      causes: 'Lo más probable: la llave o la zapatilla de esa nota, o un hábito solo en ella.',
+      causes:
+        'Lo más probable: el diseño del saxofón; si no, la llave o la zapatilla de esa nota, o un hábito solo en ella.',
       tell: 'Para saberlo: tócala con otra digitación, o que la pruebe otro músico. Si también se desvía es el saxofón, y cosa del taller.',
     },
   },

@@ -53,6 +53,7 @@ export const logWords = {
       early: 'Pronto',
       slowResponse: 'Respuesta lenta',
       scooped: 'Tomado desde abajo',
+      overshoots: 'Empieza demasiado fuerte',
       octaveUnder: 'Octava grave en el ataque',
       slipsAtEnd: 'Resbala al final',
       peakLate: 'Cima tarde',

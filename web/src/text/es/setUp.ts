@@ -137,6 +137,7 @@ export const setUpWords = {
       tooLoud: 'Toca todo más fuerte',
       tooSoft: 'Toca todo más suave',
       neverSoft: 'Nunca toca suave',
+      blasts: 'Ataca con golpe',
       plainSubtone: 'Toca suave en vez de subtone',
       sagsSoft: 'Cede en lo suave',
       partialTooLow: 'Saca el parcial de abajo',

@@ -61,6 +61,7 @@ export const standWords = {
     fullOnStart: 'Pantalla completa desde el principio',
     hornListens: 'Toca la primera nota, y empieza la toma siguiente.',
     goingOn: 'La toma siguiente viene sola. Espacio: ya. P: parar aquí.',
+    set: 'embocadura',
     nextNote: 'luego {{note}}',
     nextAfter: 'luego {{gap}}, {{note}}',
     partialNow: 'suena {{partial}}',

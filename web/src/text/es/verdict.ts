@@ -92,6 +92,7 @@ export const verdictWords = {
       haveItChecked:
         'Otra caña; luego hacia abajo por semitonos hasta donde falla. Si falla dos días, que revisen el saxofón.',
       restLonger: 'Descansa más entre los alientos, o toca menos.',
+      noMoreAir: 'Empieza con el aire que ha de tener el sonido, no más; la lengua solo lo suelta.',
       letItSpeak: 'Primero labio y vocal; el primer aire ya es rápido. Si toda nota es lenta: otra caña.',
       endWithAir: 'Acaba parando el aire, con la embocadura como está.',
       checkMicrophone: 'Revisa en Ajustes que el micrófono te oye.',
@@ -137,6 +138,7 @@ export const verdictWords = {
       stoppedAfter: 'Paraste tras {{played}} de {{total}} sonidos.',
       slowResponse: 'El sonido respondió {{ms}} ms (±{{uncertainty}}) después del aire.',
       scooped: 'Empezó {{cents}} cents (±{{uncertainty}}) por debajo de su altura.',
+      overshoots: 'Empezó {{db}} dB (±{{uncertainty}}) más fuerte de lo que siguió.',
       octaveUnder: 'La octava de abajo sonó con sus primeros {{ms}} ms (±{{uncertainty}}).',
       slipsAtEnd: 'La altura resbaló {{cents}} cents (±{{uncertainty}}) al soltarla.',
       dropOut: 'El sonido paró {{lastsMs}} ms en el pulso {{beat}}.',
@@ -248,6 +250,7 @@ export const verdictWords = {
     responseS: 'Respuesta, del primer aire al sonido',
     latenessS: 'Retraso',
     riseS: 'Subida, del 10 al 90 %',
+    overshootDb: 'Ataque sobre lo que sigue',
     octaveBelowS: 'Octava grave en el ataque',
     settleS: 'Asentado tras',
     scoopCents: 'Toma desde abajo: de 30 a 90 ms frente al sonido',

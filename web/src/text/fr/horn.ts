@@ -8,12 +8,12 @@ export const hornWords = {
     flatLowSharpHigh: {
       what: 'Trop bas de {{low}} cents en bas, trop haut de {{high}} en haut.',
       causes: 'Le plus probable : une embouchure qui change sur l’étendue, ou un bec mal placé.',
-      tell: 'Pour le savoir : joue le si du premier registre, puis son octave par la clé d’octave seule, lèvres immobiles. S’ils s’accordent, c’est l’embouchure ; sinon déplace le bec, et pense à une autre anche en dernier.',
+      tell: 'Pour le savoir : joue le si du premier registre, puis son octave par la clé d’octave seule, lèvres immobiles. S’ils s’accordent, c’est l’embouchure ; sinon les octaves sont trop larges : tire un peu le bec, et pense à une autre anche en dernier.',
     },
     allSharp: {
       what: 'Presque toutes tes {{notes}} notes sont trop hautes, de {{cents}} cents.',
       causes: 'Le plus probable : le bec est trop enfoncé, ou la mâchoire serre trop.',
-      tell: 'Pour le savoir : joue fort une note du médium et laisse-la tomber tant qu’elle veut. Si elle tombe au bon endroit, c’est la mâchoire ; sinon tire un peu le bec.',
+      tell: 'Pour le savoir : joue le bec seul. S’il est plus haut que d’habitude chez toi, c’est la mâchoire ; sinon tire-le de deux millimètres.',
     },
     allFlat: {
       what: 'Presque toutes tes {{notes}} notes sont trop basses, de {{cents}} cents.',
@@ -42,7 +42,8 @@ export const hornWords = {
     },
     oneNote: {
       what: 'Seul {{note}} est {{cents}} cents {{way}}, ses voisins sont justes.',
-      causes: 'Le plus probable : la clé ou le tampon de cette note, ou une habitude sur elle seule.',
+      causes:
+        'Le plus probable : la facture de l’instrument ; sinon la clé ou le tampon de cette note, ou une habitude sur elle seule.',
       tell: 'Pour le savoir : joue-la avec un autre doigté, ou fais-la essayer par un autre joueur. Si c’est faux aussi, c’est l’instrument, et l’affaire d’un réparateur.',
     },
   },

@@ -53,6 +53,7 @@ export const logWords = {
       early: 'En avance',
       slowResponse: 'Réponse lente',
       scooped: 'Pris par en dessous',
+      overshoots: 'Commence trop fort',
       octaveUnder: 'Octave grave à l’attaque',
       slipsAtEnd: 'Glisse à la fin',
       peakLate: 'Sommet tardif',

@@ -138,6 +138,7 @@ export const setUpWords = {
       tooLoud: 'Joue tout plus fort',
       tooSoft: 'Joue tout plus doux',
       neverSoft: 'Ne joue jamais doux',
+      blasts: 'Attaque en force',
       plainSubtone: 'Joue doux au lieu de subtone',
       sagsSoft: 'S’affaisse dans le doux',
       partialTooLow: 'Obtient le partiel du dessous',

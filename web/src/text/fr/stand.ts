@@ -61,6 +61,7 @@ export const standWords = {
     fullOnStart: 'Plein écran dès le début',
     hornListens: 'Joue la première note, et la prise suivante commence.',
     goingOn: 'La prise suivante vient toute seule. Espace : tout de suite. P : s’arrêter ici.',
+    set: 'embouchure',
     nextNote: 'puis {{note}}',
     nextAfter: 'puis {{gap}}, {{note}}',
     partialNow: '{{partial}} sonne',

@@ -93,6 +93,7 @@ export const verdictWords = {
       haveItChecked:
         'Une autre anche ; puis vers le bas par demi-tons jusqu’où cela échoue. Si cela échoue deux jours, fais vérifier le saxophone.',
       restLonger: 'Repose-toi plus longtemps entre les souffles, ou joues-en moins.',
+      noMoreAir: 'Commence avec l’air que le son doit avoir, pas plus ; la langue ne fait que le libérer.',
       letItSpeak:
         'D’abord lèvre et voyelle ; le premier air est déjà rapide. Si chaque note est lente : une autre anche.',
       endWithAir: 'Finis en arrêtant l’air, l’embouchure restant telle quelle.',
@@ -143,6 +144,7 @@ export const verdictWords = {
       stoppedAfter: 'Tu t’es arrêté après {{played}} sons sur {{total}}.',
       slowResponse: 'Le son a parlé {{ms}} ms (±{{uncertainty}}) après l’air.',
       scooped: 'Il a commencé {{cents}} cents (±{{uncertainty}}) sous sa propre hauteur.',
+      overshoots: 'Il a commencé {{db}} dB (±{{uncertainty}}) plus fort que la suite.',
       octaveUnder: 'L’octave grave a sonné avec ses premières {{ms}} ms (±{{uncertainty}}).',
       slipsAtEnd: 'La hauteur a glissé de {{cents}} cents (±{{uncertainty}}) au lâcher.',
       dropOut: 'Le son s’est arrêté {{lastsMs}} ms au temps {{beat}}.',
@@ -255,6 +257,7 @@ export const verdictWords = {
     responseS: 'Réponse, du premier air au son',
     latenessS: 'Retard',
     riseS: 'Montée, 10 à 90 %',
+    overshootDb: 'Attaque au-dessus de la suite',
     octaveBelowS: 'Octave grave à l’attaque',
     settleS: 'Posé après',
     scoopCents: 'Prise par en dessous : 30 à 90 ms face au son',

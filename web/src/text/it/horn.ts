@@ -8,12 +8,12 @@ export const hornWords = {
     flatLowSharpHigh: {
       what: 'Calante di {{low}} cent in basso, crescente di {{high}} in alto.',
       causes: 'Più probabile: un’imboccatura che cambia lungo lo strumento, o un bocchino fuori posto.',
-      tell: 'Per capirlo: suona il si del primo registro, poi la sua ottava con il solo portavoce, labbra ferme. Se vanno d’accordo è l’imboccatura; se no sposta il bocchino, e pensa per ultimo a un’altra ancia.',
+      tell: 'Per capirlo: suona il si del primo registro, poi la sua ottava con il solo portavoce, labbra ferme. Se vanno d’accordo è l’imboccatura; se no le ottave sono troppo larghe: tira un poco il bocchino, e pensa per ultimo a un’altra ancia.',
     },
     allSharp: {
       what: 'Quasi tutte le tue {{notes}} note sono crescenti, di {{cents}} cent.',
       causes: 'Più probabile: il bocchino è troppo dentro, o la mandibola stringe troppo.',
-      tell: 'Per capirlo: suona forte una nota media e lasciala cadere quanto vuole. Se cade al posto giusto è la mandibola; se no tira un poco il bocchino.',
+      tell: 'Per capirlo: suona il bocchino da solo. Se è più alto del tuo solito è la mandibola; se no tiralo di due millimetri.',
     },
     allFlat: {
       what: 'Quasi tutte le tue {{notes}} note sono calanti, di {{cents}} cent.',
@@ -42,7 +42,8 @@ export const hornWords = {
     },
     oneNote: {
       what: 'Solo {{note}} è {{way}} di {{cents}} cent, le vicine sono intonate.',
-      causes: 'Più probabile: la chiave o il cuscinetto di quella nota, o un’abitudine solo su di essa.',
+      causes:
+        'Più probabile: il disegno dello strumento; se no la chiave o il cuscinetto di quella nota, o un’abitudine solo su di essa.',
       tell: 'Per capirlo: suonala con un’altra posizione, o falla provare a un altro suonatore. Se è fuori anche così è lo strumento, cosa da riparatore.',
     },
   },

@@ -53,6 +53,7 @@ export const logWords = {
       early: 'In anticipo',
       slowResponse: 'Risposta lenta',
       scooped: 'Preso da sotto',
+      overshoots: 'Comincia troppo forte',
       octaveUnder: 'Ottava sotto nell’attacco',
       slipsAtEnd: 'Scivola alla fine',
       peakLate: 'Culmine tardi',

@@ -136,6 +136,7 @@ export const setUpWords = {
       tooLoud: 'Suona tutto più forte',
       tooSoft: 'Suona tutto più piano',
       neverSoft: 'Non suona mai piano',
+      blasts: 'Attacca di botto',
       plainSubtone: 'Suona piano invece di subtone',
       sagsSoft: 'Cede nel piano',
       partialTooLow: 'Prende il parziale sotto',

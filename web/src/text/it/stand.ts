@@ -61,6 +61,7 @@ export const standWords = {
     fullOnStart: 'Schermo intero dall’inizio',
     hornListens: 'Suona la prima nota, e la ripresa seguente comincia.',
     goingOn: 'La ripresa seguente viene da sola. Spazio: subito. P: fermati qui.',
+    set: 'imboccatura',
     nextNote: 'poi {{note}}',
     nextAfter: 'poi {{gap}}, {{note}}',
     partialNow: 'suona {{partial}}',

@@ -92,6 +92,7 @@ export const verdictWords = {
       haveItChecked:
         'Un’altra ancia; poi in giù per semitoni fin dove fallisce. Se fallisce per due giorni, fai controllare lo strumento.',
       restLonger: 'Riposa di più tra i fiati, o suonane meno.',
+      noMoreAir: 'Comincia con l’aria che il suono deve avere, non di più; la lingua la libera soltanto.',
       letItSpeak: 'Prima labbro e vocale; già la prima aria è veloce. Se ogni nota è lenta: un’altra ancia.',
       endWithAir: 'Finisci fermando l’aria, con l’imboccatura com’è.',
       checkMicrophone: 'Controlla in Imposta che il microfono ti senta.',
@@ -139,6 +140,7 @@ export const verdictWords = {
       stoppedAfter: 'Ti sei fermato dopo {{played}} suoni su {{total}}.',
       slowResponse: 'Il suono ha parlato {{ms}} ms (±{{uncertainty}}) dopo l’aria.',
       scooped: 'È cominciato {{cents}} cent (±{{uncertainty}}) sotto la sua altezza.',
+      overshoots: 'È cominciato {{db}} dB (±{{uncertainty}}) più forte di come è andato avanti.',
       octaveUnder: 'L’ottava sotto ha suonato con i suoi primi {{ms}} ms (±{{uncertainty}}).',
       slipsAtEnd: 'L’altezza è scivolata di {{cents}} cent (±{{uncertainty}}) nel lasciarla.',
       dropOut: 'Il suono si è fermato per {{lastsMs}} ms al battito {{beat}}.',
@@ -251,6 +253,7 @@ export const verdictWords = {
     responseS: 'Risposta, dalla prima aria al suono',
     latenessS: 'Ritardo',
     riseS: 'Salita, dal 10 al 90 %',
+    overshootDb: 'Attacco sopra ciò che segue',
     octaveBelowS: 'Ottava sotto nell’attacco',
     settleS: 'Assestato dopo',
     scoopCents: 'Presa da sotto: da 30 a 90 ms contro il suono',
