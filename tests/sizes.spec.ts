@@ -58,8 +58,13 @@ test('no place is wider than its window, and none says anything in the console',
     await expect(page.getByRole('heading').first()).toBeVisible();
     for (const width of WIDTHS) {
       await page.setViewportSize({ width, height: 800 });
-      const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-      expect(over, `${place} at ${width}`).toBeLessThanOrEqual(0);
+      // What is drawn by script follows the new width a frame later.
+      await expect
+        .poll(() => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth), {
+          message: `${place} at ${width}`,
+          timeout: 5000,
+        })
+        .toBeLessThanOrEqual(0);
     }
   }
   expect(said).toEqual([]);
