@@ -62,11 +62,6 @@ export function StandHead() {
         {keys && <Fingering instrumentId={exercise.instrumentId} keys={keys} />}
       </Box>
       <Flex align="baseline" gap="14px" aria-hidden>
-        {phase === 'countIn' && (
-          <chakra.span color="inkSoft" fontSize={READ_SIZE}>
-            {t('stand.countIn')}
-          </chakra.span>
-        )}
         <chakra.span
           ref={number}
           fontFamily="heading"

@@ -48,7 +48,7 @@ export function StandPart({ running }: { readonly running: boolean }) {
     <Box
       ref={view}
       position="relative"
-      height={{ base: '136px', md: '176px' }}
+      height={{ base: '136px', md: '184px' }}
       overflow="hidden"
       data-testid="stand-part"
     >

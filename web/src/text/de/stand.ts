@@ -34,7 +34,6 @@ export const standWords = {
     stop: 'Stopp',
     begin: 'Start, dann nach dem Vorzählen spielen.',
     beginOpen: 'Beim ersten Mal fragt der Browser nach dem Mikrofon. Der Klang bleibt auf diesem Gerät.',
-    countIn: 'Vorzählen',
     waiting: 'Bereit: Dein erster Ton ist die Eins. {{seconds}} s',
     judging: 'Es wird nachgehört …',
     opening: 'Der Ton wird geöffnet …',

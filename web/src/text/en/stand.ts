@@ -33,7 +33,6 @@ export const standWords = {
     stop: 'Stop',
     begin: 'Start, then play after the count-in.',
     beginOpen: 'The first time, the browser asks for the microphone. The sound stays on this device.',
-    countIn: 'Count-in',
     waiting: 'Ready: your first tone is beat one. {{seconds}} s',
     judging: 'Listening back …',
     opening: 'Opening the sound …',

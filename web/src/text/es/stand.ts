@@ -34,7 +34,6 @@ export const standWords = {
     stop: 'Parar',
     begin: 'Empieza, y toca después de la cuenta.',
     beginOpen: 'La primera vez el navegador pide el micrófono. El sonido se queda en este aparato.',
-    countIn: 'Cuenta',
     waiting: 'Listo: tu primer sonido es el primer pulso. {{seconds}} s',
     judging: 'Escuchando otra vez …',
     opening: 'Abriendo el sonido …',

@@ -34,7 +34,6 @@ export const standWords = {
     stop: 'Arrêter',
     begin: 'Commence, puis joue après le décompte.',
     beginOpen: 'La première fois, le navigateur demande le micro. Le son reste sur cet appareil.',
-    countIn: 'Décompte',
     waiting: 'Prêt : ton premier son est le premier temps. {{seconds}} s',
     judging: 'Réécoute …',
     opening: 'Ouverture du son …',

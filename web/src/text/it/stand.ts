@@ -34,7 +34,6 @@ export const standWords = {
     stop: 'Ferma',
     begin: 'Comincia, poi suona dopo il conteggio.',
     beginOpen: 'La prima volta il browser chiede il microfono. Il suono resta su questo apparecchio.',
-    countIn: 'Conteggio',
     waiting: 'Pronto: il tuo primo suono è il primo battito. {{seconds}} s',
     judging: 'Si riascolta …',
     opening: 'Si apre il suono …',
