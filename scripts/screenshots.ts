@@ -114,22 +114,22 @@ function exercise(family: string, change: Record<string, number>): string {
 async function partsSheet(): Promise<void> {
   const page = await browser.newPage({ viewport: SIZE });
   const pictures: string[] = [];
-  for (const [family, change] of [
-    ['airIntoTone', { repeats: 1 }],
-    ['relaySwell', { pairs: 1 }],
-    ['oneBreathDescent', {}],
-    ['tongueOrAir', { starts: 2 }],
-    ['ventMatch', { pairs: 1 }],
-    ['ownPassage', {}],
+  for (const [title, family, change] of [
+    ['Air into tone', 'airIntoTone', { repeats: 1 }],
+    ['Relay swell', 'relaySwell', { pairs: 1 }],
+    ['One-breath descent', 'oneBreathDescent', {}],
+    ['Tongue or air', 'tongueOrAir', { starts: 2 }],
+    ['Vent match', 'ventMatch', { pairs: 1 }],
+    ['Own passage', 'ownPassage', {}],
   ] as const) {
     await page.goto(exercise(family, change));
     await page.getByTestId('dynamics').waitFor();
     await page.waitForTimeout(800);
     const png = await page.getByTestId('part').screenshot();
-    pictures.push(figureOf(await page.getByRole('heading', { level: 2 }).first().innerText(), png));
+    pictures.push(figureOf(title, png));
   }
   await page.close();
-  await asSheet('parts', pictures);
+  await asSheet('parts', pictures, 2);
 }
 
 /** All places and a take being played, on a device of another size, on one sheet. */
@@ -180,10 +180,10 @@ function figureOf(title: string, png: Buffer): string {
   return `<figure><figcaption>${title}</figcaption><img src="data:image/png;base64,${png.toString('base64')}"></figure>`;
 }
 
-async function asSheet(name: string, pictures: readonly string[]): Promise<void> {
+async function asSheet(name: string, pictures: readonly string[], columns = 4): Promise<void> {
   const sheet = await browser.newPage({ viewport: SHEET });
   await sheet.setContent(
-    `<style>body{margin:14px;background:#f3f0e8;font:600 17px sans-serif;color:#123a42;display:grid;grid-template-columns:repeat(4,1fr);gap:12px;align-items:start;align-content:start}
+    `<style>body{margin:14px;background:#f3f0e8;font:600 17px sans-serif;color:#123a42;display:grid;grid-template-columns:repeat(${columns},1fr);gap:12px;align-items:start;align-content:start}
      figure{margin:0}img{width:100%;border:1px solid #c9c4b4}</style>${pictures.join('')}`,
   );
   await sheet.waitForTimeout(500);

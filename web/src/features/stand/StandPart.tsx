@@ -53,7 +53,7 @@ export function StandPart({ running }: { readonly running: boolean }) {
       data-testid="stand-part"
     >
       <Box minWidth="740px">
-        <Part score={score} exercise={exerciseOf(settings)} onPlaces={setPlaces} />
+        <Part score={score} exercise={exerciseOf(settings)} withTempo={false} onPlaces={setPlaces} />
       </Box>
       <chakra.div
         ref={mark}

@@ -36,10 +36,13 @@ const UNDER_PX = 34;
 export function Part({
   score,
   exercise,
+  withTempo = true,
   onPlaces,
 }: {
   readonly score: Score;
   readonly exercise: ExerciseParameters;
+  /** whether the tempo stands over it */
+  readonly withTempo?: boolean;
   readonly onPlaces?: (places: () => PartPlaces) => void;
 }) {
   const { t } = useTranslation();
@@ -53,7 +56,8 @@ export function Part({
       if (gone || !place.current) return;
       const width = place.current.clientWidth;
       const narrow = width > 0 && width < NARROW_PX;
-      const [tune] = abc.renderAbc(place.current, SET + scoreToAbc(score, spelling, words), {
+      const text = scoreToAbc(score, spelling, words);
+      const [tune] = abc.renderAbc(place.current, SET + (withTempo ? text : text.replace(/^Q:.*\n/m, '')), {
         add_classes: true,
         staffwidth: narrow ? width : STAFF_PX,
         ...(narrow && { wrap: { minSpacing: 1.5, maxSpacing: 2.6, preferredMeasuresPerLine: 2 } }),
@@ -80,7 +84,7 @@ export function Part({
       onPlaces?.(() => placesIn(systems, timings, drawn));
     });
     return () => void (gone = true);
-  }, [score, spelling, t, nameOf, words, onPlaces]);
+  }, [score, spelling, t, nameOf, words, withTempo, onPlaces]);
   return <Box ref={place} color="ink" width="100%" data-testid="part" />;
 }
 

@@ -6,7 +6,7 @@ const SVG = 'http://www.w3.org/2000/svg';
 /** Sizes in the units of a part that is set 720 wide. */
 const LETTER_PX = 19;
 /** Half of what a letter takes of the line for each of its characters, and the air around it. */
-const HALF_LETTER_PX = 5;
+const HALF_LETTER_PX = 6.5;
 const AIR_PX = 4;
 const OPEN_PX = 5;
 const STROKE_PX = 1.1;
