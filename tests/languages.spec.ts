@@ -1,4 +1,4 @@
-import { expect, test } from './app';
+import { expect, resizeTo, test } from './app';
 
 const PLACES = ['today', 'stand', 'exercises', 'horn', 'overtones', 'log', 'log/give', 'students', 'set-up'];
 const WIDTHS = [1280, 390];
@@ -50,16 +50,9 @@ for (const [locale, today] of [
         await page.goto(`/${place}`);
         await expect(page.getByRole('heading').first()).toBeVisible();
         for (const width of WIDTHS) {
-          await page.setViewportSize({ width, height: 800 });
-          // Drawings take the new width a frame later. On a busy machine an emulated window now and then keeps the styles
-          // of its former width until it is touched again.
-          const found = async () => {
-            const labels = await page.evaluate(cutLabels);
-            if (labels.wider > 0) await page.setViewportSize({ width: width - 1, height: 800 });
-            if (labels.wider > 0) await page.setViewportSize({ width, height: 800 });
-            return labels;
-          };
-          await expect.poll(found, `${place} at ${width}`).toEqual({ cut: [], wider: 0 });
+          await resizeTo(page, width);
+          // Drawings take the new width a frame later.
+          await expect.poll(() => page.evaluate(cutLabels), `${place} at ${width}`).toEqual({ cut: [], wider: 0 });
         }
       }
       const catalogues = loaded.map((path) => /\/assets\/(en|de|fr|it|es)-/.exec(path)?.[1]).filter(Boolean);

@@ -1,4 +1,4 @@
-import { expect, test } from './app';
+import { expect, resizeTo, test } from './app';
 
 const PLACES = [
   'today',
@@ -57,7 +57,7 @@ test('no place is wider than its window, and none says anything in the console',
     await page.goto(`/${place}`);
     await expect(page.getByRole('heading').first()).toBeVisible();
     for (const width of WIDTHS) {
-      await page.setViewportSize({ width, height: 800 });
+      await resizeTo(page, width);
       // What is drawn by script follows the new width a frame later.
       await expect
         .poll(() => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth), {

@@ -69,7 +69,7 @@ export const overtonesWords = {
       front: 'Mit der vorderen F-Klappe: geht oft; Instrumente sind verschieden.',
       lower: 'Macht den Ton tiefer: geht oft; Instrumente sind verschieden.',
       higher: 'Macht den Ton höher: geht oft; Instrumente sind verschieden.',
-      starter: 'Geht auf dieser Größe oft; Instrumente sind verschieden.',
+      starter: 'Auf dieser Größe einen ersten Versuch wert; Instrumente unterscheiden sich.',
       own: 'Dein eigener.',
     },
     best: 'Hier der beste.',

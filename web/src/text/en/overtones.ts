@@ -69,7 +69,7 @@ export const overtonesWords = {
       front: 'With the front key: often works; horns differ.',
       lower: 'Makes the note lower: often works; horns differ.',
       higher: 'Makes the note higher: often works; horns differ.',
-      starter: 'Often works on this size; horns differ.',
+      starter: 'Worth a first try on this size; horns differ.',
       own: 'Your own.',
     },
     best: 'Best here.',

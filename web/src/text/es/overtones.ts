@@ -70,7 +70,7 @@ export const overtonesWords = {
       front: 'Con la llave de fa frontal: a menudo va; los saxofones difieren.',
       lower: 'Baja la nota: a menudo va; los saxofones difieren.',
       higher: 'Sube la nota: a menudo va; los saxofones difieren.',
-      starter: 'A menudo va en este tamaño; los saxofones difieren.',
+      starter: 'Merece un primer intento en este tamaño; los saxofones difieren.',
       own: 'La tuya.',
     },
     best: 'La mejor aquí.',

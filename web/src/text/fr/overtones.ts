@@ -69,7 +69,7 @@ export const overtonesWords = {
       front: 'Avec la clé de fa fourche : marche souvent ; les saxophones diffèrent.',
       lower: 'Baisse la note : marche souvent ; les saxophones diffèrent.',
       higher: 'Monte la note : marche souvent ; les saxophones diffèrent.',
-      starter: 'Marche souvent sur cette taille ; les saxophones diffèrent.',
+      starter: 'Mérite un premier essai sur cette taille ; les instruments diffèrent.',
       own: 'Le tien.',
     },
     best: 'Le meilleur ici.',

@@ -69,7 +69,7 @@ export const overtonesWords = {
       front: 'Con la chiave del fa frontale: spesso funziona; gli strumenti differiscono.',
       lower: 'Abbassa la nota: spesso funziona; gli strumenti differiscono.',
       higher: 'Alza la nota: spesso funziona; gli strumenti differiscono.',
-      starter: 'Spesso funziona su questa taglia; gli strumenti differiscono.',
+      starter: 'Merita un primo tentativo su questa taglia; gli strumenti differiscono.',
       own: 'La tua.',
     },
     best: 'La migliore qui.',
