@@ -144,7 +144,7 @@ describe('the audio clock', () => {
     context.state = 'suspended';
     context.resume = () => new Promise(() => undefined);
     const woken = expect(input.wake()).rejects.toMatchObject({ id: 'suspended' });
-    await vi.advanceTimersByTimeAsync(1600);
+    await vi.advanceTimersByTimeAsync(6100);
     await woken;
     vi.useRealTimers();
   });

@@ -25,6 +25,9 @@ export class SoundProblem extends Error {
   }
 }
 
+/** A browser may take this long to wake its sound: Firefox takes most of a second, on a busy machine several. */
+const WAKES_MS = 6000;
+
 /**
  * Where sound comes in: one audio context, its capture worklet joined to the ear's worker, and whatever source is plugged in.
  * Make it in answer to a key or a click, else the browser keeps it silent.
@@ -64,7 +67,7 @@ export class AudioInput {
   /** Wakes the context. @throws SoundProblem when the browser keeps it asleep */
   async wake(): Promise<void> {
     if (this.context.state === 'running') return;
-    await Promise.race([this.context.resume(), new Promise((resolve) => setTimeout(resolve, 1500))]);
+    await Promise.race([this.context.resume(), new Promise((resolve) => setTimeout(resolve, WAKES_MS))]);
     if ((this.context.state as string) !== 'running') throw new SoundProblem('suspended');
   }
 
