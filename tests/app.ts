@@ -13,21 +13,13 @@ export const test = base.extend<{ sound: Partial<MadeSound> }>({
 export { expect };
 
 /**
- * Gives the page another width. The emulated window of a busy Chromium now and then keeps the media queries of its former
- * width for good, against its own `innerWidth` (no window of a person does): then the page is opened anew in it.
+ * Gives the page another width. The emulated window of Chromium now and then keeps the styles of its former width for good,
+ * though `matchMedia` knows better (no window of a person does): another media feature that turns makes it look again.
  */
 export async function resizeTo(page: Page, width: number): Promise<void> {
   await page.setViewportSize({ width, height: 800 });
-  const follows = page.waitForFunction((wanted) => matchMedia(`(width: ${wanted}px)`).matches, width, {
-    timeout: 2000,
-  });
-  const followed = await follows.then(
-    () => true,
-    () => false,
-  );
-  if (followed) return;
-  await page.reload();
-  await page.getByRole('heading').first().waitFor();
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await page.emulateMedia({ reducedMotion: null });
 }
 
 /** Keeps every text that an element of the page shows from now on, also for a moment; the result gives them. */

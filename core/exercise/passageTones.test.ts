@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { dynamicPosition } from '../theory';
 import { parsePhrase, passageTones, phraseText } from './index';
 
 const TEXT = '[p] [<] (G4 A4 [f] B4:2) r [air] G4:0.5 [mp] E4:1.5';
@@ -39,6 +40,11 @@ describe('the tones of a passage', () => {
     expect(third).toEqual(['f']);
     expect(fourth).toEqual(['f']);
     expect(fifth).toEqual(['mp']);
+  });
+  it('follow a hairpin to the end where no dynamic comes after it', () => {
+    const [first, last] = passageTones('[f] [>] G4:2 A4:2', 2, 'mf').map(({ dynamics }) => dynamics);
+    expect(Number(first![0])).toBeCloseTo(dynamicPosition('f'), 9);
+    expect(Number(last![1])).toBeCloseTo(dynamicPosition('mp'), 9);
   });
   it('begin at the usual dynamic where none is written', () =>
     expect(passageTones('G4 A4', 2, 'mf').map(({ dynamics }) => dynamics)).toEqual([['mf'], ['mf']]));

@@ -1,4 +1,4 @@
-import { dynamicPosition, type Dynamic } from '@inner-hum/core/theory';
+import { DYNAMICS, dynamicPosition, type Dynamic } from '@inner-hum/core/theory';
 import { parsePhrase, type PhraseNote } from './phrase';
 import type { Tone } from './tone';
 
@@ -24,6 +24,12 @@ export function passageTones(text: string, restBeats: number, first: Dynamic): T
   return [...tones.slice(0, -1), { ...last, rest: Math.max(restBeats, Number(last.rest ?? 0)) }];
 }
 
+/** Where a hairpin without a dynamic after it leads by the end of the passage: two dynamics on. Our choice. */
+function onwards(from: Dynamic, hairpin: '<' | '>'): Dynamic {
+  const place = DYNAMICS.indexOf(from) + (hairpin === '<' ? 2 : -2);
+  return DYNAMICS[Math.min(DYNAMICS.length - 1, Math.max(0, place))]!;
+}
+
 /** The level of each note: a letter where it stays, two places on the ruler where a hairpin leads through it. */
 function levelsOf(notes: readonly PhraseNote[], first: Dynamic): readonly (readonly (Dynamic | number)[])[] {
   const levels: (readonly (Dynamic | number)[])[] = [];
@@ -31,15 +37,18 @@ function levelsOf(notes: readonly PhraseNote[], first: Dynamic): readonly (reado
   let i = 0;
   while (i < notes.length) {
     standing = notes[i]!.dynamic ?? standing;
-    const to = notes[i]!.hairpin ? notes.findIndex((note, k) => k > i && note.dynamic) : -1;
-    if (to < 0) {
+    const { hairpin } = notes[i]!;
+    if (!hairpin) {
       levels.push([standing]);
       i++;
       continue;
     }
+    const next = notes.findIndex((note, k) => k > i && note.dynamic);
+    const to = next < 0 ? notes.length : next;
     const row = notes.slice(i, to);
     const beats = row.reduce((sum, note) => sum + note.beats, 0);
-    const [from, end] = [dynamicPosition(standing), dynamicPosition(notes[to]!.dynamic!)];
+    const target = notes[to]?.dynamic ?? onwards(standing, hairpin);
+    const [from, end] = [dynamicPosition(standing), dynamicPosition(target)];
     let at = 0;
     for (const note of row) {
       const place = (beat: number) => from + ((end - from) * beat) / beats;

@@ -48,7 +48,11 @@ export function useLiveHead(running: boolean, onStep: (step: Step) => void) {
   const start = useRef<HTMLSpanElement>(null);
   const overtones = score.steps.some((step) => step.partialNumber > 1 || step.hum);
   useEffect(() => {
+    let shown = -1;
+    /** Once for each step: its words are made from the catalogue, which is too much for every frame. */
     const showStep = (index: number) => {
+      if (index === shown) return;
+      shown = index;
       const step = score.steps[Math.min(index, score.steps.length - 1)]!;
       const after = score.steps[index + 1];
       show(note, nameOf(step.soundedMidi));
@@ -103,9 +107,9 @@ export function useLiveHead(running: boolean, onStep: (step: Step) => void) {
       showStep(place.step);
       // Nothing is counted while a first tone is waited for.
       show(number, phase === 'waiting' ? '' : place.number);
-      show(cents, place.gap && phase !== 'waiting' ? doneText(place.gap) : '');
+      if (phase === 'running' && !place.gap) showCents(score.steps[place.step]!);
+      else show(cents, place.gap && phase !== 'waiting' ? doneText(place.gap) : '');
       if (phase !== 'running') return;
-      if (!place.gap) showCents(score.steps[place.step]!);
       showPartial(score.steps[place.step]!, place.gap !== undefined);
     };
     const doneText = (done: Done) => (done === 'set' ? t('stand.set') : t(`part.gap.${done}`));
