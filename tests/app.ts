@@ -13,13 +13,26 @@ export const test = base.extend<{ sound: Partial<MadeSound> }>({
 export { expect };
 
 /**
- * Gives the page another width. The emulated window of Chromium now and then keeps the styles of its former width for good,
- * though `matchMedia` knows better (no window of a person does): another media feature that turns makes it look again.
+ * Opens a place in a window of a width. The width comes first: the emulated window of Chromium, given another width while a
+ * page stands in it, now and then keeps the page in the styles of the former (no window of a person does).
  */
-export async function resizeTo(page: Page, width: number): Promise<void> {
+export async function openAt(page: Page, width: number, place: string): Promise<void> {
   await page.setViewportSize({ width, height: 800 });
-  await page.emulateMedia({ reducedMotion: 'reduce' });
-  await page.emulateMedia({ reducedMotion: null });
+  await page.goto(`/${place}`);
+  await expect(page.getByRole('heading').first()).toBeVisible();
+}
+
+/** What is wider than the window, with its width; nothing when the page has the width of its window. In the page. */
+export function tooWide(): string[] {
+  const { scrollWidth, clientWidth } = document.documentElement;
+  if (scrollWidth <= clientWidth && clientWidth <= window.innerWidth) return [];
+  const wide = [...document.querySelectorAll<HTMLElement>('body *')]
+    .map((entry) => ({ entry, rightPx: entry.getBoundingClientRect().right }))
+    .filter(({ rightPx }) => rightPx > clientWidth + 0.5)
+    .map(
+      ({ entry, rightPx }) => `${entry.tagName} ${entry.className} “${entry.textContent.slice(0, 20)}” to ${rightPx}`,
+    );
+  return [`${scrollWidth} in ${clientWidth} of ${window.innerWidth}`, ...wide.slice(0, 8)];
 }
 
 /** Keeps every text that an element of the page shows from now on, also for a moment; the result gives them. */

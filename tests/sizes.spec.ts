@@ -1,4 +1,4 @@
-import { expect, resizeTo, test } from './app';
+import { expect, openAt, test, tooWide } from './app';
 
 const PLACES = [
   'today',
@@ -53,19 +53,11 @@ test('no place is wider than its window, and none says anything in the console',
     // Blocked by the tests themselves: what is kept for offline use has a test of its own.
     if (['error', 'warning'].includes(message.type()) && !text.startsWith('Service Worker')) said.push(text);
   });
-  for (const place of PLACES) {
-    await page.goto(`/${place}`);
-    await expect(page.getByRole('heading').first()).toBeVisible();
-    for (const width of WIDTHS) {
-      await resizeTo(page, width);
-      // What is drawn by script follows the new width a frame later.
-      await expect
-        .poll(() => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth), {
-          message: `${place} at ${width}`,
-          timeout: 5000,
-        })
-        .toBeLessThanOrEqual(0);
+  for (const width of WIDTHS)
+    for (const place of PLACES) {
+      await openAt(page, width, place);
+      // What is drawn by script follows a frame later.
+      await expect.poll(() => page.evaluate(tooWide), `${place} at ${width}`).toEqual([]);
     }
-  }
   expect(said).toEqual([]);
 });
