@@ -15,6 +15,10 @@ export const PAGES = {
   inputs: { command: 'bench:inputs', sources: [...JUDGE, 'bench/inputs.ts', 'bench/inputTakes.ts'] },
   evened: { command: 'bench:evened', sources: [...JUDGE, 'core/evened', 'bench/evened.ts'] },
   map: { command: 'bench:map', sources: [...JUDGE, 'core/plan', 'bench/map.ts'] },
+  experiments: {
+    command: 'bench:experiments',
+    sources: ['core/plan/experiment.ts', 'core/plan/experimentAnswer.ts', 'bench/experiments.ts'],
+  },
   planner: { command: 'bench:planner', sources: [...PLAN, 'bench/planner.ts'] },
   teacher: { command: 'bench:teacher', sources: SEASON },
   season: { command: 'bench:teacher', sources: SEASON },

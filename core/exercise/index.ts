@@ -55,3 +55,4 @@ export {
   type RouteAim,
   type RouteOptions,
 } from './routes';
+export type { Trial } from './trial';

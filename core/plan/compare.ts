@@ -21,7 +21,7 @@ export interface Comparison {
 }
 
 /** Quantities that are compared, and differences that nobody would care about. */
-const MATTERS: Partial<Record<Quantity, number>> = {
+export const MATTERS: Partial<Record<Quantity, number>> = {
   pitchCentreCents: 3,
   pitchSteadinessCents: 0.7,
   responseS: 0.015,

@@ -1,4 +1,4 @@
-import { scoreBeats, type ExerciseParameters, type Score } from '@inner-hum/core/exercise';
+import { scoreBeats, type ExerciseParameters, type Score, type Trial } from '@inner-hum/core/exercise';
 import { exerciseKey } from '@inner-hum/core/families';
 import { untoldOf, type Decision, type LowStart, type PastTake, type Verdict } from '@inner-hum/core/judge';
 import { valueOf, type StepMeasures } from '@inner-hum/core/measure';
@@ -38,6 +38,8 @@ export interface Digest {
   /** of a trial of an altissimo fingering: the keys that were down */
   readonly fingering?: string;
   readonly demo: boolean;
+  /** which try of an experiment it was */
+  readonly trial?: Trial;
   /** share of the tones' time in the pitch window, 0–1: which take of an exercise was best; 0 without a tone */
   readonly shareInWindow: number;
   /** longest good tones: which note, whether loud, seconds */
@@ -56,6 +58,7 @@ export interface DigestibleTake {
   readonly measures: readonly StepMeasures[];
   readonly verdict: Verdict;
   readonly cues?: readonly string[];
+  readonly trial?: Trial;
   /** sound that the device lost, milliseconds */
   readonly lostMs?: number;
   readonly demo: boolean;
@@ -88,11 +91,16 @@ export function digestOf(
     lastsS: (scoreBeats(take.score) * 60) / take.score.tempoBpm,
     demo: take.demo,
     ...(typeof take.parameters['fingering'] === 'string' && { fingering: take.parameters['fingering'] }),
+    ...(take.trial && { trial: take.trial }),
     shareInWindow: shareOf(take),
     holds: holdsOf(take),
     seen: observations(take.score, take.measures, startedAtMs, untoldOf(findings)).map((one) => fingeredAs(one, take)),
   };
-  return { ...digest, tags: [...tagsOf(digest), ...(take.cues ?? []).map((cue) => `cue:${cue}`)] };
+  const tried = [
+    ...(take.cues ?? []).map((cue) => `cue:${cue}`),
+    ...(take.trial ? [trialTag(take.trial.experiment)] : []),
+  ];
+  return { ...digest, tags: [...tagsOf(digest), ...tried] };
 }
 
 /** An observation with the keys that were down, where those were not the regular ones. */
@@ -163,6 +171,9 @@ export function setupKey(setup: SetupNames): string {
 
 /** The tag of takes that came with the demo data. */
 export const DEMO_TAG = 'demo';
+
+/** The tag of the takes of an experiment. */
+export const trialTag = (experiment: string) => `trial:${experiment}`;
 
 /** The tag that all tries at one thing carry: see {@link exerciseKey}. */
 export function exerciseTag(parameters: ExerciseParameters): string {

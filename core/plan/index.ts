@@ -5,6 +5,7 @@ export {
   pastTakeOf,
   exerciseTag,
   SETUP_PARTS,
+  trialTag,
   type Digest,
   type SetupNames,
   type SetupPart,
@@ -24,6 +25,32 @@ export { knownValue } from './estimate';
 export { hornMap, ofNote, otherFingerings, type NoteOnMap } from './hornMap';
 export { seams, type Seam } from './seams';
 export { evenness, EVENNESS_PARTS } from './evenness';
+export {
+  ASKED_AT_ONCE,
+  ASKED_QUANTITIES,
+  drawOrder,
+  isExperiment,
+  nextTrial,
+  PROBE_DYNAMICS,
+  PROBE_NOTES,
+  probeOf,
+  ROUNDS,
+  takesOf,
+  VARIANTS,
+  type AskedQuantity,
+  type BlindPick,
+  type Experiment,
+  type ProbeDynamic,
+} from './experiment';
+export {
+  answerFrom,
+  blindOf,
+  experimentAnswer,
+  pairsOf,
+  type Difference,
+  type ExperimentAnswer,
+  type TrialValues,
+} from './experimentAnswer';
 export { compare, type Comparison } from './compare';
 export { leakWatch } from './leakWatch';
 export { hornPattern, type HornPattern } from './pattern';

@@ -45,7 +45,7 @@ function asEnded(score: Score, measures: readonly StepMeasures[]): Score {
 
 /** Puts together what was planned and what was heard. */
 export function takeOf(plan: TakePlan, heard: HeardTake, { id, cut, keepSound, note, demo }: TakeFacts): WholeTake {
-  const { startedAt, parameters, setup, source, audioPath, onBeat, cues } = plan;
+  const { startedAt, parameters, setup, source, audioPath, onBeat, cues, trial } = plan;
   const { frameCount, frames, samples, sampleRateHz, firstBeatS, measures, verdict, unjudged, pickUp, lostMs, lost } =
     heard;
   const record: TakeRecord = {
@@ -63,6 +63,7 @@ export function takeOf(plan: TakePlan, heard: HeardTake, { id, cut, keepSound, n
     verdict,
     note: note ?? '',
     ...(cues && { cues }),
+    ...(trial && { trial }),
     ...(unjudged !== undefined && { unjudged }),
     ...(pickUp && { pickUp }),
     lostMs,

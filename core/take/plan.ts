@@ -1,4 +1,4 @@
-import { type ExerciseParameters } from '@inner-hum/core/exercise';
+import { type ExerciseParameters, type Trial } from '@inner-hum/core/exercise';
 import { exerciseScore, type Room } from '@inner-hum/core/families';
 import type { Assignment, Decision, PastTake } from '@inner-hum/core/judge';
 import type { AudioPath } from '@inner-hum/core/measure';
@@ -7,7 +7,7 @@ import type { TakeRecord, TakeSetup, TakeSource } from './record';
 /** What is known of a take before it sounds. */
 export type TakePlan = Pick<
   TakeRecord,
-  'startedAt' | 'parameters' | 'score' | 'setup' | 'source' | 'audioPath' | 'onBeat' | 'cues'
+  'startedAt' | 'parameters' | 'score' | 'setup' | 'source' | 'audioPath' | 'onBeat' | 'cues' | 'trial'
 >;
 
 /** What a take is planned from. */
@@ -24,6 +24,7 @@ export interface TakeWish {
   readonly onBeat: boolean;
   /** the cue that is tried; '' for none */
   readonly cue: string;
+  readonly trial?: Trial;
 }
 
 const NO_PATH: AudioPath = { delayS: 0, delayErrorS: 0 };
@@ -32,7 +33,7 @@ const NO_PATH: AudioPath = { delayS: 0, delayErrorS: 0 };
  * Plans a take: the one place for the Stand, a recording, a recovered draft and the demo.
  * @throws RangeError when the exercise can't be played
  */
-export function planTake({ startedAt, parameters, setup, source, audioPath, onBeat, cue }: TakeWish): TakePlan {
+export function planTake({ startedAt, parameters, setup, source, audioPath, onBeat, cue, trial }: TakeWish): TakePlan {
   return {
     startedAt,
     parameters,
@@ -42,6 +43,7 @@ export function planTake({ startedAt, parameters, setup, source, audioPath, onBe
     audioPath: source.kind === 'microphone' ? audioPath : NO_PATH,
     onBeat: onBeat && source.kind !== 'file',
     ...(cue !== '' && { cues: [cue] }),
+    ...(trial && { trial }),
   };
 }
 

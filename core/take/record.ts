@@ -1,4 +1,4 @@
-import type { Score, ExerciseParameters } from '@inner-hum/core/exercise';
+import type { Score, ExerciseParameters, Trial } from '@inner-hum/core/exercise';
 import type { Verdict } from '@inner-hum/core/judge';
 import type { AudioPath, Demand, LostSound, StepMeasures } from '@inner-hum/core/measure';
 import type { Habits } from '@inner-hum/core/simulate';
@@ -71,6 +71,8 @@ export interface TakeRecord {
   readonly remarks?: readonly TakeRemark[];
   /** cues the player was trying, such as “softPlaying.slow” */
   readonly cues?: readonly string[];
+  /** which try of an experiment it was */
+  readonly trial?: Trial;
   readonly pickUp?: PickUp;
   /** sound that the device lost during the take, milliseconds */
   readonly lostMs: number;

@@ -6,6 +6,7 @@ import {
   type Gap,
   type Score,
   type Step,
+  type Trial,
 } from '@inner-hum/core/exercise';
 import { CHANGE_IDS, familyIfKnown, isPlayed } from '@inner-hum/core/families';
 import { FINDING_IDS, TRY_IDS, type Finding, type Verdict } from '@inner-hum/core/judge';
@@ -279,6 +280,14 @@ export const takeRecordSchema = wholeOf<TakeRecord>()({
     }),
   ).max(MOST_REMARKS),
   cues: array(string().required()).optional(),
+  trial: wholeOf<Trial>()({
+    experiment: string().required().max(100),
+    round: real().integer().min(0).max(1000),
+    variant: real().integer().min(0).max(100),
+    part: real().integer().min(0).max(1),
+  })
+    .optional()
+    .default(undefined),
   pickUp: wholeOf<PickUp>()({ humHz: number().min(10).max(1000), roomBelowDb: number().min(-200).max(200) })
     .optional()
     .default(undefined),

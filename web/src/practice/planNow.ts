@@ -18,11 +18,13 @@ import type { RecorderSettings } from '../input/protocol';
 import { whenOf } from '../base/days';
 import { setupNow } from '../db/settings/gear';
 import { usedFingering } from '../db/settings/horn';
+import { trialOnStand } from './trialOnStand';
 import type { Settings } from '../db/settings/settings';
 
 /** The take that would be played now of the exercise on the Stand, from a source. */
 export function planNow(settings: Settings, source: TakeSource, audioPath: AudioPath): DraftPlan {
   const { startOn, cue, keepSound } = settings;
+  const trialled = trialOnStand(settings);
   const plan = planTake({
     startedAt: new Date().toISOString(),
     setup: takeSetupNow(settings),
@@ -31,6 +33,7 @@ export function planNow(settings: Settings, source: TakeSource, audioPath: Audio
     audioPath,
     onBeat: startOn === 'beat',
     cue,
+    ...(trialled && { trial: trialled.trial }),
   });
   const setup = { ...plan.setup, ...otherwiseFingered(plan.score, settings) };
   return { ...plan, setup, firstBeatS: null, keepSound: keepSound && source.kind !== 'standIn' };

@@ -1,7 +1,7 @@
 import type { Settings } from '../db/settings/settings';
 
 /** Settings that are lists, of which each entry comes, changes and goes for itself. */
-type ListName = 'own' | 'goals' | 'routines' | 'remarks' | 'block' | 'favourites' | 'fingerings';
+type ListName = 'own' | 'goals' | 'routines' | 'remarks' | 'experiments' | 'block' | 'favourites' | 'fingerings';
 type EntryOf<Name extends ListName> = Settings[Name][number];
 
 interface Change<Name extends ListName> {

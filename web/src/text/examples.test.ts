@@ -97,6 +97,8 @@ const FILLED: Readonly<Record<string, string | number>> = {
   side: 'A',
   soft: -46,
   loud: -18,
+  loudness: 'soft',
+  most: 3,
   source: 'Microphone',
   sources: 'partial 2 of G3',
   spread: 4,

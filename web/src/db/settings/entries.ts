@@ -9,7 +9,7 @@ export interface EntryRow {
 }
 
 /** Settings that are lists of what the player made: each entry is a row of its own, so that two pages can change them. */
-export const LISTS = ['own', 'goals', 'routines', 'remarks'] as const;
+export const LISTS = ['own', 'goals', 'routines', 'remarks', 'experiments'] as const;
 export type StoredList = (typeof LISTS)[number];
 
 export const isList = (name: string): name is StoredList => (LISTS as readonly string[]).includes(name);

@@ -1,8 +1,15 @@
-import type { ExerciseParameters } from '@inner-hum/core/exercise';
+import type { ExerciseParameters, Trial } from '@inner-hum/core/exercise';
 import { familyById, GOAL_KINDS, usualExercise } from '@inner-hum/core/families';
 import type { Decision } from '@inner-hum/core/judge';
 import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
-import { isRoutine, NEED_REASONS, type Routine, type SessionBlock } from '@inner-hum/core/plan';
+import {
+  isExperiment,
+  isRoutine,
+  NEED_REASONS,
+  type Experiment,
+  type Routine,
+  type SessionBlock,
+} from '@inner-hum/core/plan';
 import type { InstrumentId } from '@inner-hum/core/theory';
 import { array, boolean, mixed, number, object, string } from 'yup';
 import { day, exercise, flag, horn, listOf, midi, oneOf, real, recordOf, text, whole, type PartsOf } from './parts';
@@ -43,6 +50,10 @@ export interface SessionSettings {
   readonly routines: readonly Routine[];
   /** own exercises by the names the player gave them */
   readonly own: readonly { readonly name: string; readonly exercise: ExerciseParameters }[];
+  /** questions that playing answers */
+  readonly experiments: readonly Experiment[];
+  /** the try of an experiment that was put on the Stand last */
+  readonly trial: Trial | null;
 }
 
 export const FIRST_SESSION: SessionSettings = {
@@ -57,6 +68,8 @@ export const FIRST_SESSION: SessionSettings = {
   left: {},
   routines: [],
   own: [],
+  experiments: [],
+  trial: null,
 };
 
 const sessionBlock = object({
@@ -126,4 +139,15 @@ export const SESSION_PARTS: PartsOf<SessionSettings> = {
   left: recordOf(text()),
   routines: listOf(mixed((value): value is Routine => isRoutine(value)).required()),
   own: listOf(object({ name: text().required(), exercise: exercise() })),
+  experiments: listOf(mixed((value): value is Experiment => isExperiment(value)).required()),
+  trial: whole(
+    object({
+      experiment: text().required(),
+      round: number().required().integer().min(0),
+      variant: number().required().integer().min(0),
+      part: number().required().integer().min(0).max(1),
+    })
+      .nullable()
+      .default(undefined),
+  ),
 };

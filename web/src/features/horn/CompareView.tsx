@@ -19,14 +19,27 @@ import { useOpenExercise } from '../../shared/exercise/useOpenExercise';
 import { useAppSelector } from '../../store';
 import { dayOf } from '../../base/days';
 import { detailOf } from '../../base/detailOf';
+import { FindOut } from './FindOut';
 import { saidText, tableText } from '../../text/tableText';
 
 const LATELY_DAYS = 14;
 const PERIODS = ['period:before', 'period:lately'] as const;
 const MOST_NOTES = 12;
 
-/** Two set-ups, rooms, cues or periods side by side: what differs more than chance, and what is not decided. */
+/** Questions that playing answers, and two sides of what was played set against each other. */
 export function CompareView() {
+  const { t } = useTranslation();
+  return (
+    <>
+      <FindOut />
+      <SectionTitle>{t('compare.title')}</SectionTitle>
+      <TwoSides />
+    </>
+  );
+}
+
+/** Two set-ups, rooms, cues or periods side by side: what differs more than chance, and what is not decided. */
+function TwoSides() {
   const { t } = useTranslation();
   const instrumentId = useAppSelector((state) => state.settings.instrumentId);
   const sides = useSides();

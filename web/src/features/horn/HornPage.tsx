@@ -4,6 +4,7 @@ import { Route, Routes } from 'react-router';
 import { PageTitle, ViewLinks } from '../../ui/PageTitle';
 import { useAppSelector } from '../../store';
 import { CompareView } from './CompareView';
+import { ExperimentPage } from './ExperimentPage';
 import { LeakView } from './LeakView';
 import { MapView } from './MapView';
 import { NotePage } from './NotePage';
@@ -33,6 +34,7 @@ export default function HornPage() {
         <Route index element={<MapView />} />
         <Route path="note/:midi" element={<NotePage />} />
         <Route path="compare" element={<CompareView />} />
+        <Route path="compare/:id" element={<ExperimentPage />} />
         <Route path="sheet" element={<TendencySheet />} />
         <Route path="leak" element={<LeakView />} />
       </Routes>

@@ -28,6 +28,7 @@ import { BlockBar } from './BlockBar';
 import { CautionNote } from './CautionNote';
 import { StandHead } from './StandHead';
 import { StandPart } from './StandPart';
+import { TrialBar } from './TrialBar';
 import { useHornStarts } from './useHornStarts';
 import { useStandKeys, type StandActions } from './useStandKeys';
 import { VerdictPanel } from './VerdictPanel';
@@ -132,6 +133,7 @@ export default function StandPage() {
       <chakra.h1 srOnly>{t('stand.title')}</chakra.h1>
       {!verdict && <StandHead />}
       <BlockBar />
+      <TrialBar onNext={actions.again} />
       <ProblemNote onRetry={actions.toggle} />
       <Box flex={verdict ? '1 0 auto' : '1 1 0'} minHeight={{ base: '220px', md: '225px' }} position="relative">
         {verdict ? <VerdictPanel takeId={verdict.id} actions={actions} /> : <LiveRibbon live={false} />}
