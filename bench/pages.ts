@@ -15,6 +15,10 @@ export const PAGES = {
   inputs: { command: 'bench:inputs', sources: [...JUDGE, 'bench/inputs.ts', 'bench/inputTakes.ts'] },
   evened: { command: 'bench:evened', sources: [...JUDGE, 'core/evened', 'bench/evened.ts'] },
   map: { command: 'bench:map', sources: [...JUDGE, 'core/plan', 'bench/map.ts'] },
+  edge: {
+    command: 'bench:edge',
+    sources: [...EAR, 'core/measure/edge.ts', 'core/measure/interruptions.ts', 'bench/edge.ts', 'bench/realTakes.ts'],
+  },
   experiments: {
     command: 'bench:experiments',
     sources: ['core/plan/experiment.ts', 'core/plan/experimentAnswer.ts', 'bench/experiments.ts'],

@@ -160,7 +160,7 @@ function spoil(tone: Float32Array, hz: number, fault: RecordedFault | undefined)
 const rms = (samples: Float32Array) => Math.sqrt(samples.reduce((sum, value) => sum + value ** 2, 0) / samples.length);
 
 /** The nearest recorded tone at a pitch, as long as asked. */
-function toneAt(hz: number, slurred: boolean, lengthS: number): Float32Array {
+export function toneAt(hz: number, slurred: boolean, lengthS: number): Float32Array {
   const away = (tone: RealTone) => Math.abs(Math.log2(tone.hz / hz));
   const nearest = realTones().reduce((best, tone) => (away(tone) < away(best) ? tone : best));
   const own = drawn(nearest.samples, hz / nearest.hz).subarray(slurred ? Math.round(SLURRED_FROM_S * RATE_HZ) : 0);

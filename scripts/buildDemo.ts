@@ -60,7 +60,10 @@ function noteHabits(horn: 'alto' | 'baritoneLowA', day: number): Record<number, 
       const midi = Number(key);
       const low = Math.max(0, 1 - (midi - lowest) / 6);
       const leaks = horn === 'baritoneLowA' && day >= LEAK.from && day <= LEAK.to && midi <= 61;
-      return [midi, { cents: cents * (0.4 + 0.6 * much), tiltDb, responseS: 0.12 * low * much + (leaks ? 0.12 : 0) }];
+      const responseS = 0.12 * low * much + (leaks ? 0.12 : 0);
+      // The three lowest notes go up the octave when they get soft, later and later as the weeks go by.
+      const edge = midi < lowest + 3 && { breaksUnderDb: RULER.softestDb - 1 + 8 * much };
+      return [midi, { cents: cents * (0.4 + 0.6 * much), tiltDb, responseS, ...edge }];
     }),
   );
 }

@@ -8,6 +8,8 @@ interface Manifest {
   readonly name: string;
   readonly version: string;
   readonly license?: string;
+  /** as older packages say it */
+  readonly licenses?: readonly { readonly type: string }[];
   readonly dependencies?: Readonly<Record<string, string>>;
 }
 
@@ -22,7 +24,7 @@ export function licencesOf(places: readonly string[]): Licence[] {
     if (name.startsWith('@inner-hum/') || found.has(name)) return;
     const home = homeOf(name, from);
     if (home === undefined) return;
-    const { version, license = '', dependencies = {} } = manifestOf(home);
+    const { version, licenses = [], license = licenses[0]?.type ?? '', dependencies = {} } = manifestOf(home);
     const file = readdirSync(home).find((entry) => /^(licen[cs]e|copying)/i.test(entry));
     found.set(name, {
       name,

@@ -1,5 +1,5 @@
 export { bandAt, LOUDNESS_BANDS, type LoudnessBand } from './byLoudness';
-export { type PartialJump } from './interruptions';
+export { dropOuts, partialJumps, type PartialJump } from './interruptions';
 export { type AudioPath } from './lateness';
 export { absent, measured, valueOf, type Measured } from './measured';
 export { median, movingMedian, quantile, quantiles, robustDeviation, theilSen } from './statistics';
@@ -29,3 +29,5 @@ export { responseSeries } from './responseSeries';
 export { LOOP_CLICK, loopDelay, type LoopDelay } from './loopDelay';
 export { tuneUp, type TuneUp } from './tuneUp';
 export { foldedCents } from './align';
+export { brokeAtS, brokeUnderPDb, heldUnderPDb, levelOfP } from './edge';
+export { toneBody } from './tone';

@@ -10,6 +10,7 @@ export type AbsentReason =
   | 'breathUnheard'
   | 'noVibrato'
   | 'noRelease'
+  | 'noBreak'
   | 'tooAlike'
   | 'olderVersion';
 

@@ -119,6 +119,10 @@ export const QUANTITY_ROWS = {
   levelDb: { ...db, better: 'none', column: 'level_dbfs', untold: 'always' },
   /** softest level at which it was itself */
   softestDb: { ...db, column: 'softest_dbfs' },
+  /** how far below p it was when it left its partial or stopped to sound */
+  brokeUnderPDb: { ...db, signed: true, better: 'higher', column: 'broke_under_p_db', untold: 'absent' },
+  /** how far below p it was held before that, or at all */
+  heldUnderPDb: { ...db, signed: true, better: 'higher', column: 'held_under_p_db' },
   releaseS: { ...ms, better: 'none' },
   slipCents: { ...cents, limits: same(12) },
   holdBeats: { unit: 'beats', factor: 1, digits: 1, signed: false, better: 'higher' },

@@ -14,6 +14,7 @@ import {
   colourTravelPartials,
 } from './colour';
 import { hold, type Hold } from './hold';
+import { brokeAtS, brokeUnderPDb, heldUnderPDb } from './edge';
 import { dropOuts, partialJumps, type DropOut, type PartialJump } from './interruptions';
 import { levelAgainstPlanDb, levelDb } from './levelAgainstPlan';
 import { latenessS, type AudioPath } from './lateness';
@@ -175,6 +176,7 @@ function measureTone(
         )
       : [];
   const gaps = dropOuts(frames, span);
+  const brokenS = brokeAtS(onsetS, { jumps, dropOuts: gaps });
   return {
     kind: 'sounded',
     onsetS,
@@ -213,6 +215,8 @@ function measureTone(
     levelDb: levelDb(body),
     levelAgainstPlanDb: levelAgainstPlanDb(body, line),
     softestDb: softestDb(body),
+    brokeUnderPDb: brokeUnderPDb(frames, brokenS, context.ruler),
+    heldUnderPDb: heldUnderPDb(body, brokenS, context.ruler),
     byLoudness: byLoudness(body, context.ruler),
     stairs: stairs(body, line),
     jumps,

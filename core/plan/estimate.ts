@@ -27,6 +27,8 @@ const USUAL_SPREAD: Readonly<Record<Quantity, number>> = {
   rangeDb: 3,
   levelAgainstPlanDb: 2,
   pitchAgainstLevelCents: 4,
+  brokeUnderPDb: 3,
+  heldUnderPDb: 4,
 };
 const USUAL_WORTH = 2;
 /** From the mean absolute deviation to the standard deviation of a normal spread. */

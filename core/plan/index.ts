@@ -23,6 +23,7 @@ export {
 export { heldFor, isLoud, longestHolds, type HeldTone, type Holds } from './holds';
 export { knownValue } from './estimate';
 export { hornMap, ofNote, otherFingerings, type NoteOnMap } from './hornMap';
+export { edgeOf, type Edge } from './edge';
 export { seams, type Seam } from './seams';
 export { evenness, EVENNESS_PARTS } from './evenness';
 export {

@@ -25,6 +25,8 @@ const tone = {
   levelAgainstPlanDb: measured(9, 0.3),
   softestDb: measured(-20, 0.3),
   pitchAgainstLevelCents: none,
+  brokeUnderPDb: none,
+  heldUnderPDb: none,
   plannedRangeDb: 0,
   byLoudness: { soft: band(0), medium: band(0), loud: band(2, 5) },
 } as unknown as StepMeasures;

@@ -15,6 +15,8 @@ export const QUANTITIES = [
   'rangeDb',
   'levelAgainstPlanDb',
   'pitchAgainstLevelCents',
+  'brokeUnderPDb',
+  'heldUnderPDb',
 ] as const;
 export type Quantity = (typeof QUANTITIES)[number];
 
@@ -114,6 +116,7 @@ function ofStep(
     (best, loudnessBand) => (bands[loudnessBand].lastsS > bands[best].lastsS ? loudnessBand : best),
     start,
   );
+  const softest = LOUDNESS_BANDS.find((loudnessBand) => bands[loudnessBand].lastsS >= LEAST_BAND_S);
   // The map tells every offset against tempered, whatever the target was.
   const offsetCents = natural ? naturalOffsetCents(step.partialNumber) : 0;
   const tempered = (values: Partial<Record<Quantity, number>>) =>
@@ -142,6 +145,8 @@ function ofStep(
           'softestDb',
           'pitchAgainstLevelCents',
         ])),
+      // A break is one of the softest that was played.
+      ...(heard && band === softest && pick(measures, ['brokeUnderPDb', 'heldUnderPDb'])),
     });
     return [{ ...about, band, tried: band === start, spoke: speaks, values: tempered(values) }];
   });

@@ -6,6 +6,8 @@ export interface NoteHabit {
   readonly levelDb?: number;
   /** brighter (darker, negative), dB for each octave of partials */
   readonly tiltDb?: number;
+  /** softer than this it goes to its octave, dBFS; a little otherwise from tone to tone */
+  readonly breaksUnderDb?: number;
 }
 
 /** How the stand-in plays. Places are shares of a tone's length, 0 at its start and 1 at its end. */

@@ -37,6 +37,16 @@ describe('playStandIn', () => {
     expect(20 * Math.log10(soft)).toBeCloseTo(ASSUMED_RULER.softestDb, 0);
     expect(20 * Math.log10(loud)).toBeCloseTo(ASSUMED_RULER.loudestDb, 0);
   });
+  it('goes up the octave where a note gets softer than its edge, and not before', () => {
+    const { f0Hz } = hear(
+      play({ perNote: { 58: { breaksUnderDb: -30 } } }, 3, 'swell', { writtenMidi: 58, softest: 'pp', loudest: 'ff' }),
+      { sampleRateHz: RATE_HZ },
+    );
+    const ratios = [...f0Hz].filter((hz) => hz > 0).map((hz) => Math.round(hz / 138.6));
+    const middle = ratios.slice(0.4 * ratios.length, 0.6 * ratios.length);
+    expect(new Set(middle)).toEqual(new Set([1]));
+    expect(ratios.slice(-30, -10).filter((ratio) => ratio === 2).length).toBeGreaterThan(10);
+  });
   it('lets air run before the tone, longer on a low note and with a stiff reed', () => {
     const response = (habits: Partial<Habits>, writtenMidi: number) => {
       const sound = play(habits, 3, 'homeCheck', { writtenMidi, dynamic: 'ff' });

@@ -29,6 +29,8 @@ const LOW_RESPONSE_S = 0.04;
 const LOW_SEMITONES = 7;
 /** How faintly the whole tube sounds under an overtone, dB. */
 const TUBE_DB = -30;
+/** How much the level at which a note breaks differs from tone to tone, dB. */
+const EDGE_SPREAD_DB = 1.5;
 const ROOM_NOISE = 1e-4;
 /** A start that fails: the octave for a while. */
 const OCTAVE_START = { place: 0, partial: 2, lastsS: 0.4 } as const;
@@ -113,6 +115,8 @@ class Tone {
   private readonly plan: ReturnType<typeof levelPlan>;
   private readonly weights = new Float64Array(MOST_PARTIALS + 1);
   private readonly habits: Habits;
+  /** softer than this the tone breaks, dBFS */
+  private readonly edgeDb: number;
   private readonly note: NoteHabit;
   private wander = 0;
 
@@ -145,6 +149,8 @@ class Tone {
     ];
     this.habits = { ...habits, jumps };
     this.note = habits.perNote[step.soundedMidi] ?? {};
+    const { breaksUnderDb } = this.note;
+    this.edgeDb = breaksUnderDb === undefined ? -Infinity : breaksUnderDb + EDGE_SPREAD_DB * random.normal();
     this.plan = levelPlan(step, habits, settings.ruler);
   }
 
@@ -185,9 +191,10 @@ class Tone {
         const tiredness = habits.fatigue * Math.min(1, Math.max(0, (sinceStartS + t) / scoreS));
         const place = Math.max(0, i / count);
         const levelDb = plan.at(place) + this.stepDb() + this.blastDb(t) + habits.shimmerDb * random.normal();
-        const jump = habits.jumps.find((candidate) =>
-          within(place * lengthS, candidate.place * lengthS, candidate.lastsS),
-        );
+        const overEdge = t > 0 && plan.at(place) < this.edgeDb;
+        const jump = overEdge
+          ? { partial: 2 }
+          : habits.jumps.find((candidate) => within(place * lengthS, candidate.place * lengthS, candidate.lastsS));
         const stopped = place >= habits.stopsAt || (t >= 0 && t < gapS);
         const silent =
           stopped ||

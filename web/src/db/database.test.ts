@@ -1,4 +1,5 @@
 import 'fake-indexeddb/auto';
+import { STEP_QUANTITIES } from '@inner-hum/core/measure';
 import { SeededRandom } from '@inner-hum/core/simulate';
 import { ASSUMED_RULER } from '@inner-hum/core/theory';
 import { beforeEach, describe, expect, it } from 'vitest';
@@ -279,4 +280,9 @@ describe('settings', () => {
     await database.settings.put({ name: 'settings', value });
     expect(await loadSettings()).toMatchObject({ settings: FIRST_SETTINGS, aside: [{ path: 'settings', value }] });
   });
+});
+
+it('a quantity that is measured anew has an upgrade: takes of before say that they were not measured then', () => {
+  // Another list of quantities needs a version of the database that migrates the takes: then both change here together.
+  expect({ version: database.verno, quantities: STEP_QUANTITIES.length }).toEqual({ version: 12, quantities: 30 });
 });

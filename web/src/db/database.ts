@@ -159,6 +159,13 @@ export class InnerHumDatabase extends Dexie {
           await transaction.table('settings').put({ name: 'settings', value });
         }),
       );
+    // Tones have more measures, those of deleted and of students' takes as well.
+    this.version(12).upgrade(
+      bringingUp(async (transaction) => {
+        await migrateTakes(transaction);
+        for (const name of ['bin', 'studentTakes']) await migrateRecords(transaction.table<WithRecord>(name));
+      }),
+    );
     guardDerived(this);
   }
 }
@@ -171,6 +178,17 @@ async function migrateTakes(transaction: Transaction): Promise<void> {
     .modify((_, row) => {
       row.value = migrate(row.value) as TakeRecord;
     });
+}
+
+interface WithRecord {
+  readonly record: TakeRecord;
+}
+
+/** Every record that a row of a table holds in today's form. */
+async function migrateRecords(table: Table<WithRecord>): Promise<void> {
+  await table.toCollection().modify((_, row) => {
+    row.value = { ...row.value, record: migrate(row.value.record) as TakeRecord };
+  });
 }
 
 /** The one database of this page or worker. */

@@ -1,3 +1,4 @@
+import { STEP_QUANTITIES } from '@inner-hum/core/measure';
 import { SWELL_DEFAULTS, swell } from '@inner-hum/core/families';
 import { packFrames, type WholeTake } from '@inner-hum/core/take';
 import { emptyFrames } from '@inner-hum/core/signal';
@@ -38,18 +39,7 @@ export function toldTake(id: string, day: number, cents: number): WholeTake {
   const value = { kind: 'measured', value: cents, uncertainty: 1 } as const;
   const band = { lastsS: 3, pitchCentreCents: value, centroidPartials: none };
   const empty = { lastsS: 0, pitchCentreCents: none, centroidPartials: none };
-  const quantities = Object.fromEntries(
-    [
-      'shareInWindow',
-      'responseS',
-      'pitchSteadinessCents',
-      'breathRatioDb',
-      'rangeDb',
-      'levelAgainstPlanDb',
-      'softestDb',
-      'pitchAgainstLevelCents',
-    ].map((name) => [name, none]),
-  );
+  const quantities = Object.fromEntries(STEP_QUANTITIES.map((name) => [name, none]));
   const measures = {
     kind: 'sounded',
     onsetS: 1,

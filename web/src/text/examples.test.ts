@@ -11,6 +11,7 @@ const FILLED: Readonly<Record<string, string | number>> = {
   a4: 442,
   band: 'soft',
   beat: 3,
+  breaks: 4,
   beats: 4.5,
   cents: 14,
   gap: 'breathe',

@@ -16,7 +16,7 @@ export interface Layer {
   readonly zero: number;
   readonly signed: boolean;
 }
-export type LayerId = 'pitch' | 'steadiness' | 'response' | 'colour' | 'range' | 'breath';
+export type LayerId = 'pitch' | 'steadiness' | 'response' | 'colour' | 'range' | 'breath' | 'edge';
 
 export const LAYERS: readonly Layer[] = [
   layer('pitch', 'pitchCentreCents', { from: -30, to: 30, decimals: 0 }),
@@ -24,6 +24,7 @@ export const LAYERS: readonly Layer[] = [
   layer('response', 'responseS', { from: 0, to: 300, decimals: 0 }),
   layer('colour', 'centroidPartials', { from: 0, to: 12, decimals: 1 }),
   layer('range', 'rangeDb', { from: 0, to: 30, decimals: 0 }),
+  layer('edge', 'brokeUnderPDb', { from: -10, to: 30, decimals: 0 }),
   layer('breath', 'breathRatioDb', { from: -45, to: 0, zero: -45, decimals: 0 }),
 ];
 

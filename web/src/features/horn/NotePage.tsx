@@ -1,7 +1,8 @@
+import { edgeText } from '../../text/edgeText';
 import { formatSigned } from '../../text/format';
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
 import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
-import { exerciseFor, needs, ofNote, type NoteOnMap, type TrendPoint } from '@inner-hum/core/plan';
+import { edgeOf, exerciseFor, needs, ofNote, type NoteOnMap, type TrendPoint } from '@inner-hum/core/plan';
 import { regularFingering } from '@inner-hum/core/theory';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -79,6 +80,7 @@ export function NotePage() {
         </Box>
         <chakra.aside>
           {note && <PitchAgainstLevel note={note} />}
+          {note && <EdgeOf note={note} />}
           {need && (
             <Box borderTopWidth="2px" borderColor="ink" pt="10px" mt="16px">
               <SectionTitle>{t('horn.next')}</SectionTitle>
@@ -167,6 +169,19 @@ function PitchAgainstLevel({ note }: { readonly note: NoteOnMap }) {
           </text>
         ))}
       </chakra.svg>
+    </Box>
+  );
+}
+
+/** The level at which the note breaks when it gets soft, in a sentence. */
+function EdgeOf({ note }: { readonly note: NoteOnMap }) {
+  const { t } = useTranslation();
+  const text = edgeText(t, edgeOf(note));
+  if (!text) return null;
+  return (
+    <Box borderTopWidth="2px" borderColor="ink" pt="10px" mt="16px">
+      <SectionTitle>{t('horn.layers.edge')}</SectionTitle>
+      <p>{text}</p>
     </Box>
   );
 }

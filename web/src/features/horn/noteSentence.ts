@@ -1,7 +1,8 @@
 import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
-import { ofNote, type NoteOnMap } from '@inner-hum/core/plan';
+import { edgeOf, ofNote, type NoteOnMap } from '@inner-hum/core/plan';
 import type { KeyId } from '@inner-hum/core/theory';
 import type { TFunction } from 'i18next';
+import { edgeText } from '../../text/edgeText';
 import { inLayer, type Layer } from '../../text/layers';
 
 /** What the map says of a note in words, for reading out. */
@@ -18,7 +19,8 @@ export function noteSentence(
     if (known?.kind !== 'known') return [];
     return [t('horn.inBand', { band: t(`horn.bands.${band}`), ...inLayer(layer, known), unit })];
   });
-  const rest = said.length > 0 ? said.join('; ') : t('horn.notMeasured');
+  const edge = layer.id === 'edge' && note ? edgeText(t, edgeOf(note)) : undefined;
+  const rest = edge ?? (said.length > 0 ? said.join('; ') : t('horn.notMeasured'));
   return `${fingeredName(t, nameOf, midi, note?.fingering)}: ${rest}`;
 }
 

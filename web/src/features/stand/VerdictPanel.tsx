@@ -14,6 +14,7 @@ import { decisionText, findingText, nextText } from '../../text/findingText';
 import { useNoteName } from '../../text/useNoteName';
 import { Button, Key } from '../../ui/controls';
 import { useKeyDown } from '../../ui/useKeyDown';
+import { EdgeLine } from './EdgeLine';
 import { FreeAccount } from './FreeAccount';
 import type { StandActions } from './useStandKeys';
 
@@ -52,6 +53,7 @@ export function VerdictPanel({ takeId, actions }: { readonly takeId: string; rea
       <MiniRibbon take={take} height="290px" textPx={18} marks={marks} />
       <Box mt="14px" maxWidth="72rem">
         <VerdictText take={take} large onHear={hear} sounding={sounding} />
+        {!free && <EdgeLine take={take} />}
         {free && <FreeAccount take={take} />}
       </Box>
       {hornGoesOn && !free && (

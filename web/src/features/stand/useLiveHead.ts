@@ -1,5 +1,5 @@
 import { askedHz, gapAt, gapsAfter, type GapKind, type Score, type Step } from '@inner-hum/core/exercise';
-import { foldedCents } from '@inner-hum/core/measure';
+import { foldedCents, levelOfP } from '@inner-hum/core/measure';
 import {
   centsBetweenHz,
   dynamicPosition,
@@ -15,15 +15,18 @@ import { useTranslation } from 'react-i18next';
 import type { Timing } from '../../practice/pageSound';
 import { usePageSound } from '../../practice/usePageSound';
 import { useAppSelector } from '../../store';
-import { exerciseOf, scoreOf } from '../../store/settings';
+import { exerciseOf, rulerOf, scoreOf } from '../../store/settings';
 import { useHorn } from '../../store/useHorn';
-import { formatSigned } from '../../text/format';
+import { useEdges } from '../../shared/stored/useEdges';
+import { formatNumber, formatSigned } from '../../text/format';
 import { useNoteName } from '../../text/useNoteName';
 import { usePartialName } from '../../text/usePartialName';
 import { stepWords } from '../../text/usePartWords';
 
 /** How many tubes are named that could give a freely played note. */
 const MOST_SOURCES = 3;
+/** Nearer to its edge than this a tone's room is shown, dB. */
+const EDGE_NEAR_DB = 10;
 
 /**
  * Writes note, dynamics, cents and beat from frame to frame into places of the head: the page's own state would be too
@@ -38,6 +41,7 @@ export function useLiveHead(running: boolean, onStep: (step: Step) => void) {
   const horn = useHorn();
   const exercise = exerciseOf(settings);
   const score = scoreOf(settings);
+  const ruler = rulerOf(settings);
   const partialName = usePartialName();
   const number = useRef<HTMLSpanElement>(null);
   const sounding = useRef<HTMLSpanElement>(null);
@@ -46,6 +50,7 @@ export function useLiveHead(running: boolean, onStep: (step: Step) => void) {
   const cents = useRef<HTMLSpanElement>(null);
   const next = useRef<HTMLSpanElement>(null);
   const start = useRef<HTMLSpanElement>(null);
+  const edges = useEdges();
   const overtones = score.steps.some((step) => step.partialNumber > 1 || step.hum);
   useEffect(() => {
     let shown = -1;
@@ -113,8 +118,18 @@ export function useLiveHead(running: boolean, onStep: (step: Step) => void) {
       showPartial(score.steps[place.step]!, place.gap !== undefined);
     };
     const doneText = (done: Done) => (done === 'set' ? t('stand.set') : t(`part.gap.${done}`));
+    /** How much softer the note may still get before it usually breaks, dB; where it is near, and not in an overtone's place. */
+    const leftDb = (step: Step, rest: boolean) => {
+      const edge = edges.get(step.soundedMidi);
+      const trace = page.input?.trace;
+      if (!edge || !trace || rest || overtones || hzNow() === 0) return undefined;
+      const left = edge.underPDb - (levelOfP(ruler) - trace.levelDb[trace.count - 1]!);
+      return left <= EDGE_NEAR_DB ? Math.max(0, left) : undefined;
+    };
     const showPartial = (step: Step, rest: boolean) => {
       const hz = hzNow();
+      const left = leftDb(step, rest);
+      if (left !== undefined) return show(sounding, t('stand.edgeLeft', { db: formatNumber(left, 0) }));
       if (!overtones || rest || step.hum || hz === 0) return show(sounding, step.hum && !rest ? t('stand.hum') : '');
       const now = soundingPartial(hz, writtenToHz(horn, step.fingeredMidi, settings.a4Hz));
       const words = { partial: partialName(now), wanted: partialName(step.partialNumber) };
@@ -131,7 +146,22 @@ export function useLiveHead(running: boolean, onStep: (step: Step) => void) {
     };
     request = requestAnimationFrame(tick);
     return () => cancelAnimationFrame(request);
-  }, [page, phase, running, nameOf, score, exercise, horn, settings.a4Hz, t, overtones, partialName, onStep]);
+  }, [
+    page,
+    phase,
+    running,
+    nameOf,
+    score,
+    exercise,
+    horn,
+    settings.a4Hz,
+    ruler,
+    edges,
+    t,
+    overtones,
+    partialName,
+    onStep,
+  ]);
   return { number, sounding, note, dynamics, cents, next, start };
 }
 

@@ -59,6 +59,12 @@ export const hornWords = {
       colour: 'Farbe',
       range: 'Umfang',
       breath: 'Luft',
+      edge: 'Rand',
+    },
+    edge: {
+      known: 'Sein Rand liegt {{db}} dB unter p (±{{error}}): von {{count}} leisen Tönen rissen {{breaks}} ab.',
+      louder: 'Er reißt schon {{db}} dB über p ab (±{{error}}): von {{count}} leisen Tönen rissen {{breaks}} ab.',
+      notReached: 'Noch nie abgerissen; bis {{db}} dB unter p gehalten.',
     },
     bands: { soft: 'leise', medium: 'mittel', loud: 'laut' },
     other: 'anders',

@@ -119,6 +119,8 @@ export const logWords = {
       pitchSteadinessCents: 'Ruhe',
       responseS: 'Ansprache',
       softestDb: 'Leisester Pegel',
+      brokeUnderPDb: 'Wo er abreißt',
+      heldUnderPDb: 'Ganz gehalten',
       breathRatioDb: 'Luft im Ton',
       centroidPartials: 'Farbe',
       rangeDb: 'Umfang',

@@ -8,6 +8,7 @@ export const standWords = {
     seconds: '{{seconds}} s',
   },
   stand: {
+    edgeLeft: 'noch {{db}} dB',
     openingSlow:
       'Es wird noch auf den Ton gewartet. Vielleicht fragt der Browser in der Adresszeile nach dem Mikrofon. Stopp geht.',
     judgingSlow: 'Es wird noch ausgewertet: {{seconds}} s. Stopp lässt den Take als Entwurf liegen.',

@@ -1,6 +1,12 @@
 /** Words of verdicts and measures. */
 export const verdictWords = {
   verdict: {
+    edge: {
+      above:
+        '{{note}} stand {{db}} dB über der Lautstärke, bei der er meist abreißt (±{{error}}; {{breaks}}-mal abgerissen).',
+      below:
+        '{{note}} hielt {{db}} dB unter der Lautstärke, bei der er meist abreißt (±{{error}}; {{breaks}}-mal abgerissen).',
+    },
     pickUp: {
       far: 'Der Raum liegt nur {{db}} dB unter deinem lautesten Ton: Leise Enden gehen darin unter. Geh näher ans Mikrofon oder dorthin, wo es stiller ist.',
       hum: 'Ein Brummen von {{hz}} Hz wurde vor dem Messen weggenommen: Such eine Lampe oder ein Netzteil nahe am Mikrofon.',
@@ -275,6 +281,8 @@ export const verdictWords = {
     levelDb: 'Pegel, dBFS',
     levelAgainstPlanDb: 'Lauter als geplant',
     softestDb: 'Leisester Pegel, dBFS',
+    brokeUnderPDb: 'Abgerissen, dB unter p',
+    heldUnderPDb: 'Ganz gehalten, dB unter p',
     releaseS: 'Ausklang, 20 dB hinab',
     slipCents: 'Rutschen am Ende',
     hold: {
@@ -295,6 +303,7 @@ export const verdictWords = {
       partials: 'Teiltöne',
     },
     absent: {
+      noBreak: 'er riss nicht ab',
       noTone: 'kein Ton',
       tooShort: 'zu kurz, um etwas zu sagen',
       levelHardlyMoved: 'der Pegel bewegte sich kaum',

@@ -57,6 +57,12 @@ export const hornWords = {
       colour: 'Colour',
       range: 'Range',
       breath: 'Breath',
+      edge: 'Edge',
+    },
+    edge: {
+      known: 'Its edge lies {{db}} dB below p (±{{error}}): of {{count}} soft tones {{breaks}} broke.',
+      louder: 'It breaks {{db}} dB above p already (±{{error}}): of {{count}} soft tones {{breaks}} broke.',
+      notReached: 'It has not broken yet; held to {{db}} dB below p.',
     },
     bands: { soft: 'soft', medium: 'medium', loud: 'loud' },
     other: 'other',

@@ -119,6 +119,8 @@ export const logWords = {
       pitchSteadinessCents: 'Steadiness',
       responseS: 'Response',
       softestDb: 'Softest level',
+      brokeUnderPDb: 'Where it breaks',
+      heldUnderPDb: 'Held whole',
       breathRatioDb: 'Breath in the tone',
       centroidPartials: 'Colour',
       rangeDb: 'Range',

@@ -8,6 +8,7 @@ export const standWords = {
     seconds: '{{seconds}} s',
   },
   stand: {
+    edgeLeft: '{{db}} dB left',
     openingSlow:
       'Still waiting for the sound. The browser may be asking for the microphone at its address bar. Stop works.',
     judgingSlow: 'Still judging: {{seconds}} s. Stop leaves the take as a draft.',

@@ -1,6 +1,10 @@
 /** Words of verdicts and measures. */
 export const verdictWords = {
   verdict: {
+    edge: {
+      above: '{{note}} stood {{db}} dB above the level at which it usually breaks (±{{error}}; {{breaks}} breaks).',
+      below: '{{note}} held {{db}} dB below the level at which it usually breaks (±{{error}}; {{breaks}} breaks).',
+    },
     pickUp: {
       far: 'The room is only {{db}} dB under your loudest tone: soft ends drown in it. Go nearer to the microphone, or where it is quieter.',
       hum: 'A hum of {{hz}} Hz was taken off before measuring: look for a lamp or a power supply near the microphone.',
@@ -270,6 +274,8 @@ export const verdictWords = {
     levelDb: 'Level, dBFS',
     levelAgainstPlanDb: 'Louder than planned',
     softestDb: 'Softest level, dBFS',
+    brokeUnderPDb: 'Broke, dB below p',
+    heldUnderPDb: 'Held whole, dB below p',
     releaseS: 'Release, 20 dB down',
     slipCents: 'Pitch slip at the end',
     hold: {
@@ -290,6 +296,7 @@ export const verdictWords = {
       partials: 'partials',
     },
     absent: {
+      noBreak: 'it did not break',
       noTone: 'no tone',
       tooShort: 'too short to say',
       levelHardlyMoved: 'the level hardly moved',

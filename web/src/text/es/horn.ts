@@ -58,6 +58,13 @@ export const hornWords = {
       colour: 'Timbre',
       range: 'Rango',
       breath: 'Aire',
+      edge: 'Límite',
+    },
+    edge: {
+      known: 'Su límite está {{db}} dB bajo p (±{{error}}): de {{count}} sonidos suaves, {{breaks}} se rompieron.',
+      louder:
+        'Se rompe ya {{db}} dB por encima de p (±{{error}}): de {{count}} sonidos suaves, {{breaks}} se rompieron.',
+      notReached: 'Aún no se ha roto; sostenida hasta {{db}} dB bajo p.',
     },
     bands: { soft: 'suave', medium: 'medio', loud: 'fuerte' },
     other: 'otra',

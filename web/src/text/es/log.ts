@@ -119,6 +119,8 @@ export const logWords = {
       pitchSteadinessCents: 'Firmeza',
       responseS: 'Respuesta',
       softestDb: 'Nivel más suave',
+      brokeUnderPDb: 'Dónde se rompe',
+      heldUnderPDb: 'Sostenida entera',
       breathRatioDb: 'Aire en el sonido',
       centroidPartials: 'Timbre',
       rangeDb: 'Rango',

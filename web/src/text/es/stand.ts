@@ -8,6 +8,7 @@ export const standWords = {
     seconds: '{{seconds}} s',
   },
   stand: {
+    edgeLeft: 'quedan {{db}} dB',
     openingSlow:
       'Aún se espera el sonido. Quizá el navegador pide el micrófono en la barra de direcciones. Parar funciona.',
     judgingSlow: 'Aún se valora: {{seconds}} s. Parar deja la toma como borrador.',

@@ -1,6 +1,10 @@
 /** Words of verdicts and measures. */
 export const verdictWords = {
   verdict: {
+    edge: {
+      above: '{{note}} quedó {{db}} dB por encima del nivel en que suele romperse (±{{error}}; {{breaks}} roturas).',
+      below: '{{note}} aguantó {{db}} dB por debajo del nivel en que suele romperse (±{{error}}; {{breaks}} roturas).',
+    },
     pickUp: {
       far: 'La sala está solo {{db}} dB bajo tu sonido más fuerte: los finales suaves se ahogan en ella. Acércate al micrófono, o ve a donde haya más silencio.',
       hum: 'Un zumbido de {{hz}} Hz se quitó antes de medir: busca una lámpara o una fuente de alimentación cerca del micrófono.',
@@ -275,6 +279,8 @@ export const verdictWords = {
     levelDb: 'Nivel, dBFS',
     levelAgainstPlanDb: 'Más fuerte de lo previsto',
     softestDb: 'Nivel más suave, dBFS',
+    brokeUnderPDb: 'Rota, dB bajo p',
+    heldUnderPDb: 'Sostenida entera, dB bajo p',
     releaseS: 'Soltar, 20 dB abajo',
     slipCents: 'Resbalón al final',
     hold: {
@@ -295,6 +301,7 @@ export const verdictWords = {
       partials: 'parciales',
     },
     absent: {
+      noBreak: 'no se rompió',
       noTone: 'sin sonido',
       tooShort: 'demasiado corto para decirlo',
       levelHardlyMoved: 'el nivel apenas se movió',

@@ -58,6 +58,12 @@ export const hornWords = {
       colour: 'Timbre',
       range: 'Étendue',
       breath: 'Souffle',
+      edge: 'Limite',
+    },
+    edge: {
+      known: 'Sa limite est à {{db}} dB sous p (±{{error}}) : sur {{count}} sons doux, {{breaks}} ont rompu.',
+      louder: 'Elle rompt déjà {{db}} dB au-dessus de p (±{{error}}) : sur {{count}} sons doux, {{breaks}} ont rompu.',
+      notReached: 'Jamais rompue encore ; tenue jusqu’à {{db}} dB sous p.',
     },
     bands: { soft: 'doux', medium: 'moyen', loud: 'fort' },
     other: 'autre',

@@ -119,6 +119,8 @@ export const logWords = {
       pitchSteadinessCents: 'Stabilité',
       responseS: 'Réponse',
       softestDb: 'Niveau le plus doux',
+      brokeUnderPDb: 'Où elle rompt',
+      heldUnderPDb: 'Tenue entière',
       breathRatioDb: 'Souffle dans le son',
       centroidPartials: 'Timbre',
       rangeDb: 'Étendue',

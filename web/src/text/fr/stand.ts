@@ -8,6 +8,7 @@ export const standWords = {
     seconds: '{{seconds}} s',
   },
   stand: {
+    edgeLeft: 'encore {{db}} dB',
     openingSlow:
       'On attend encore le son. Le navigateur demande peut-être le micro dans sa barre d’adresse. Arrêter fonctionne.',
     judgingSlow: 'Analyse en cours : {{seconds}} s. Arrêter laisse la prise en ébauche.',

@@ -1,6 +1,11 @@
 /** Words of verdicts and measures. */
 export const verdictWords = {
   verdict: {
+    edge: {
+      above:
+        '{{note}} est restée {{db}} dB au-dessus du niveau où elle rompt d’habitude (±{{error}} ; {{breaks}} ruptures).',
+      below: '{{note}} a tenu {{db}} dB sous le niveau où elle rompt d’habitude (±{{error}} ; {{breaks}} ruptures).',
+    },
     pickUp: {
       far: 'La pièce n’est qu’à {{db}} dB sous ton son le plus fort : les fins douces s’y noient. Approche-toi du micro, ou va où c’est plus calme.',
       hum: 'Un bourdonnement de {{hz}} Hz a été retiré avant de mesurer : cherche une lampe ou une alimentation près du micro.',
@@ -282,6 +287,8 @@ export const verdictWords = {
     levelDb: 'Niveau, dBFS',
     levelAgainstPlanDb: 'Plus fort que prévu',
     softestDb: 'Niveau le plus doux, dBFS',
+    brokeUnderPDb: 'Rompue, dB sous p',
+    heldUnderPDb: 'Tenue entière, dB sous p',
     releaseS: 'Lâcher, 20 dB plus bas',
     slipCents: 'Glissement à la fin',
     hold: {
@@ -302,6 +309,7 @@ export const verdictWords = {
       partials: 'partiels',
     },
     absent: {
+      noBreak: 'elle n’a pas rompu',
       noTone: 'pas de son',
       tooShort: 'trop court pour le dire',
       levelHardlyMoved: 'le niveau a à peine bougé',

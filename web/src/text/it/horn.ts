@@ -58,6 +58,12 @@ export const hornWords = {
       colour: 'Timbro',
       range: 'Estensione',
       breath: 'Fiato',
+      edge: 'Limite',
+    },
+    edge: {
+      known: 'Il suo limite sta {{db}} dB sotto p (±{{error}}): su {{count}} suoni piano {{breaks}} si sono rotti.',
+      louder: 'Si rompe già {{db}} dB sopra p (±{{error}}): su {{count}} suoni piano {{breaks}} si sono rotti.',
+      notReached: 'Mai rotta finora; tenuta fino a {{db}} dB sotto p.',
     },
     bands: { soft: 'piano', medium: 'medio', loud: 'forte' },
     other: 'altra',

@@ -119,6 +119,8 @@ export const logWords = {
       pitchSteadinessCents: 'Fermezza',
       responseS: 'Risposta',
       softestDb: 'Livello più piano',
+      brokeUnderPDb: 'Dove si rompe',
+      heldUnderPDb: 'Tenuta intera',
       breathRatioDb: 'Fiato nel suono',
       centroidPartials: 'Timbro',
       rangeDb: 'Estensione',

@@ -8,6 +8,7 @@ export const standWords = {
     seconds: '{{seconds}} s',
   },
   stand: {
+    edgeLeft: 'ancora {{db}} dB',
     openingSlow:
       'Si aspetta ancora il suono. Forse il browser chiede il microfono nella barra degli indirizzi. Ferma funziona.',
     judgingSlow: 'Si sta ancora valutando: {{seconds}} s. Ferma lascia la ripresa come bozza.',

@@ -1,6 +1,10 @@
 /** Words of verdicts and measures. */
 export const verdictWords = {
   verdict: {
+    edge: {
+      above: '{{note}} è rimasta {{db}} dB sopra il livello a cui di solito si rompe (±{{error}}; {{breaks}} rotture).',
+      below: '{{note}} ha tenuto {{db}} dB sotto il livello a cui di solito si rompe (±{{error}}; {{breaks}} rotture).',
+    },
     pickUp: {
       far: 'La stanza è solo {{db}} dB sotto il tuo suono più forte: le fini piano vi annegano. Avvicinati al microfono, o vai dove è più silenzioso.',
       hum: 'Un ronzio di {{hz}} Hz è stato tolto prima di misurare: cerca una lampada o un alimentatore vicino al microfono.',
@@ -278,6 +282,8 @@ export const verdictWords = {
     levelDb: 'Livello, dBFS',
     levelAgainstPlanDb: 'Più forte del previsto',
     softestDb: 'Livello più piano, dBFS',
+    brokeUnderPDb: 'Rotta, dB sotto p',
+    heldUnderPDb: 'Tenuta intera, dB sotto p',
     releaseS: 'Rilascio, 20 dB in giù',
     slipCents: 'Scivolamento alla fine',
     hold: {
@@ -298,6 +304,7 @@ export const verdictWords = {
       partials: 'parziali',
     },
     absent: {
+      noBreak: 'non si è rotta',
       noTone: 'nessun suono',
       tooShort: 'troppo corto per dirlo',
       levelHardlyMoved: 'il livello si è mosso appena',
