@@ -48,11 +48,10 @@ async function test() {
     failed: stats.unexpected,
   }));
   const build = () => run('npx', ['vite', 'build', 'web', '--logLevel', 'warn']);
-  const size = () => run('npx', ['tsx', 'scripts/bundleSize.ts']);
   // Two lanes that take about as long as each other: the one computes, the other mostly waits for browsers.
   const results = await together([
     [script('typecheck'), script('layers'), script('dead'), script('lint'), script('spelled'), unit],
-    [build, size, flows, engines],
+    [build, flows, engines],
   ]);
   // Told, not judged: the longest of them takes an hour to make anew.
   await script('stale')();

@@ -24,6 +24,7 @@ test.describe('a reader of German', () => {
     await page.goto('/today');
     await expect(page.getByRole('heading', { name: 'Höre ihn, summe ihn, halte ihn.' })).toBeVisible();
     await expect(page.locator('html')).toHaveAttribute('lang', 'de');
+    await page.getByText('Kein Horn zur Hand? Selbst wählen').click();
     await expect(page.getByLabel('Welche Tonnamen benutzt du?')).toHaveValue('german');
     await page.getByLabel('Sprache').selectOption('fr');
     await expect(page.getByRole('heading', { name: 'Entends-le, fredonne-le, tiens-le.' })).toBeVisible();

@@ -2,6 +2,7 @@ import { cp, mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { brotliCompressSync } from 'node:zlib';
 import { expect, test, type Page } from '@playwright/test';
 import { createApp } from '../server/src/app';
 
@@ -11,6 +12,11 @@ test.use({ serviceWorkers: 'allow' });
 async function served() {
   const root = await mkdtemp(join(tmpdir(), 'inner-hum-'));
   await cp('web/dist', root, { recursive: true });
+  /** A file with its compressed copy, as the build makes them. */
+  const write = async (name: string, text: string) => {
+    await writeFile(join(root, name), text);
+    await writeFile(join(root, `${name}.br`), brotliCompressSync(text));
+  };
   const server = createApp(root).listen(0, '127.0.0.1');
   await new Promise((listening) => server.once('listening', listening));
   return {
@@ -18,11 +24,11 @@ async function served() {
     /** Builds it anew, as far as a browser can tell: another page under another revision. */
     async renew() {
       const page = await readFile(join(root, 'index.html'), 'utf8');
-      await writeFile(join(root, 'index.html'), page.replace(/<title>.*<\/title>/, '<title>Inner Hum, newer</title>'));
+      await write('index.html', page.replace(/<title>.*<\/title>/, '<title>Inner Hum, newer</title>'));
       const worker = await readFile(join(root, 'sw.js'), 'utf8');
       const newer = worker.replace(/(url:"index\.html",revision:")\w+/, '$1newer');
       expect(newer).not.toBe(worker);
-      await writeFile(join(root, 'sw.js'), newer);
+      await write('sw.js', newer);
     },
     async close() {
       server.closeAllConnections();

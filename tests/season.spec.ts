@@ -2,6 +2,7 @@ import { expect, expectAccessible, test } from './app';
 
 test('a new player is asked two things, and the first day is few of them', async ({ page }) => {
   await page.goto('/');
+  await page.getByText('No horn at hand? Choose for yourself').click();
   await page.getByRole('combobox', { name: 'Where does the sound come from?' }).selectOption('standIn');
   await page.getByRole('button', { name: 'Look around' }).click();
   const ask = page.getByTestId('ask-player');

@@ -2,6 +2,7 @@ import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
 import { licences } from './licences';
+import { precompressed } from './precompressed';
 
 export default defineConfig({
   root: import.meta.dirname,
@@ -32,7 +33,24 @@ export default defineConfig({
         navigateFallbackDenylist: [/^\/healthz/, /^\/demo\//],
       },
     }),
+    precompressed(),
   ],
-  build: { assetsInlineLimit: 0, target: 'es2023', chunkSizeWarningLimit: 600 },
+  build: {
+    assetsInlineLimit: 0,
+    target: 'es2023',
+    chunkSizeWarningLimit: 600,
+    rolldownOptions: {
+      output: {
+        strictExecutionOrder: true,
+        // What several places share comes in few files: small ones are put to those that most of the same places need.
+        codeSplitting: {
+          groups: [
+            { name: 'first', tags: ['$initial'], priority: 2 },
+            { name: 'shared', minShareCount: 2, entriesAware: true, entriesAwareMergeThreshold: 20_000 },
+          ],
+        },
+      },
+    },
+  },
   worker: { format: 'es' },
 });

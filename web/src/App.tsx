@@ -3,7 +3,7 @@ import { lazy, Suspense, useEffect } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Provider } from 'react-redux';
 import { BrowserRouter, Link, Navigate, Route, Routes } from 'react-router';
-import { i18next } from './text/i18n';
+import { i18next, withAllWords } from './text/i18n';
 import { AppFrame } from './features/frame/AppFrame';
 import { Boundary } from './shared/page/Boundary';
 import type { PageSound } from './practice/pageSound';
@@ -13,22 +13,22 @@ import { useColourMode } from './ui/useColourMode';
 import { store } from './store';
 
 const loadStand = () => import('./features/stand/StandPage');
-const StandPage = lazy(loadStand);
+const StandPage = lazy(() => withAllWords(loadStand()));
 /** So long after the first place is there the Stand is made ready, so that it opens at once, milliseconds. */
-const STAND_READY_MS = 400;
-const ExercisesPage = lazy(() => import('./features/exercises/ExercisesPage'));
-const LessonSheet = lazy(() => import('./features/exercises/LessonSheet'));
-const OvertonesPage = lazy(() => import('./features/overtones/OvertonesPage'));
+const STAND_READY_MS = 2500;
+const ExercisesPage = lazy(() => withAllWords(import('./features/exercises/ExercisesPage')));
+const LessonSheet = lazy(() => withAllWords(import('./features/exercises/LessonSheet')));
+const OvertonesPage = lazy(() => withAllWords(import('./features/overtones/OvertonesPage')));
 const TodayPage = lazy(() => import('./features/today/TodayPage'));
-const WeekPage = lazy(() => import('./features/today/WeekPage'));
-const HornPage = lazy(() => import('./features/horn/HornPage'));
-const LogPage = lazy(() => import('./features/log/LogPage'));
-const GiveWeekPage = lazy(() => import('./features/log/GiveWeekPage'));
-const StudentsPage = lazy(() => import('./features/students/StudentsPage'));
-const StudentPage = lazy(() => import('./features/students/StudentPage'));
-const StudentTakePage = lazy(() => import('./features/students/StudentTakePage'));
-const TakePage = lazy(() => import('./features/take/TakePage'));
-const SetUpPage = lazy(() => import('./features/setup/SetUpPage'));
+const WeekPage = lazy(() => withAllWords(import('./features/today/WeekPage')));
+const HornPage = lazy(() => withAllWords(import('./features/horn/HornPage')));
+const LogPage = lazy(() => withAllWords(import('./features/log/LogPage')));
+const GiveWeekPage = lazy(() => withAllWords(import('./features/log/GiveWeekPage')));
+const StudentsPage = lazy(() => withAllWords(import('./features/students/StudentsPage')));
+const StudentPage = lazy(() => withAllWords(import('./features/students/StudentPage')));
+const StudentTakePage = lazy(() => withAllWords(import('./features/students/StudentTakePage')));
+const TakePage = lazy(() => withAllWords(import('./features/take/TakePage')));
+const SetUpPage = lazy(() => withAllWords(import('./features/setup/SetUpPage')));
 
 /** What is left when even the frame around the places breaks. */
 function Crashed() {

@@ -1,16 +1,17 @@
 import '@fontsource-variable/atkinson-hyperlegible-next';
-import '@fontsource-variable/literata';
+import '@fontsource/literata/500.css';
+import '@fontsource/literata/600.css';
+import './ui/firstFonts.css';
 import './ui/accidentals.css';
 import { createRoot } from 'react-dom/client';
 import { App } from './App';
-import { recoverDrafts } from './practice/recoverDrafts';
 import { Ear } from './input/ear';
 import { PageSound } from './practice/pageSound';
 import { openDatabase } from './db/database';
 import { emptyOldBin } from './db/takes';
 import { keepInstallOffer } from './shared/page/install';
 import { registerOffline } from './shared/page/update';
-import { i18next, speak } from './text/i18n';
+import { i18next, speak, speakFirst, withAllWords } from './text/i18n';
 import { store } from './store';
 import { noticed } from './store/notices';
 import type { Language } from './base/languages';
@@ -41,11 +42,12 @@ keepInstallOffer();
 /** The page speaks the language of the settings; where its words can't be loaded, it goes on with English. */
 async function speakAsChosen(): Promise<void> {
   let spoken: Language | undefined;
+  let first = true;
   const follow = async () => {
     const { language } = store.getState().settings;
     if (language === spoken) return;
     spoken = language;
-    await speak(language).catch(async (error: unknown) => {
+    await (first ? speakFirst(language) : speak(language)).catch(async (error: unknown) => {
       // Without any words the page still comes up, with the names of its texts.
       if (!i18next.hasResourceBundle(i18next.language, 'translation')) await speak('en').catch(() => undefined);
       tell('app.wentWrong', error);
@@ -53,8 +55,12 @@ async function speakAsChosen(): Promise<void> {
     document.documentElement.lang = i18next.language;
   };
   await follow();
+  first = false;
   store.subscribe(() => void follow()); // tells its own failure
 }
+
+/** The words of the other places come this long after the first screen, milliseconds. */
+const OTHER_WORDS_MS = 1500;
 
 async function start(): Promise<void> {
   // The page comes up whatever the storage does; what failed is said in it.
@@ -66,10 +72,13 @@ async function start(): Promise<void> {
   }
   await speakAsChosen();
   createRoot(document.getElementById('root')!).render(<App sound={sound} />);
+  // The first screen is there by its own words; whatever is told next has the others.
+  setTimeout(() => void withAllWords(Promise.resolve()), OTHER_WORDS_MS); // never rejects
   // It waits for nothing, and online the page works without it.
   if (import.meta.env.PROD) registerOffline().catch(() => undefined);
   await openDemo().catch((error: unknown) => tell('app.demoFailed', error));
   try {
+    const { recoverDrafts } = await import('./practice/recoverDrafts');
     const count = await recoverDrafts(sound);
     if (count > 0) store.dispatch(noticed({ key: 'log.recovered', values: { count } }));
     await emptyOldBin();

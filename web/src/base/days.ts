@@ -1,8 +1,8 @@
-import { format } from 'date-fns';
+import { formatISO } from 'date-fns';
 
 /** The day of a moment in the player's own zone, as yyyy-mm-dd. */
 export function dayOf(moment: Date): string {
-  return format(moment, 'yyyy-MM-dd');
+  return formatISO(moment, { representation: 'date' });
 }
 
 /** When a take was played, as those who look back need it. */

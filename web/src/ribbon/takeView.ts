@@ -1,5 +1,5 @@
 import { beatSeconds, scoreBeats } from '@inner-hum/core/exercise';
-import type { TakeRecord } from '@inner-hum/core/take';
+import type { TakeRecord, TakeSetup } from '@inner-hum/core/take';
 import { DEMAND_CENTS } from '@inner-hum/core/measure';
 import type { Frames } from '@inner-hum/core/signal';
 import { ribbonSteps } from './view';
@@ -17,8 +17,13 @@ export function beatAt({ score, firstBeatS }: TakeRecord, placeS: number): numbe
   return Math.max(1, Math.min(Math.ceil(scoreBeats(score)), beat));
 }
 
+/** What of a take the ribbon draws. */
+type Drawn = Pick<TakeRecord, 'score' | 'firstBeatS' | 'lost'> & {
+  readonly setup: Pick<TakeSetup, 'ruler' | 'demand' | 'a4Hz'>;
+};
+
 /** Everything the ribbon needs of a kept take. */
-export function takeView(take: TakeRecord, frames: Frames) {
+export function takeView(take: Drawn, frames: Pick<Frames, 'count' | 'f0Hz' | 'levelDb' | 'breathDb'>) {
   const { score, firstBeatS, setup } = take;
   const beatS = beatSeconds(score);
   const endS = firstBeatS + scoreBeats(score) * beatS;

@@ -3,6 +3,15 @@ import { initReactI18next } from 'react-i18next';
 import type { Catalogue } from './catalogue';
 import type { Language } from '../base/languages';
 
+/** What the first screen says, of each language. */
+const FIRST: Readonly<Record<Language, () => Promise<Catalogue>>> = {
+  en: async () => (await import('./en/first')).firstWords,
+  de: async () => (await import('./de/first')).firstWords,
+  fr: async () => (await import('./fr/first')).firstWords,
+  it: async () => (await import('./it/first')).firstWords,
+  es: async () => (await import('./es/first')).firstWords,
+};
+
 /** Each catalogue is loaded when its language is wanted, and only then. */
 const CATALOGUES: Readonly<Record<Language, () => Promise<Catalogue>>> = {
   en: async () => (await import('./en')).en,
@@ -25,16 +34,35 @@ void i18next.use(initReactI18next).init({
 
 i18next.on('missingKey', () => void load('en').catch(() => undefined)); // without it a key stands for its words
 
+const add = (language: Language, words: Catalogue) =>
+  i18next.addResourceBundle(language, 'translation', words, true, true);
+/** Whether all words of a language are here, known by one that the first screen does not say. */
+const isWhole = (language: Language) => i18next.exists('log.title', { lng: language, fallbackLng: language });
+
 /** Loads a catalogue; what was noted of a missing text before gives way to its words. */
 async function load(language: Language): Promise<void> {
-  if (!i18next.exists('app.name', { lng: language, fallbackLng: language }))
-    i18next.addResourceBundle(language, 'translation', await CATALOGUES[language](), true, true);
+  if (!isWhole(language)) add(language, await CATALOGUES[language]());
 }
 
 /** Speaks a language from now on, its catalogue loaded first. Rejects when that can't be had; the one before then stays. */
 export async function speak(language: Language): Promise<void> {
   await load(language);
   await i18next.changeLanguage(language);
+}
+
+/** Speaks the words of the first screen alone; {@link withAllWords} loads the others. */
+export async function speakFirst(language: Language): Promise<void> {
+  if (!isWhole(language)) add(language, await FIRST[language]());
+  await i18next.changeLanguage(language);
+}
+
+/** A place, once all words of the language are there: it says more than the first screen. Where they can't be had, English. */
+export async function withAllWords<Place>(place: Promise<Place>): Promise<Place> {
+  const [loaded] = await Promise.all([
+    place,
+    load(i18next.language as Language).catch(() => load('en').catch(() => undefined)),
+  ]);
+  return loaded;
 }
 
 export { i18next };

@@ -10,7 +10,7 @@ const colors = Object.fromEntries(
   ]),
 );
 
-export const SERIF = "'Literata Variable', 'Accidentals', Georgia, serif";
+export const SERIF = "'Literata', 'Accidentals', Georgia, serif";
 const SANS = "'Atkinson Hyperlegible Next Variable', 'Accidentals', system-ui, sans-serif";
 
 /** The one set of sizes; what each is for stands in docs/look.md. */

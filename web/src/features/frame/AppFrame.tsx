@@ -1,7 +1,7 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { DEMO_TAG } from '@inner-hum/core/plan';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { Suspense, useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { NavLink, Outlet, useLocation } from 'react-router';
 import { database, storageNow } from '../../db/database';
@@ -11,10 +11,15 @@ import { useAppSelector } from '../../store';
 import { isBusy } from '../../store/practice';
 import { Boundary, PlaceBoundary } from '../../shared/page/Boundary';
 import { Button, Key } from '../../ui/controls';
-import { DraftOffers } from './DraftOffers';
 import { NoticeBar } from '../../shared/page/Notice';
-import { Rail } from './Rail';
 import { ShortcutsDialog } from '../../ui/ShortcutsDialog';
+import { withAllWords } from '../../text/i18n';
+import { Rail } from './Rail';
+
+// Only now and then there is something for it to show.
+const DraftOffers = lazy(() =>
+  withAllWords(import('./DraftOffers').then(({ DraftOffers: Offers }) => ({ default: Offers }))),
+);
 
 const PLACES = [
   ['today', '/today'],
@@ -48,6 +53,7 @@ export function AppFrame() {
   // While something is played there is nothing but what is being played; a place left for another ends it, but not at once.
   const phase = useAppSelector((state) => state.practice.phase);
   const microphoneOpen = useAppSelector((state) => state.practice.microphoneOpen);
+  const drafts = useAppSelector(({ drafts: { unkept, progress } }) => unkept.length > 0 || progress !== null);
   const playing = isBusy({ phase }) && pathname === '/stand';
   useKeyDown('input, textarea', (event) => {
     if (event.key === '?') showKeys(true);
@@ -80,7 +86,7 @@ export function AppFrame() {
           zIndex={1}
           _print={{ display: 'none' }}
         >
-          <chakra.span fontFamily="heading" fontSize="section" fontWeight={600} letterSpacing="-0.01em" hideBelow="md">
+          <chakra.span fontFamily="heading" fontSize="section" fontWeight={500} letterSpacing="-0.01em" hideBelow="md">
             {t('app.name')}
           </chakra.span>
           <Box hideBelow="lg">
@@ -114,7 +120,11 @@ export function AppFrame() {
           tabIndex={-1}
           outline="none"
         >
-          <DraftOffers />
+          {drafts && (
+            <Suspense fallback={null}>
+              <DraftOffers />
+            </Suspense>
+          )}
           {/* Each place by itself: leaving a broken one for another is always possible. */}
           <PlaceBoundary path={pathname}>
             <Suspense fallback={<p>{t('app.loading')}</p>}>

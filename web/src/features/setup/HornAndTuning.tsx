@@ -45,7 +45,7 @@ export function HornAndTuning() {
         label={t('setUp.names')}
         value={settings.noteNames}
         options={NOTE_NAME_SYSTEMS}
-        textOf={(system) => t(`setUp.namesSystem.${system}`)}
+        textOf={(system) => t(`namesSystem.${system}`)}
         onChange={(noteNames) => change({ noteNames })}
       />
       <Choice

@@ -1,21 +1,20 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { firstNote, gainControl, type FirstNote, type GainControl } from '@inner-hum/core/measure';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { instrumentById } from '@inner-hum/core/theory';
+import { INSTRUMENTS, instrumentById, NOTE_NAME_SYSTEMS, type InstrumentId } from '@inner-hum/core/theory';
+import { LANGUAGE_IDS, LANGUAGES } from '../../base/languages';
 import { usePageSound } from '../../practice/usePageSound';
 import { ProblemNote } from '../../shared/page/ProblemNote';
 import { useListening } from '../../shared/page/useListening';
-import { store, useAppDispatch } from '../../store';
+import { store, useAppDispatch, useAppSelector } from '../../store';
 import { problemMet } from '../../store/practice';
-import { hornChosen, rulerKey, settingsChanged } from '../../store/settings';
+import { hornChosen, languageChosen, rulerKey, settingsChanged } from '../../store/settings';
 import { formatNumber, formatSigned } from '../../text/format';
 import { useNoteName } from '../../text/useNoteName';
-import { Button, Key, Tick } from '../../ui/controls';
+import { Button, Choice, Key, Tick } from '../../ui/controls';
 import { useKeyDown } from '../../ui/useKeyDown';
 
-/** Written G4: no register key, spoken by every horn and every player. */
-const ASKED_MIDI = 67;
 const LOOK_MS = 300;
 /** Where people tune, Hz. A note that would ask for another A is sharp or flat: one cold note is no tuning. */
 const TUNED_TO_HZ = { min: 438.5, max: 444 } as const;
@@ -27,7 +26,13 @@ const WORTH_TELLING_MS = 20;
 type Found = Extract<FirstNote, { kind: 'heard' }>;
 
 /** The horn, its tuning, the room and the dynamics, from one note that the player plays; each is shown before it is taken. */
-export default function HearOneNote() {
+export default function HearOneNote({
+  askedMidi,
+  onTaken,
+}: {
+  readonly askedMidi: number;
+  readonly onTaken: () => void;
+}) {
   const page = usePageSound();
   const { t } = useTranslation();
   const nameOf = useNoteName();
@@ -36,29 +41,33 @@ export default function HearOneNote() {
   const [clipped, setClipped] = useState(false);
   const [device, setDevice] = useState<GainControl>({});
   const [lostMs, setLost] = useState(0);
+  const [size, setSize] = useState<InstrumentId>();
   useEffect(() => {
     if (!on) return undefined;
     const timer = setInterval(() => {
       const trace = page.input?.trace;
       if (!trace) return;
       if (trace.peak >= CLIPPED_PEAK) setClipped(true);
-      setHeard(firstNote(trace, ASKED_MIDI));
+      setHeard(firstNote(trace, askedMidi));
       setDevice(gainControl(trace));
       setLost(trace.lostMs);
     }, LOOK_MS);
     return () => clearInterval(timer);
-  }, [page, on]);
+  }, [page, on, askedMidi]);
   const listen = () => {
     setHeard({ kind: 'listening' });
     setClipped(false);
     void toggle();
   };
-  const note = nameOf(ASKED_MIDI);
+  // Whoever opened it pressed for it: it listens at once.
+  const begin = useRef(listen);
+  useEffect(() => begin.current(), []);
+  const note = nameOf(askedMidi);
   if (!on && heard.kind !== 'heard')
     return (
       <>
         <ProblemNote onRetry={() => store.dispatch(problemMet(null))} />
-        <Button onClick={listen} alignSelf="flex-start">
+        <Button tone="strong" onClick={listen} alignSelf="flex-start" fontSize="lead">
           {t('welcome.hearNote', { note })}
         </Button>
       </>
@@ -71,14 +80,65 @@ export default function HearOneNote() {
         </chakra.p>
       )}
       {lostMs > WORTH_TELLING_MS && <p>{t('stand.lost', { ms: lostMs })}</p>}
-      {heard.kind === 'heard' && <FoundList found={heard} clipped={clipped} device={device} />}
+      {heard.kind === 'heard' && (
+        <>
+          <UnderstoodWords size={size ?? heard.instrumentId} onSize={setSize} />
+          <FoundList found={heard} clipped={clipped} device={device} />
+        </>
+      )}
       <Flex gap="10px" mt="10px" align="flex-end" wrap="wrap">
-        {heard.kind === 'heard' && <Take found={heard} onTaken={() => void (on && toggle())} />}
+        {heard.kind === 'heard' && (
+          <Take
+            found={{ ...heard, instrumentId: size ?? heard.instrumentId }}
+            onTaken={() => {
+              if (on) void toggle();
+              onTaken();
+            }}
+          />
+        )}
         <Button tone="quiet" onClick={listen}>
           {t(on ? 'setUp.checkStop' : 'welcome.hearAgain')}
         </Button>
       </Flex>
     </chakra.section>
+  );
+}
+
+/** What was understood without being said, each a word to correct: the horn, how notes are called, the language. */
+function UnderstoodWords({
+  size,
+  onSize,
+}: {
+  readonly size: InstrumentId;
+  readonly onSize: (size: InstrumentId) => void;
+}) {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const { noteNames, language } = useAppSelector((state) => state.settings);
+  return (
+    <Flex gap="12px" wrap="wrap" mb="8px">
+      <Choice
+        label={t('welcome.understood.horn')}
+        value={size}
+        options={INSTRUMENTS.map(({ id }) => id)}
+        textOf={(id) => t(`instruments.${id}`)}
+        onChange={onSize}
+      />
+      <Choice
+        label={t('welcome.understood.names')}
+        value={noteNames}
+        options={NOTE_NAME_SYSTEMS}
+        textOf={(system) => t(`namesSystem.${system}`)}
+        onChange={(system) => dispatch(settingsChanged({ noteNames: system }))}
+      />
+      <Choice
+        label={t('welcome.language')}
+        value={language}
+        options={LANGUAGE_IDS}
+        textOf={(id) => LANGUAGES[id].name}
+        onChange={(id) => dispatch(languageChosen(id))}
+      />
+    </Flex>
   );
 }
 
@@ -96,9 +156,6 @@ function FoundList({
   const { cents, roomDb, levelDb, ruler } = found;
   return (
     <chakra.ul listStyleType="none" fontSize="lead">
-      <li>
-        <strong>{t(`instruments.${found.instrumentId}`)}</strong>
-      </li>
       <li>
         {t(tuningOf(found) === undefined ? 'welcome.farOff' : 'welcome.sitsAt', { cents: formatSigned(cents, 0) })}
       </li>

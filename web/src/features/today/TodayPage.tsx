@@ -1,177 +1,27 @@
-import { LEVELS } from '@inner-hum/core/families';
-import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
-import { blockS, levelDrift, type Digest, type SessionBlock } from '@inner-hum/core/plan';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useCallback, useMemo, useState } from 'react';
+import { lazy, Suspense } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Link, useNavigate } from 'react-router';
-import { sessionQueue } from '../../practice/queue';
 import { hasTakes } from '../../db/takes';
-import { Button, Choice, Key } from '../../ui/controls';
 import { useDay } from '../../shared/page/useDay';
-import { PatternNote } from '../../shared/exercise/PatternNote';
-import { useKeyDown } from '../../ui/useKeyDown';
-import { PageTitle } from '../../ui/PageTitle';
-import { useAppDispatch, useAppSelector } from '../../store';
-import { rulerOf, settingsChanged } from '../../store/settings';
-import { database } from '../../db/database';
-import { AskPlayer } from './AskPlayer';
-import { Consistency } from './Consistency';
-import { Goals } from './Goals';
-import { SessionList } from './SessionList';
-import { usePlan, useRecent } from './usePlan';
-import { LoadLine } from './LoadLine';
-import { WeekTheme } from './WeekTheme';
-import { WeekView } from './WeekView';
-import { Welcome } from './Welcome';
+import { useAppSelector } from '../../store';
 import { asksForDemo } from '../../store/demo';
-import { dayOf } from '../../base/days';
-import type { RunningSession } from '../../db/settings/session';
-import { startQueue } from '../../practice/flow';
-import { usePageSound } from '../../practice/usePageSound';
-import { formatDate } from '../../text/format';
+import { withAllWords } from '../../text/i18n';
+import { Welcome } from './Welcome';
 
-const CHOICES = ['5', '10', '15', '20', '30', '45', '60', '90'] as const;
+const Today = lazy(() => withAllWords(import('./Today')));
 
-/** Today: what to do now and why, started at one key. */
+/** The first minute for who is new here, today's practice for everybody else. */
 export default function TodayPage() {
   const { t } = useTranslation();
   const welcomedOn = useAppSelector((state) => state.settings.welcomedOn);
   const day = useDay();
   const played = useLiveQuery(hasTakes, []);
   if (played === undefined || (!played && asksForDemo())) return <p>{t('app.loading')}</p>;
-  // Another day is another plan: nothing of yesterday's is left standing.
-  return !played && welcomedOn === '' ? <Welcome /> : <Today key={day} />;
-}
-
-/**
- * That everything a microphone heard is louder or softer than it was: nothing shifts in silence. Once the dynamics are
- * measured anew there is nothing left to do.
- */
-function LevelMoved({ recent }: { readonly recent: readonly Digest[] | undefined }) {
-  const { t } = useTranslation();
-  const ruler = useAppSelector((state) => rulerOf(state.settings));
-  const moved = useMemo(() => recent && levelDrift(recent), [recent]);
-  const take = useLiveQuery(async () => moved && database.takes.get(moved.takeId), [moved?.takeId]);
-  if (!moved || take?.source.kind !== 'microphone') return null;
-  const { softestDb, loudestDb } = take.setup.ruler;
-  if (softestDb !== ruler.softestDb || loudestDb !== ruler.loudestDb) return null;
+  if (!played && welcomedOn === '') return <Welcome />;
   return (
-    <chakra.p role="status" mt="6px">
-      {t(moved.db > 0 ? 'today.louderNow' : 'today.softerNow', { db: Math.round(Math.abs(moved.db)) })}{' '}
-      <Link to="/set-up#ruler">{t('stand.rulerMeasure')}</Link>
-    </chakra.p>
-  );
-}
-
-function Today() {
-  const page = usePageSound();
-  const { t } = useTranslation();
-  const dispatch = useAppDispatch();
-  const navigate = useNavigate();
-  const { minutes, style, level, instrumentId, session } = useAppSelector((state) => state.settings);
-  const recent = useRecent();
-  const [anyway, setAnyway] = useState(false);
-  const plan = usePlan(recent, anyway);
-  const today = dayOf(new Date());
-  // An adjusted or begun session stays for its day; another horn or another length is another session.
-  const kept =
-    session && session.day === today && session.instrumentId === instrumentId && session.minutes === minutes
-      ? session
-      : null;
-  const blocks = kept ? kept.blocks : plan?.blocks;
-  const put = useCallback(
-    (changed: readonly SessionBlock[]) => {
-      const base: RunningSession = kept ?? { day: today, instrumentId, minutes, blocks: [], done: 0, change: null };
-      dispatch(settingsChanged({ session: { ...base, blocks: changed } }));
-    },
-    [dispatch, kept, today, instrumentId, minutes],
-  );
-  const start = useCallback(() => {
-    if (!blocks || blocks.length === 0) return;
-    if (!kept) put(blocks);
-    void navigate('/stand');
-    void startQueue(page, sessionQueue()); // never rejects: problems go to the store
-  }, [blocks, kept, put, navigate, page]);
-  useKeyDown('input, textarea, select, button, a, [role]', (event) => {
-    if (event.key !== ' ') return;
-    event.preventDefault();
-    start();
-  });
-  const totalMin = Math.round((blocks ?? []).reduce((sum, block) => sum + blockS(block), 0) / 60);
-  return (
-    <Box maxWidth="80rem" pb="40px">
-      <PageTitle title={t('today.title')}>
-        <chakra.span color="inkSoft">{formatDate(new Date(), 'weekdayAndDay')}</chakra.span>
-        <Box marginLeft={{ base: 0, md: 'auto' }} marginRight={{ base: 0, lg: '376px' }}>
-          <Choice
-            label={t('today.minutes')}
-            value={String(minutes) as (typeof CHOICES)[number]}
-            options={CHOICES}
-            textOf={(choice) => t('today.minutesOf', { minutes: choice })}
-            onChange={(choice) => dispatch(settingsChanged({ minutes: Number(choice), session: null }))}
-          />
-        </Box>
-      </PageTitle>
-      <Grid templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 340px' }} gap="36px">
-        <Box minWidth={0}>
-          <AskPlayer />
-          {plan && <WeekTheme plan={plan} blocks={blocks ?? []} />}
-          {plan && !kept && <LoadLine load={plan.load} onAnyway={() => setAnyway(true)} />}
-          <LevelMoved recent={recent} />
-          {kept?.change && (
-            <chakra.p role="status" mt="6px">
-              {t(`today.changed.${kept.change.decision as 'easier'}`)}
-            </chakra.p>
-          )}
-          {blocks?.length === 0 && plan?.load.kind !== 'rest' && (
-            <chakra.p fontSize="lead">{t('today.allDone')}</chakra.p>
-          )}
-          {blocks && blocks.length > 0 && (
-            <>
-              <SessionList
-                blocks={blocks}
-                onChange={put}
-                begin={
-                  <Button tone="strong" onClick={start} data-testid="start-session" fontSize="lead" minHeight="54px">
-                    {kept && kept.done > 0 ? t('today.goOn') : t('today.start')} <Key>{t('stand.startKey')}</Key>
-                  </Button>
-                }
-              />
-              <chakra.p color="inkSoft" fontSize="small" mt="8px">
-                {t('today.total', { count: blocks.length, minutes: totalMin })}
-              </chakra.p>
-            </>
-          )}
-          <Flex align="flex-end" gap="12px" wrap="wrap" mt="18px">
-            <Choice
-              label={t('today.style')}
-              value={style}
-              options={['sweep', 'dwell']}
-              textOf={(choice) => t(`today.styles.${choice}`)}
-              onChange={(choice) => dispatch(settingsChanged({ style: choice, session: null }))}
-            />
-            <Choice
-              label={t('today.level')}
-              value={level ?? ''}
-              options={level === null ? ['', ...LEVELS] : LEVELS}
-              textOf={(choice) => (choice === '' ? t('season.ask.choose') : t(`today.levels.${choice}`))}
-              onChange={(choice) => dispatch(settingsChanged({ level: choice === '' ? null : choice, session: null }))}
-            />
-            {kept && (
-              <Button tone="quiet" onClick={() => dispatch(settingsChanged({ session: null }))}>
-                {t('today.anew')}
-              </Button>
-            )}
-          </Flex>
-        </Box>
-        <chakra.aside display="flex" flexDirection="column" gap="22px">
-          {recent && <Consistency recent={recent} />}
-          {plan && <PatternNote notes={plan.from.notes} />}
-          <Goals from={plan?.from} />
-          {plan && <WeekView from={plan.from} />}
-        </chakra.aside>
-      </Grid>
-    </Box>
+    <Suspense fallback={<p>{t('app.loading')}</p>}>
+      {/* Another day is another plan: nothing of yesterday's is left standing. */}
+      <Today key={day} />
+    </Suspense>
   );
 }

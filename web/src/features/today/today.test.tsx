@@ -153,11 +153,11 @@ describe('the first minutes', () => {
   it('ask for horn, level, names and sound, then open the first swell', () => {
     inApp(<Welcome />);
     fireEvent.change(screen.getByLabelText('Which horn do you play?'), { target: { value: 'tenor' } });
-    const [, , level, names, sound] = screen.getAllByRole('combobox');
+    const [, , level, names, sound] = screen.getAllByRole('combobox', { hidden: true });
     fireEvent.change(level!, { target: { value: 'new' } });
     fireEvent.change(names!, { target: { value: 'german' } });
     fireEvent.change(sound!, { target: { value: 'standIn' } });
-    fireEvent.click(screen.getAllByRole('button')[0]!);
+    fireEvent.click(screen.getByRole('button', { name: 'To the first swell' }));
     expect(settings()).toMatchObject({
       instrumentId: 'tenor',
       level: 'new',
@@ -171,7 +171,7 @@ describe('the first minutes', () => {
   it('can be passed over', () => {
     store.dispatch(hornChosen('alto'));
     inApp(<Welcome />);
-    fireEvent.click(screen.getAllByRole('button').at(-1)!);
+    fireEvent.click(screen.getByRole('button', { name: 'Look around' }));
     expect(settings().welcomedOn).toBe(dayOf(new Date()));
     expect(screen.getByTestId('address').textContent).toBe('/');
   });

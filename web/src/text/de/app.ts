@@ -1,5 +1,13 @@
 /** Words of the frame around all places. */
 export const appWords = {
+  rail: {
+    label: 'Das Instrument, der tiefste Ton unten. Ein Ton öffnet seinen Schwellton am Pult.',
+    note: '{{note}}, {{zone}}',
+    measured: 'kürzlich gemessen',
+    steady: 'kürzlich gemessen, ruhig',
+    unmeasured: 'nicht kürzlich gemessen',
+    seam: 'ein unebener Übergang zum Ton darüber',
+  },
   app: {
     name: 'Inner Hum',
     loading: 'Einen Moment …',

@@ -1,5 +1,12 @@
 /** Words of things that have one name everywhere. */
 export const namesWords = {
+  namesSystem: {
+    english: 'Englisch: C D E F G A B',
+    german: 'Deutsch: C D E F G A H, B für B♭',
+    fixedDo: 'Do re mi, mittleres Do ist Do4',
+    french: 'Französisch: do ré mi, mittleres Do ist Do3',
+    italian: 'Italienisch: do re mi, mittleres Do ist Do3',
+  },
   instruments: {
     sopranino: 'Sopranino',
     soprano: 'Sopran',

@@ -27,13 +27,6 @@ export const setUpWords = {
       partials: 'als Teiltöne: Die Oktave ist 2',
       overtones: 'als Obertöne: Die Oktave ist 1',
     },
-    namesSystem: {
-      english: 'Englisch: C D E F G A B',
-      german: 'Deutsch: C D E F G A H, B für B♭',
-      fixedDo: 'Do re mi, mittleres Do ist Do4',
-      french: 'Französisch: do ré mi, mittleres Do ist Do3',
-      italian: 'Italienisch: do re mi, mittleres Do ist Do3',
-    },
     spelling: 'Schreibweise',
     spellings: { usual: 'Wie die Klappen heißen: Cis Es Fis Gis B', sharps: 'Kreuze', flats: 'Be' },
     demand: 'Strenge',

@@ -89,12 +89,4 @@ export const standWords = {
     homeCheck: 'Tiefe Probe',
     homeBack: 'Zurück zu {{title}}',
   },
-  rail: {
-    label: 'Das Instrument, der tiefste Ton unten. Ein Ton öffnet seinen Schwellton am Pult.',
-    note: '{{note}}, {{zone}}',
-    measured: 'kürzlich gemessen',
-    steady: 'kürzlich gemessen, ruhig',
-    unmeasured: 'nicht kürzlich gemessen',
-    seam: 'ein unebener Übergang zum Ton darüber',
-  },
 } as const;

@@ -1,5 +1,13 @@
 /** Words of the frame around all places. */
 export const appWords = {
+  rail: {
+    label: 'The horn, lowest note at the bottom. A note opens its swell on the Stand.',
+    note: '{{note}}, {{zone}}',
+    measured: 'measured lately',
+    steady: 'measured lately, steady',
+    unmeasured: 'not measured lately',
+    seam: 'an uneven join to the note above',
+  },
   app: {
     name: 'Inner Hum',
     loading: 'One moment …',

@@ -1,23 +1,19 @@
-import { appWords } from './app';
 import { exercisesWords } from './exercises';
+import { firstWords } from './first';
 import { hornWords } from './horn';
 import { logWords } from './log';
-import { namesWords } from './names';
 import { overtonesWords } from './overtones';
 import { seasonWords } from './season';
 import { setUpWords } from './setUp';
 import { standWords } from './stand';
 import { studentsWords } from './students';
 import { takeWords } from './take';
-import { todayWords } from './today';
 import { verdictWords } from './verdict';
 
 /** All interface text, in plain musicians' language: one file a place. Keys name the place, then the thing. */
 export const en = {
-  ...appWords,
-  ...namesWords,
+  ...firstWords,
   ...exercisesWords,
-  ...todayWords,
   ...standWords,
   ...verdictWords,
   ...takeWords,

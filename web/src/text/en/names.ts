@@ -1,5 +1,12 @@
 /** Words of things that have one name everywhere. */
 export const namesWords = {
+  namesSystem: {
+    english: 'English: C D E F G A B',
+    german: 'German: C D E F G A H, B for B♭',
+    fixedDo: 'Fixed do, middle do is do4',
+    french: 'French: do ré mi, middle do is do3',
+    italian: 'Italian: do re mi, middle do is do3',
+  },
   instruments: {
     sopranino: 'Sopranino',
     soprano: 'Soprano',

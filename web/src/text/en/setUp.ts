@@ -27,13 +27,6 @@ export const setUpWords = {
       partials: 'as partials: the octave is 2',
       overtones: 'as overtones: the octave is 1',
     },
-    namesSystem: {
-      english: 'English: C D E F G A B',
-      german: 'German: C D E F G A H, B for B♭',
-      fixedDo: 'Fixed do, middle do is do4',
-      french: 'French: do ré mi, middle do is do3',
-      italian: 'Italian: do re mi, middle do is do3',
-    },
     spelling: 'Spelling',
     spellings: { usual: 'As the keys are named: C♯ E♭ F♯ G♯ B♭', sharps: 'Sharps', flats: 'Flats' },
     demand: 'Strictness',

@@ -87,12 +87,4 @@ export const standWords = {
     homeCheck: 'Home check',
     homeBack: 'Back to {{title}}',
   },
-  rail: {
-    label: 'The horn, lowest note at the bottom. A note opens its swell on the Stand.',
-    note: '{{note}}, {{zone}}',
-    measured: 'measured lately',
-    steady: 'measured lately, steady',
-    unmeasured: 'not measured lately',
-    seam: 'an uneven join to the note above',
-  },
 } as const;

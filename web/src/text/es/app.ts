@@ -1,5 +1,13 @@
 /** Words of the frame around all places. */
 export const appWords = {
+  rail: {
+    label: 'El saxofón, la nota más grave abajo. Una nota abre su filado en el atril.',
+    note: '{{note}}, {{zone}}',
+    measured: 'medida hace poco',
+    steady: 'medida hace poco, estable',
+    unmeasured: 'no medida hace poco',
+    seam: 'una unión desigual con la nota de encima',
+  },
   app: {
     name: 'Inner Hum',
     loading: 'Un momento …',

@@ -1,5 +1,12 @@
 /** Words of things that have one name everywhere. */
 export const namesWords = {
+  namesSystem: {
+    english: 'Inglés: C D E F G A B',
+    german: 'Alemán: C D E F G A H, B por si♭',
+    fixedDo: 'Do re mi, el do central es do4',
+    french: 'Francés: do ré mi, el do central es do3',
+    italian: 'Italiano: do re mi, el do central es do3',
+  },
   instruments: {
     sopranino: 'Sopranino',
     soprano: 'Soprano',

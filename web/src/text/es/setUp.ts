@@ -27,13 +27,6 @@ export const setUpWords = {
       partials: 'como parciales: la octava es 2',
       overtones: 'como armónicos: la octava es 1',
     },
-    namesSystem: {
-      english: 'Inglés: C D E F G A B',
-      german: 'Alemán: C D E F G A H, B por si♭',
-      fixedDo: 'Do re mi, el do central es do4',
-      french: 'Francés: do ré mi, el do central es do3',
-      italian: 'Italiano: do re mi, el do central es do3',
-    },
     spelling: 'Escritura',
     spellings: { usual: 'Como se llaman las llaves: do♯ mi♭ fa♯ sol♯ si♭', sharps: 'Sostenidos', flats: 'Bemoles' },
     demand: 'Rigor',

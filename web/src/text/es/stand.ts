@@ -88,12 +88,4 @@ export const standWords = {
     homeCheck: 'Prueba del grave',
     homeBack: 'Volver a {{title}}',
   },
-  rail: {
-    label: 'El saxofón, la nota más grave abajo. Una nota abre su filado en el atril.',
-    note: '{{note}}, {{zone}}',
-    measured: 'medida hace poco',
-    steady: 'medida hace poco, estable',
-    unmeasured: 'no medida hace poco',
-    seam: 'una unión desigual con la nota de encima',
-  },
 } as const;

@@ -1,5 +1,13 @@
 /** Words of the frame around all places. */
 export const appWords = {
+  rail: {
+    label: 'Le saxophone, la note la plus grave en bas. Une note ouvre son son filé au pupitre.',
+    note: '{{note}}, {{zone}}',
+    measured: 'mesurée récemment',
+    steady: 'mesurée récemment, stable',
+    unmeasured: 'pas mesurée récemment',
+    seam: 'un raccord inégal avec la note au-dessus',
+  },
   app: {
     name: 'Inner Hum',
     loading: 'Un instant …',

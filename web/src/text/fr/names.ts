@@ -1,5 +1,12 @@
 /** Words of things that have one name everywhere. */
 export const namesWords = {
+  namesSystem: {
+    english: 'Anglais : C D E F G A B',
+    german: 'Allemand : C D E F G A H, B pour si♭',
+    fixedDo: 'Do re mi, le do du milieu est do4',
+    french: 'Français : do ré mi, le do du milieu est do3',
+    italian: 'Italien : do re mi, le do du milieu est do3',
+  },
   instruments: {
     sopranino: 'Sopranino',
     soprano: 'Soprano',

@@ -27,13 +27,6 @@ export const setUpWords = {
       partials: 'comme partiels : l’octave est 2',
       overtones: 'comme harmoniques : l’octave est 1',
     },
-    namesSystem: {
-      english: 'Anglais : C D E F G A B',
-      german: 'Allemand : C D E F G A H, B pour si♭',
-      fixedDo: 'Do re mi, le do du milieu est do4',
-      french: 'Français : do ré mi, le do du milieu est do3',
-      italian: 'Italien : do re mi, le do du milieu est do3',
-    },
     spelling: 'Écriture',
     spellings: { usual: 'Comme les clés : do♯ mi♭ fa♯ sol♯ si♭', sharps: 'Dièses', flats: 'Bémols' },
     demand: 'Rigueur',

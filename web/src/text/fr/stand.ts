@@ -88,12 +88,4 @@ export const standWords = {
     homeCheck: 'Test du grave',
     homeBack: 'Retour à {{title}}',
   },
-  rail: {
-    label: 'Le saxophone, la note la plus grave en bas. Une note ouvre son son filé au pupitre.',
-    note: '{{note}}, {{zone}}',
-    measured: 'mesurée récemment',
-    steady: 'mesurée récemment, stable',
-    unmeasured: 'pas mesurée récemment',
-    seam: 'un raccord inégal avec la note au-dessus',
-  },
 } as const;

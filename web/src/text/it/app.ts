@@ -1,5 +1,13 @@
 /** Words of the frame around all places. */
 export const appWords = {
+  rail: {
+    label: 'Il sassofono, la nota più grave in basso. Una nota apre la sua messa di voce al leggio.',
+    note: '{{note}}, {{zone}}',
+    measured: 'misurata di recente',
+    steady: 'misurata di recente, ferma',
+    unmeasured: 'non misurata di recente',
+    seam: 'una giuntura diseguale con la nota sopra',
+  },
   app: {
     name: 'Inner Hum',
     loading: 'Un momento …',

@@ -1,5 +1,12 @@
 /** Words of things that have one name everywhere. */
 export const namesWords = {
+  namesSystem: {
+    english: 'Inglese: C D E F G A B',
+    german: 'Tedesco: C D E F G A H, B per si♭',
+    fixedDo: 'Do re mi, il do centrale è do4',
+    french: 'Francese: do ré mi, il do centrale è do3',
+    italian: 'Italiano: do re mi, il do centrale è do3',
+  },
   instruments: {
     sopranino: 'Sopranino',
     soprano: 'Soprano',

@@ -27,13 +27,6 @@ export const setUpWords = {
       partials: 'come parziali: l’ottava è 2',
       overtones: 'come armonici: l’ottava è 1',
     },
-    namesSystem: {
-      english: 'Inglese: C D E F G A B',
-      german: 'Tedesco: C D E F G A H, B per si♭',
-      fixedDo: 'Do re mi, il do centrale è do4',
-      french: 'Francese: do ré mi, il do centrale è do3',
-      italian: 'Italiano: do re mi, il do centrale è do3',
-    },
     spelling: 'Scrittura',
     spellings: { usual: 'Come si chiamano le chiavi: do♯ mi♭ fa♯ sol♯ si♭', sharps: 'Diesis', flats: 'Bemolle' },
     demand: 'Rigore',

@@ -88,12 +88,4 @@ export const standWords = {
     homeCheck: 'Prova del grave',
     homeBack: 'Torna a {{title}}',
   },
-  rail: {
-    label: 'Il sassofono, la nota più grave in basso. Una nota apre la sua messa di voce al leggio.',
-    note: '{{note}}, {{zone}}',
-    measured: 'misurata di recente',
-    steady: 'misurata di recente, ferma',
-    unmeasured: 'non misurata di recente',
-    seam: 'una giuntura diseguale con la nota sopra',
-  },
 } as const;
