@@ -19,7 +19,10 @@ const STAND_READY_MS = 2500;
 const ExercisesPage = lazy(() => withAllWords(import('./features/exercises/ExercisesPage')));
 const LessonSheet = lazy(() => withAllWords(import('./features/exercises/LessonSheet')));
 const OvertonesPage = lazy(() => withAllWords(import('./features/overtones/OvertonesPage')));
-const TodayPage = lazy(() => import('./features/today/TodayPage'));
+const loadToday = () => import('./features/today/TodayPage');
+const TodayPage = lazy(loadToday);
+// The place that most visits begin with is on its way while the storage opens.
+if (['/', '/today'].includes(location.pathname)) loadToday().catch(() => undefined); // told when it is shown
 const WeekPage = lazy(() => withAllWords(import('./features/today/WeekPage')));
 const HornPage = lazy(() => withAllWords(import('./features/horn/HornPage')));
 const LogPage = lazy(() => withAllWords(import('./features/log/LogPage')));

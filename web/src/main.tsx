@@ -11,10 +11,10 @@ import { openDatabase } from './db/database';
 import { emptyOldBin } from './db/takes';
 import { keepInstallOffer } from './shared/page/install';
 import { registerOffline } from './shared/page/update';
-import { i18next, speak, speakFirst, withAllWords } from './text/i18n';
+import { fetchFirst, i18next, speak, speakFirst, withAllWords } from './text/i18n';
 import { store } from './store';
 import { noticed } from './store/notices';
-import type { Language } from './base/languages';
+import { languageFor, type Language } from './base/languages';
 import { detailOf } from './base/detailOf';
 import { openDemo } from './store/demo';
 import { keepSettings } from './store/settingsKeeper';
@@ -63,6 +63,8 @@ async function speakAsChosen(): Promise<void> {
 const OTHER_WORDS_MS = 1500;
 
 async function start(): Promise<void> {
+  // Most likely what the settings will say: on its way while the storage opens.
+  fetchFirst(languageFor(navigator.languages)).catch(() => undefined); // asked for again, and told, below
   // The page comes up whatever the storage does; what failed is said in it.
   try {
     await openDatabase();

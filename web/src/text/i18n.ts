@@ -50,6 +50,9 @@ export async function speak(language: Language): Promise<void> {
   await i18next.changeLanguage(language);
 }
 
+/** Has the words of the first screen fetched, and speaks none of them. */
+export const fetchFirst = (language: Language) => FIRST[language]();
+
 /** Speaks the words of the first screen alone; {@link withAllWords} loads the others. */
 export async function speakFirst(language: Language): Promise<void> {
   if (!isWhole(language)) add(language, await FIRST[language]());
