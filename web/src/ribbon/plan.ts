@@ -1,5 +1,6 @@
 import type { LostSound } from '@inner-hum/core/measure';
 import { HOP_S } from '@inner-hum/core/signal';
+import { SERIF } from '../ui/theme';
 import {
   FULL_CENTS,
   TEXT_PX,
@@ -14,6 +15,11 @@ import {
 
 /** Width that the number of a beat takes with its gap, in heights of the lettering. */
 const NUMBER_ROOM = 2.2;
+
+/** Width of the numbers at the window's lines, in heights of the lettering. */
+const SCALE_ROOM = 2.4;
+/** Strokes and gaps of the planned edges, px. */
+const DASHES = [7, 5];
 
 /** A hole in the tone up to this long does not break its plan, frames. */
 const SHORT_HOLE = 12;
@@ -32,7 +38,11 @@ export function drawBeats(context: CanvasRenderingContext2D, view: RibbonView): 
     context.fillRect(x, 0, bar ? 2 : 1, height);
     if (plain || beat % each !== 0) continue;
     context.fillStyle = palette.inkSoft;
-    context.fillText(String(beat + 1), x + 7, height - 8);
+    const number = String(beat + 1);
+    // The last one stands before its line where there is no room behind it.
+    const behind = x + 7 + context.measureText(number).width <= view.width;
+    context.textAlign = behind ? 'left' : 'right';
+    context.fillText(number, behind ? x + 7 : x - 5, height - 8);
   }
 }
 
@@ -83,34 +93,65 @@ export function drawPlannedEdges(
   view: RibbonView,
   columns: readonly Column[],
 ): void {
-  const edges = new Path2D();
-  let before: Column | undefined;
-  for (const side of [-1, 1] as const)
+  // On the tone where it is louder than planned, around it where it is softer: never taken for its own edge.
+  const [onTone, around] = [new Path2D(), new Path2D()];
+  for (const side of [-1, 1] as const) {
+    let before: Column | undefined;
     for (const column of columns) {
-      const { x, centre, planned, index, other } = column;
+      const { x, centre, planned, index, other, thick } = column;
       if (planned === undefined || other) {
         before = undefined;
         continue;
       }
+      const edges = planned < thick ? onTone : around;
       const y = centre + (side * planned) / 2;
-      if (before && index > before.index && index - before.index <= SHORT_HOLE) edges.lineTo(x, y);
+      const joins = before && index > before.index && index - before.index <= SHORT_HOLE;
+      if (joins && before!.planned! < before!.thick === planned < thick) edges.lineTo(x, y);
       else edges.moveTo(x, y);
       before = column;
     }
+  }
   context.lineJoin = 'round';
-  context.strokeStyle = view.palette.paper;
-  context.lineWidth = view.plain ? 2.5 : 5;
-  context.stroke(edges);
   context.strokeStyle = view.palette.inkSoft;
-  context.lineWidth = view.plain ? 1 : 2;
-  context.stroke(edges);
+  context.lineWidth = view.plain ? 1 : 1.5;
+  context.stroke(around);
+  context.setLineDash(view.plain ? [] : DASHES);
+  context.strokeStyle = view.palette.paper;
+  context.lineWidth = view.plain ? 1.5 : 2.5;
+  context.stroke(onTone);
+  context.setLineDash([]);
+}
+
+/** The dynamics that are planned, under the tone where each is reached; what stays is not said again. */
+export function drawDynamics(context: CanvasRenderingContext2D, view: RibbonView): void {
+  const { palette, height, textPx = TEXT_PX } = view;
+  context.font = `italic 500 ${textPx + 4}px ${SERIF}`;
+  context.textAlign = 'left';
+  context.lineJoin = 'round';
+  let last: { readonly x: number; readonly dynamic: string } | undefined;
+  for (const { atS, dynamic } of view.steps.flatMap(({ dynamics }) => dynamics)) {
+    const room = context.measureText(dynamic).width;
+    // One that is reached with the tone's end is still its own.
+    const x = Math.min(view.width - room - 3, Math.max(3, xOf(view, atS) + 7));
+    const crowded = last && x - last.x < NUMBER_ROOM * textPx;
+    if (atS < view.fromS - 1e-6 || atS > view.toS || last?.dynamic === dynamic || crowded) continue;
+    last = { x, dynamic };
+    const y = height - textPx - 16;
+    context.strokeStyle = palette.paper;
+    context.lineWidth = 5;
+    context.strokeText(dynamic, x, y);
+    context.fillStyle = palette.ink;
+    context.fillText(dynamic, x, y);
+  }
 }
 
 /** A bracket over a place, with what is to be read there. */
 export function drawMark(context: CanvasRenderingContext2D, view: RibbonView, { fromS, toS, label }: RibbonMark): void {
   const { palette, height, width, textPx = TEXT_PX } = view;
   const left = Math.max(1, xOf(view, fromS));
-  const right = Math.min(width - 1, Math.max(left + 6, xOf(view, toS)));
+  // Where the window's lines are told there is no room for it.
+  const scalePx = view.plain || view.hidden ? 1 : SCALE_ROOM * textPx;
+  const right = Math.min(width - scalePx, Math.max(left + 6, xOf(view, toS)));
   const y = textPx + 8;
   context.strokeStyle = palette.accent;
   context.lineWidth = 3;

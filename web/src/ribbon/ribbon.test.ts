@@ -52,6 +52,7 @@ class Pen {
   fillText(text: string) {
     this.texts.push(text);
   }
+  strokeText = () => undefined;
   measureText = (text: string) => ({ width: 8 * text.length });
   createPattern(tile: { readonly dots: number }) {
     return { dots: tile.dots };
@@ -106,8 +107,13 @@ const silence = { startS: 0, f0Hz: new Float32Array(), levelDb: new Float32Array
 const tone = (pen: Pen) => pen.filled.flatMap(({ fill, path }) => (fill === LIGHT.channel ? [] : path.rects));
 /** The plan on the axis, where nothing was played. */
 const channel = (pen: Pen) => pen.filled.flatMap(({ fill, path }) => (fill === LIGHT.channel ? path.points : []));
-/** The plan around the tone: its two edges. */
-const edges = (pen: Pen) => pen.stroked.findLast(({ stroke }) => stroke === LIGHT.inkSoft)!.path.points;
+/** The plan around the tone, its upper edge: around it where it is softer, on it where it is louder. */
+const upperEdge = (pen: Pen) => {
+  const highest = new Map<number, number>();
+  for (const [x, y] of pen.stroked.slice(-2).flatMap(({ path }) => path.points))
+    highest.set(x, Math.min(y, highest.get(x) ?? Infinity));
+  return [...highest].sort(([a], [b]) => a - b).map(([, y]) => y);
+};
 const spine = (pen: Pen) => pen.stroked.find(({ stroke }) => stroke === LIGHT.accent)?.path.points ?? [];
 const off = (cents: number) => step!.targetHz * 2 ** (cents / 1200);
 const axis = SIZE.height / 2;
@@ -123,8 +129,9 @@ describe('the ribbon', () => {
     ['flat, not as planned', -15, flat, false],
   ])('%s', (_, cents, levelDb, fills) => {
     const pen = drawn({ hz: off(cents), levelDb });
-    const upper = edges(pen).slice(0, edges(pen).length / 2);
-    const gaps = tone(pen).map(([, y], i) => Math.abs(y - upper[i]![1]));
+    const upper = upperEdge(pen);
+    expect(upper).toHaveLength(tone(pen).length);
+    const gaps = tone(pen).map(([, y], i) => Math.abs(y - upper[i]!));
     expect(Math.max(...gaps) < 1).toBe(fills);
     const [, y, , height] = tone(pen)[400]!;
     expect(axis - (y + height / 2)).toBeCloseTo((cents / 30) * axis, 0);
@@ -188,6 +195,29 @@ describe('the ribbon', () => {
     const beats = { firstS: 0, beatS: 1, perBar: 4 };
     expect(drawn({}, { beats }).texts).toEqual(expect.arrayContaining(['1', '8', '+12', '−12']));
     expect(drawn({}, { beats, plain: true }).texts).toEqual([]);
+  });
+  it('says the dynamics where they are reached, once each, the last one inside the drawing', () => {
+    const letters = (change: Partial<RibbonView> = {}) =>
+      drawn({}, change).texts.filter((text) => /^[pmf]+$/.test(text));
+    expect(letters()).toEqual(['p', 'f', 'p']);
+    expect(letters({ steps: [step!, { ...step!, dynamics: [{ atS: 8, dynamic: 'p' }] }] })).toEqual(['p', 'f', 'p']);
+    expect(letters({ plain: true })).toEqual([]);
+  });
+  it('draws the line that an ear hears; looked at closely, each frame', () => {
+    const restless = (i: number) => step!.targetHz * 2 ** ((i % 2 === 0 ? 8 : -8) / 1200);
+    const frames = {
+      count: 800,
+      startS: 0,
+      f0Hz: Float32Array.from({ length: 800 }, (_, i) => restless(i)),
+      levelDb: new Float32Array(800).fill(-30),
+      breathDb: new Float32Array(800).fill(-60),
+    };
+    const reach = (toS: number) => {
+      const ys = spine(drawn({}, { frames, toS })).map(([, y]) => y);
+      return Math.max(...ys) - Math.min(...ys);
+    };
+    expect(reach(8)).toBeLessThan(8);
+    expect(reach(1)).toBeGreaterThan(50);
   });
   it('numbers the first beats of bars where beats are too narrow for numbers', () => {
     const numbers = drawn({}, { beats: { firstS: 0, beatS: 0.1, perBar: 4 } }).texts.filter((text) =>

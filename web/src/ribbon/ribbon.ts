@@ -1,5 +1,14 @@
 import { type RibbonView, xOf, columnsOf } from './view';
-import { drawBeats, drawChannel, drawPlannedEdges, drawLost, drawMark, drawWindow, drawScale } from './plan';
+import {
+  drawBeats,
+  drawChannel,
+  drawDynamics,
+  drawPlannedEdges,
+  drawLost,
+  drawMark,
+  drawWindow,
+  drawScale,
+} from './plan';
 import { drawTone } from './tone';
 
 /**
@@ -19,6 +28,7 @@ export function drawRibbon(context: CanvasRenderingContext2D, view: RibbonView):
   drawPlannedEdges(context, view, columns);
   for (const lost of view.lost ?? []) drawLost(context, view, lost);
   for (const mark of view.marks ?? []) drawMark(context, view, mark);
+  if (!view.plain) drawDynamics(context, view);
   if (!view.plain && !view.hidden) drawScale(context, view);
   if (view.playheadS !== undefined) {
     context.fillStyle = palette.accent;

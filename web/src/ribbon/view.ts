@@ -26,8 +26,12 @@ export const TEXT_PX = 15;
 
 export const FACE = '"Atkinson Hyperlegible Next Variable", sans-serif';
 
-/** Frames to each side over which the ribbon's place is taken together: 90 ms in all. */
+/** Frames to each side over which loudness is taken together: 90 ms in all. */
 const SMOOTH = 4;
+/** And pitch: what an ear takes for one pitch, 210 ms in all. */
+const SMOOTH_PITCH = 10;
+/** A frame this wide is looked at closely, px: then each of them is shown as it was heard. */
+const CLOSE_PX = 4;
 
 /** One planned tone as the ribbon needs it. Times are in the drawing's own seconds. */
 export interface RibbonStep {
@@ -37,6 +41,8 @@ export interface RibbonStep {
   readonly fingeredHz: number;
   /** planned place on the ruler, 0 (pp) to 1 (ff) */
   readonly positionAt: (timeS: number) => number;
+  /** the dynamics that are written, each where it is reached */
+  readonly dynamics: readonly { readonly atS: number; readonly dynamic: string }[];
 }
 
 export interface RibbonFrames {
@@ -106,6 +112,7 @@ export function ribbonSteps(score: Score, firstBeatS: number, a4Hz: number): Rib
       endS: startS + step.beats * beatS,
       ...askedHz(score, step, a4Hz),
       positionAt: (timeS) => plannedPosition(step, (timeS - startS) / beatS, dynamicPosition),
+      dynamics: step.dynamics.map(({ beat, dynamic }) => ({ atS: startS + beat * beatS, dynamic })),
     };
   });
 }
@@ -149,18 +156,25 @@ export function columnsOf(view: RibbonView): Column[] {
       spineY: axis - (shown / FULL_CENTS) * axis,
     });
   }
-  return columns.map((column, i) => ({ ...column, centre: smoothed(columns, i) }));
+  const close = xOf(view, HOP_S) - xOf(view, 0) >= CLOSE_PX;
+  const reach = close ? 0 : SMOOTH_PITCH;
+  return columns.map((column, i) => ({
+    ...column,
+    centre: smoothed(columns, i, reach, 'centre'),
+    spineY: smoothed(columns, i, reach, 'spineY'),
+    thick: smoothed(columns, i, close ? 0 : SMOOTH, 'thick'),
+  }));
 }
 
-/** Where the ribbon lies, over a moment: its spine tells every movement, its edges only the line. */
-function smoothed(columns: readonly Column[], i: number): number {
+/** A place of a column over a moment, within its own tone: so many frames to each side. */
+function smoothed(columns: readonly Column[], i: number, reach: number, place: 'centre' | 'spineY' | 'thick'): number {
   const { index, other } = columns[i]!;
   let sum = 0;
   let count = 0;
-  for (let k = Math.max(0, i - SMOOTH); k <= Math.min(columns.length - 1, i + SMOOTH); k++) {
+  for (let k = Math.max(0, i - reach); k <= Math.min(columns.length - 1, i + reach); k++) {
     const near = columns[k]!;
-    if (Math.abs(near.index - index) > SMOOTH || near.other !== other) continue;
-    sum += near.centre;
+    if (Math.abs(near.index - index) > reach || near.other !== other) continue;
+    sum += near[place];
     count++;
   }
   return sum / count;

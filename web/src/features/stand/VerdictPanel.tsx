@@ -50,7 +50,7 @@ export function VerdictPanel({ takeId, actions }: { readonly takeId: string; rea
       <chakra.h2 fontFamily="heading" fontSize="section" fontWeight={500} mb="4px">
         {exerciseTitle(t, take.parameters, nameOf)}
       </chakra.h2>
-      <MiniRibbon take={take} height="290px" textPx={18} marks={marks} />
+      <MiniRibbon take={take} height="max(290px, 36vh)" textPx={18} marks={marks} />
       <Box mt="14px" maxWidth="72rem">
         <VerdictText take={take} large onHear={hear} sounding={sounding} />
         {!free && <EdgeLine take={take} />}
