@@ -23,5 +23,5 @@ export function LargeRibbon({
       drawRibbon(context, { ...view, palette, width, height, playheadS: placeS, ...(marks && { marks }) }),
     [view, palette, placeS, marks],
   );
-  return <DrawnRibbon draw={draw} live={false} label={label} height="270px" mt="8px" />;
+  return <DrawnRibbon draw={draw} live={false} label={label} height="max(270px, 34vh)" mt="8px" />;
 }

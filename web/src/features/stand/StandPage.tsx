@@ -129,7 +129,7 @@ export default function StandPage() {
   if (isBusy({ phase })) return <InPlay phase={phase} onStop={actions.toggle} />;
   const verdict = phase === 'verdict' && last ? last : null;
   return (
-    <Flex direction="column" height="100%" minHeight={{ base: 'auto', md: 'calc(100dvh - 84px)' }} gap="10px">
+    <Flex direction="column" height="100%" minHeight={{ base: 'auto', lg: 'calc(100dvh - 84px)' }} gap="10px">
       <chakra.h1 srOnly>{t('stand.title')}</chakra.h1>
       {!verdict && <StandHead />}
       <BlockBar />
