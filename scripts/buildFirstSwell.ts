@@ -4,7 +4,7 @@ import { exerciseScore } from '@inner-hum/core/families';
 import { hear } from '@inner-hum/core/signal';
 import { playStandIn } from '@inner-hum/core/simulate';
 import { centsBetweenHz } from '@inner-hum/core/theory';
-import { FIRST_SWELL } from '../web/src/features/today/firstSwell';
+import { FIRST_SWELL } from '../web/src/ribbon/firstSwell';
 
 /** What the ear hears of the stand-in's swell that the first screen shows: each second frame, small enough to come with it. */
 const EVERY = 2;
@@ -25,4 +25,4 @@ const heard = {
   levelDb: rows.map((i) => Math.round(10 * frames.levelDb[i]!) / 10),
   breathDb: rows.map((i) => Math.round(frames.breathDb[i]!)),
 };
-writeFileSync('web/src/features/today/firstSwell.json', `${JSON.stringify(heard)}\n`);
+writeFileSync('web/src/ribbon/firstSwell.json', `${JSON.stringify(heard)}\n`);

@@ -1,6 +1,6 @@
 import { expect, openAt, test, tooWide } from './app';
 
-const PLACES = ['today', 'stand', 'exercises', 'horn', 'overtones', 'log', 'log/give', 'students', 'set-up'];
+const PLACES = ['today', 'stand', 'exercises', 'horn', 'overtones', 'log', 'log/give', 'students', 'set-up', 'guide'];
 const WIDTHS = [1280, 390];
 
 /** Labels that are cut off. In the page. */

@@ -10,6 +10,7 @@ const PLACES = [
   'overtones/routes',
   'log',
   'set-up',
+  'guide',
 ];
 const WIDTHS = [390, 820, 1180, 1280, 1920];
 /** What is needed in play is as high as this, px: readable from two metres. */

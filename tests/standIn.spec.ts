@@ -143,13 +143,19 @@ test('keys: the list, the tuner, the note; and each place passes the accessibili
   await expect(page.getByText('Demo data')).toBeVisible();
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog')).toContainText('Take the proposed next step');
+  // The key that opened it is no letter of what is looked for.
+  const find = page.getByRole('searchbox', { name: 'Look for an action' });
+  await expect(find).toHaveValue('');
+  await find.fill('proposed');
+  await expect(page.getByRole('dialog').getByRole('row')).toHaveCount(1);
+  await find.fill('');
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toBeHidden();
   await page.keyboard.press('h');
   await expect(page.getByText('Tuner hidden')).toBeVisible();
   await page.keyboard.press('ArrowUp');
   await expect(page.getByTestId('note')).toHaveText('G♯4');
-  for (const path of ['/stand', '/log', '/take/demo-003', '/set-up']) {
+  for (const path of ['/stand', '/log', '/take/demo-003', '/set-up', '/guide']) {
     await page.goto(path);
     await expect(page.locator('h1')).toBeVisible();
     await expectAccessible(page);

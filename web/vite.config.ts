@@ -46,7 +46,7 @@ export default defineConfig({
         codeSplitting: {
           groups: [
             { name: 'first', tags: ['$initial'], priority: 2 },
-            { name: 'shared', minShareCount: 2, entriesAware: true, entriesAwareMergeThreshold: 20_000 },
+            { name: 'shared', minShareCount: 2, entriesAware: true, entriesAwareMergeThreshold: 8_000 },
           ],
         },
       },

@@ -25,6 +25,7 @@ const TodayPage = lazy(loadToday);
 if (['/', '/today'].includes(location.pathname)) loadToday().catch(() => undefined); // told when it is shown
 const WeekPage = lazy(() => withAllWords(import('./features/today/WeekPage')));
 const HornPage = lazy(() => withAllWords(import('./features/horn/HornPage')));
+const GuidePage = lazy(() => withAllWords(import('./features/guide/GuidePage')));
 const LogPage = lazy(() => withAllWords(import('./features/log/LogPage')));
 const GiveWeekPage = lazy(() => withAllWords(import('./features/log/GiveWeekPage')));
 const StudentsPage = lazy(() => withAllWords(import('./features/students/StudentsPage')));
@@ -69,6 +70,7 @@ function Places() {
           <Route path="students/:id/take/:takeId" element={<StudentTakePage />} />
           <Route path="take/:id" element={<TakePage />} />
           <Route path="set-up" element={<SetUpPage />} />
+          <Route path="guide" element={<GuidePage />} />
           <Route
             path="*"
             element={

@@ -131,8 +131,9 @@ export function drawDynamics(context: CanvasRenderingContext2D, view: RibbonView
   let last: { readonly x: number; readonly dynamic: string } | undefined;
   for (const { atS, dynamic } of view.steps.flatMap(({ dynamics }) => dynamics)) {
     const room = context.measureText(dynamic).width;
-    // One that is reached with the tone's end is still its own.
-    const x = Math.min(view.width - room - 3, Math.max(3, xOf(view, atS) + 7));
+    // One that is reached with the tone's end stands before its line: behind it the window is told.
+    const lineX = xOf(view, atS);
+    const x = lineX + 7 + room > view.width - SCALE_ROOM * textPx ? lineX - room - 6 : Math.max(3, lineX + 7);
     const crowded = last && x - last.x < NUMBER_ROOM * textPx;
     if (atS < view.fromS - 1e-6 || atS > view.toS || last?.dynamic === dynamic || crowded) continue;
     last = { x, dynamic };

@@ -1,7 +1,8 @@
 import { chakra, Flex } from '@chakra-ui/react';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Button, Key } from './controls';
+import { Link } from 'react-router';
+import { Button, Field, Key, TextInput } from './controls';
 
 /** Every key of the application; the Stand acts on most of them. */
 export const SHORTCUTS = [
@@ -26,6 +27,8 @@ export const SHORTCUTS = [
 export function ShortcutsDialog({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
   const { t } = useTranslation();
   const ref = useRef<HTMLDialogElement>(null);
+  const [wanted, want] = useState('');
+  const fits = (text: string) => text.toLocaleLowerCase().includes(wanted.trim().toLocaleLowerCase());
   useEffect(() => {
     if (open) ref.current?.showModal();
     else ref.current?.close();
@@ -33,7 +36,10 @@ export function ShortcutsDialog({ open, onClose }: { readonly open: boolean; rea
   return (
     <chakra.dialog
       ref={ref}
-      onClose={onClose}
+      onClose={() => {
+        want('');
+        onClose();
+      }}
       aria-labelledby="shortcuts-title"
       m="auto"
       p="28px"
@@ -49,9 +55,12 @@ export function ShortcutsDialog({ open, onClose }: { readonly open: boolean; rea
       <chakra.h2 id="shortcuts-title" fontFamily="heading" fontSize="title" mb="14px">
         {t('shortcuts.title')}
       </chakra.h2>
+      <Field label={t('shortcuts.find')} mb="8px">
+        <TextInput type="search" value={wanted} onChange={(event) => want(event.target.value)} />
+      </Field>
       <chakra.table width="100%">
         <tbody>
-          {SHORTCUTS.map(([id, keys]) => (
+          {SHORTCUTS.filter(([id]) => fits(t(`shortcuts.rows.${id}`))).map(([id, keys]) => (
             <tr key={id}>
               <chakra.td py="5px">{t(`shortcuts.rows.${id}`)}</chakra.td>
               <chakra.td py="5px" textAlign="right" whiteSpace="nowrap">
@@ -68,7 +77,10 @@ export function ShortcutsDialog({ open, onClose }: { readonly open: boolean; rea
       <chakra.p color="inkSoft" fontSize="small" mt="12px">
         {t('shortcuts.pedal')}
       </chakra.p>
-      <Flex justify="flex-end" mt="16px">
+      <Flex justify="space-between" align="center" gap="12px" mt="16px">
+        <Link to="/guide" onClick={onClose}>
+          {t('shortcuts.guide')}
+        </Link>
         <Button onClick={onClose}>{t('app.close')}</Button>
       </Flex>
     </chakra.dialog>

@@ -56,7 +56,10 @@ export function AppFrame() {
   const drafts = useAppSelector(({ drafts: { unkept, progress } }) => unkept.length > 0 || progress !== null);
   const playing = isBusy({ phase }) && pathname === '/stand';
   useKeyDown('input, textarea', (event) => {
-    if (event.key === '?') showKeys(true);
+    if (event.key !== '?') return;
+    // Else it would be the first letter of what is looked for.
+    event.preventDefault();
+    showKeys(true);
   });
   return (
     <Flex minHeight="100dvh">

@@ -13,7 +13,7 @@ import {
 import { QUANTITY_ROWS } from '@inner-hum/core/measure';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { Button, Choice } from '../../ui/controls';
 import { exerciseTitle } from '../../text/exerciseText';
 import { formatNumber, formatSigned } from '../../text/format';
@@ -107,7 +107,7 @@ export function MapView() {
           </>
         )}
         <chakra.p color="inkSoft" fontSize="small">
-          {t('horn.legend')}
+          {t('horn.legend')} <Link to="/guide#map">{t('guide.read')}</Link>
         </chakra.p>
       </Box>
       <chakra.aside>

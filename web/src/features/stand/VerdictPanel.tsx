@@ -87,6 +87,7 @@ export function VerdictPanel({ takeId, actions }: { readonly takeId: string; rea
           </>
         )}
         <Link to={`/take/${takeId}`}>{t('verdict.openTake')}</Link>
+        <Link to="/guide#ribbon">{t('guide.read')}</Link>
       </Flex>
     </chakra.section>
   );

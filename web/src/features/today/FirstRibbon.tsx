@@ -1,45 +1,23 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import { askedHz } from '@inner-hum/core/exercise';
-import { exerciseScore } from '@inner-hum/core/families';
 import { HOP_S } from '@inner-hum/core/signal';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { detailOf } from '../../base/detailOf';
 import type { Player } from '../../practice/playback';
 import { usePageSound } from '../../practice/usePageSound';
+import { FIRST_SWELL } from '../../ribbon/firstSwell';
+import { firstTake } from '../../ribbon/firstTake';
 import { drawRibbon } from '../../ribbon/ribbon';
-import { takeView } from '../../ribbon/takeView';
 import { useAppDispatch } from '../../store';
 import { noticed } from '../../store/notices';
 import { Button } from '../../ui/controls';
 import { useCanvas } from '../../ui/useCanvas';
 import { usePalette } from '../../ui/useColourMode';
-import heard from './firstSwell.json';
-import { FIRST_SWELL } from './firstSwell';
 
-const { exercise, player } = FIRST_SWELL;
+const { player } = FIRST_SWELL;
 /** After its end the ribbon stands for so long, then it begins again, seconds. */
 const RESTS_S = 2.5;
 const RATE_HZ = 44_100;
-
-/** The ribbon of the stand-in's swell, as the ear heard it when the application was made. */
-function firstTake() {
-  const score = exerciseScore(exercise);
-  const { targetHz } = askedHz(score, score.steps[0]!, player.a4Hz);
-  const count = heard.cents.length * heard.every;
-  const row = (i: number) => Math.floor(i / heard.every);
-  const frames = {
-    count,
-    f0Hz: Float32Array.from({ length: count }, (_, i) => {
-      const cents = heard.cents[row(i)];
-      return cents === null || cents === undefined ? 0 : targetHz * 2 ** (cents / 1200);
-    }),
-    levelDb: Float32Array.from({ length: count }, (_, i) => heard.levelDb[row(i)]!),
-    breathDb: Float32Array.from({ length: count }, (_, i) => heard.breathDb[row(i)]!),
-  };
-  const setup = { ruler: player.ruler, demand: 'firm', a4Hz: player.a4Hz } as const;
-  return { score, frames, view: takeView({ score, firstBeatS: player.leadS, setup }, frames) };
-}
 
 /** A swell that draws itself over and over, silent until it is wanted; with less motion wanted it stands whole. */
 export function FirstRibbon() {

@@ -120,6 +120,8 @@ export const appWords = {
     dismiss: 'Ausblenden',
   },
   shortcuts: {
+    find: 'Eine Handlung suchen',
+    guide: 'Wörter und Zeichnungen',
     title: 'Tasten',
     rows: {
       start: 'Einen Take starten oder beenden; unter Heute: die Übezeit beginnen',

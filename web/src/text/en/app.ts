@@ -112,6 +112,8 @@ export const appWords = {
     dismiss: 'Dismiss',
   },
   shortcuts: {
+    find: 'Look for an action',
+    guide: 'Words and drawings',
     title: 'Keys',
     rows: {
       start: 'Start or stop a take; on Today, start the session',

@@ -1,5 +1,6 @@
 import { exercisesWords } from './exercises';
 import { firstWords } from './first';
+import { guideWords } from './guide';
 import { hornWords } from './horn';
 import { logWords } from './log';
 import { overtonesWords } from './overtones';
@@ -17,6 +18,7 @@ export const en = {
   ...standWords,
   ...verdictWords,
   ...takeWords,
+  ...guideWords,
   ...hornWords,
   ...overtonesWords,
   ...logWords,

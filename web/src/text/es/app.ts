@@ -115,6 +115,8 @@ export const appWords = {
     dismiss: 'Ocultar',
   },
   shortcuts: {
+    find: 'Buscar una acción',
+    guide: 'Palabras y dibujos',
     title: 'Teclas',
     rows: {
       start: 'Empezar o parar una toma; en Hoy, empezar el estudio',

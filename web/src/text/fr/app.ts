@@ -119,6 +119,8 @@ export const appWords = {
     dismiss: 'Masquer',
   },
   shortcuts: {
+    find: 'Chercher une action',
+    guide: 'Mots et dessins',
     title: 'Touches',
     rows: {
       start: 'Commencer ou arrêter une prise ; dans Aujourd’hui, commencer la séance',

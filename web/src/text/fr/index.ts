@@ -1,6 +1,7 @@
 import type { Catalogue } from '../catalogue';
 import { exercisesWords } from './exercises';
 import { firstWords } from './first';
+import { guideWords } from './guide';
 import { hornWords } from './horn';
 import { logWords } from './log';
 import { overtonesWords } from './overtones';
@@ -18,6 +19,7 @@ export const fr: Catalogue = {
   ...standWords,
   ...verdictWords,
   ...takeWords,
+  ...guideWords,
   ...hornWords,
   ...overtonesWords,
   ...logWords,

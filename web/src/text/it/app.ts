@@ -118,6 +118,8 @@ export const appWords = {
     dismiss: 'Nascondi',
   },
   shortcuts: {
+    find: 'Cerca un’azione',
+    guide: 'Parole e disegni',
     title: 'Tasti',
     rows: {
       start: 'Comincia o ferma una ripresa; in Oggi, comincia lo studio',

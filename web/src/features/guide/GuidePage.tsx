@@ -1,0 +1,135 @@
+import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useTranslation } from 'react-i18next';
+import { Link, useLocation } from 'react-router';
+import { DrawnRibbon } from '../../ribbon/DrawnRibbon';
+import { firstTake } from '../../ribbon/firstTake';
+import { drawRibbon } from '../../ribbon/ribbon';
+import { Button, Field, TextInput } from '../../ui/controls';
+import { PageTitle, SectionTitle } from '../../ui/PageTitle';
+import { usePalette } from '../../ui/useColourMode';
+
+/** The drawings, each with the place where it is; the ribbon is shown. */
+const DRAWINGS = { ribbon: '/stand', rail: undefined, map: '/horn', lattice: '/overtones' } as const;
+type Drawing = keyof typeof DRAWINGS;
+const LINES = ['first', 'second', 'third', 'fourth'] as const;
+const TERMS = [
+  ...([
+    'partial',
+    'overtone',
+    'voicing',
+    'swell',
+    'ruler',
+    'window',
+    'take',
+    'steadiness',
+    'response',
+    'seam',
+  ] as const),
+  ...([
+    'evenness',
+    'edge',
+    'subtone',
+    'altissimo',
+    'theBreak',
+    'palm',
+    'vent',
+    'survey',
+    'homeCheck',
+    'spine',
+  ] as const),
+];
+
+/** What the terms mean and how the drawings are read: to look a word up, and to print. */
+export default function GuidePage() {
+  const { t } = useTranslation();
+  const { hash } = useLocation();
+  const [wanted, want] = useState('');
+  useEffect(() => document.getElementById(hash.slice(1))?.scrollIntoView(), [hash]);
+  const fits = (...texts: readonly string[]) =>
+    texts.some((text) => text.toLocaleLowerCase().includes(wanted.trim().toLocaleLowerCase()));
+  const drawings = (Object.keys(DRAWINGS) as Drawing[]).filter((id) =>
+    fits(t(`guide.drawings.${id}.name`), ...LINES.map((line) => t(`guide.drawings.${id}.${line}`))),
+  );
+  const terms = TERMS.map((id) => ({ id, name: t(`guide.terms.${id}.name`), what: t(`guide.terms.${id}.what`) }))
+    .filter(({ name, what }) => fits(name, what))
+    .sort((a, b) => a.name.localeCompare(b.name));
+  return (
+    <Box maxWidth="64rem" pb="40px">
+      <PageTitle title={t('guide.title')}>
+        <Button onClick={() => window.print()} _print={{ display: 'none' }}>
+          {t('guide.print')}
+        </Button>
+      </PageTitle>
+      <chakra.p color="inkSoft" mt="6px">
+        {t('guide.why')}
+      </chakra.p>
+      <Field label={t('guide.search')} maxWidth="26rem" mt="12px" _print={{ display: 'none' }}>
+        <TextInput type="search" value={wanted} onChange={(event) => want(event.target.value)} />
+      </Field>
+      {drawings.length + terms.length === 0 && (
+        <chakra.p role="status" mt="14px">
+          {t('guide.none')}
+        </chakra.p>
+      )}
+      {drawings.map((id) => (
+        <HowToRead key={id} id={id} />
+      ))}
+      {terms.length > 0 && (
+        <chakra.section mt="28px" id="terms">
+          <SectionTitle>{t('guide.termsTitle')}</SectionTitle>
+          <Grid as="dl" templateColumns={{ base: '1fr', md: '13rem minmax(0, 1fr)' }} columnGap="22px" rowGap="2px">
+            {terms.map(({ id, name, what }) => [
+              <chakra.dt key={id} id={id} fontWeight={600} pt="8px">
+                {name}
+              </chakra.dt>,
+              <chakra.dd key={`${id} what`} pt={{ base: 0, md: '8px' }}>
+                {what}
+              </chakra.dd>,
+            ])}
+          </Grid>
+        </chakra.section>
+      )}
+    </Box>
+  );
+}
+
+function HowToRead({ id }: { readonly id: Drawing }) {
+  const { t } = useTranslation();
+  const place = DRAWINGS[id];
+  return (
+    <chakra.section mt="26px" id={id} css={{ breakInside: 'avoid' }}>
+      <Flex gap="16px" align="baseline" wrap="wrap">
+        <SectionTitle>{t(`guide.drawings.${id}.name`)}</SectionTitle>
+        {place && (
+          <Box _print={{ display: 'none' }}>
+            <Link to={place}>
+              {t(`app.places.${place === '/stand' ? 'stand' : place === '/horn' ? 'horn' : 'overtones'}`)}
+            </Link>
+          </Box>
+        )}
+      </Flex>
+      {id === 'ribbon' && <Still />}
+      <chakra.ol pl="1.4em" listStyleType="decimal" mt="6px">
+        {LINES.map((line) => (
+          <chakra.li key={line} py="2px">
+            {t(`guide.drawings.${id}.${line}`)}
+          </chakra.li>
+        ))}
+      </chakra.ol>
+    </chakra.section>
+  );
+}
+
+/** The stand-in's swell, whole. */
+function Still() {
+  const { t } = useTranslation();
+  const palette = usePalette();
+  const { view } = useMemo(() => firstTake(), []);
+  const draw = useCallback(
+    (context: CanvasRenderingContext2D, width: number, height: number) =>
+      drawRibbon(context, { ...view, palette, width, height, textPx: 18 }),
+    [view, palette],
+  );
+  return <DrawnRibbon draw={draw} live={false} label={t('welcome.ribbon')} height="220px" />;
+}

@@ -1,0 +1,91 @@
+/** Words of the guide. */
+export const guideWords = {
+  guide: {
+    title: 'Words and drawings',
+    why: 'What the terms mean here, and how the drawings are read. All of it is on this device.',
+    search: 'Look for a word',
+    none: 'No such word here.',
+    read: 'How to read it',
+    termsTitle: 'Terms',
+    print: 'Print',
+    drawings: {
+      ribbon: {
+        name: 'The ribbon',
+        first: 'The line is the pitch: up is sharp, down is flat; the dashed lines are your window.',
+        second: 'The band is the loudness: the thicker, the louder. Pale or dashed is what was planned.',
+        third: 'Dots instead of a full band: breath in the tone. Another colour with a number: another partial.',
+        fourth: 'A bracket is the place that the sentence is about. Hatched: sound that the device lost.',
+      },
+      rail: {
+        name: 'The rail at the left',
+        first: 'One mark for each written note of your horn, the highest on top.',
+        second: 'Full: it speaks and is known well. Half: it fails now and then. Empty: not heard yet.',
+        third: 'The second row are the half steps between them.',
+        fourth: 'A small red sign: an uneven join to the note above.',
+      },
+      map: {
+        name: 'The map of the horn',
+        first: 'Each row is a note, three bars in it: soft, medium, loud.',
+        second: 'To the right is more (sharper, slower, brighter); the upright line is where it should be.',
+        third: 'The fine line at a bar is how sure it is: short is sure.',
+        fourth: 'Point at a note to see it large, press it to open it.',
+      },
+      lattice: {
+        name: 'The table of overtones',
+        first: 'Each column is a fingered low note, each row the partial that is blown on it.',
+        second: 'The number is how often it came when it was tried.',
+        third: 'What is framed is next for you.',
+        fourth: 'Empty: not tried yet.',
+      },
+    },
+    terms: {
+      partial: {
+        name: 'Partial',
+        what: 'One of the tones that a tube can sound without another fingering: 1 is the note itself, 2 its octave, 3 the twelfth.',
+      },
+      overtone: {
+        name: 'Overtone',
+        what: 'A partial above the first, blown on purpose: the ear and the throat choose it, not the fingers.',
+      },
+      voicing: { name: 'Voicing', what: 'Tongue, throat and vowel, set for the note before it sounds.' },
+      swell: { name: 'Swell', what: 'One note that grows and fades in one breath.' },
+      ruler: {
+        name: 'Ruler',
+        what: 'How soft your pp and how loud your ff are at this microphone: all dynamics are read on it.',
+      },
+      window: { name: 'Window', what: 'How far from its pitch a tone may lie and still count as in tune.' },
+      take: {
+        name: 'Take',
+        what: 'One playing of an exercise, from the count-in to the verdict, kept with its sound if you want.',
+      },
+      steadiness: { name: 'Steadiness', what: 'How much the pitch wanders within a tone, vibrato taken off.' },
+      response: { name: 'Response', what: 'The time from the first breath noise to the tone.' },
+      seam: {
+        name: 'Uneven join',
+        what: 'Two neighbouring notes that differ more in pitch, loudness or colour than neighbours usually do on your horn.',
+      },
+      evenness: { name: 'Evenness', what: 'How alike neighbouring notes are over the whole horn, of 100.' },
+      edge: { name: 'Edge', what: 'The loudness under which a note breaks, stops or jumps up its octave.' },
+      subtone: {
+        name: 'Subtone',
+        what: 'A soft, dark low tone with air in it, the jaw low: another voice than a plain soft tone.',
+      },
+      altissimo: {
+        name: 'Altissimo',
+        what: 'Notes above the highest key, made as overtones with fingerings that help.',
+      },
+      theBreak: {
+        name: 'The break',
+        what: 'From C♯5 to D5: from few fingers to all of them, and into the octave key.',
+      },
+      palm: { name: 'Palm notes', what: 'The highest keyed notes, D6 and above, played by the palm and side keys.' },
+      vent: { name: 'Vent key', what: 'A key that is opened to help a partial or a high note to speak.' },
+      survey: { name: 'Survey', what: 'Every note of a zone once, to fill the map.' },
+      homeCheck: {
+        name: 'Home check',
+        what: 'One middle note that feels at home, to hear whether the embouchure still does.',
+      },
+      spine: { name: 'Spine', what: 'The line of the pitch within the ribbon.' },
+    },
+  },
+} as const;

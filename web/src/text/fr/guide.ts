@@ -1,0 +1,93 @@
+/** Words of the guide. */
+export const guideWords = {
+  guide: {
+    title: 'Mots et dessins',
+    why: 'Ce que les termes veulent dire ici, et comment se lisent les dessins. Tout est sur cet appareil.',
+    search: 'Chercher un mot',
+    none: 'Ce mot n’est pas ici.',
+    read: 'Comment le lire',
+    termsTitle: 'Termes',
+    print: 'Imprimer',
+    drawings: {
+      ribbon: {
+        name: 'Le ruban',
+        first: 'La ligne est la hauteur : en haut trop haut, en bas trop bas ; les tirets sont ta fenêtre.',
+        second:
+          'La bande est la nuance : plus elle est épaisse, plus c’est fort. Pâle ou en tirets : ce qui était prévu.',
+        third:
+          'Des points au lieu d’une bande pleine : du souffle dans le son. Une autre couleur avec un chiffre : un autre partiel.',
+        fourth: 'Un crochet est l’endroit dont parle la phrase. Hachuré : du son que l’appareil a perdu.',
+      },
+      rail: {
+        name: 'La barre de gauche',
+        first: 'Une marque pour chaque note écrite de ton instrument, la plus haute en haut.',
+        second: 'Pleine : elle parle et est bien connue. À moitié : elle rate parfois. Vide : pas encore entendue.',
+        third: 'La deuxième rangée : les demi-tons entre elles.',
+        fourth: 'Un petit signe rouge : un passage inégal vers la note du dessus.',
+      },
+      map: {
+        name: 'La carte de l’instrument',
+        first: 'Chaque ligne est une note, avec trois barres : doux, moyen, fort.',
+        second: 'À droite, c’est plus (plus haut, plus lent, plus clair) ; le trait vertical est l’endroit voulu.',
+        third: 'Le trait fin sur une barre dit la certitude : court, c’est sûr.',
+        fourth: 'Montre une note pour la voir en grand, appuie pour l’ouvrir.',
+      },
+      lattice: {
+        name: 'Le tableau des harmoniques',
+        first: 'Chaque colonne est une note grave doigtée, chaque ligne le partiel soufflé dessus.',
+        second: 'Le nombre dit combien de fois il est venu quand on l’a essayé.',
+        third: 'Ce qui est encadré vient ensuite pour toi.',
+        fourth: 'Vide : pas encore essayé.',
+      },
+    },
+    terms: {
+      partial: {
+        name: 'Partiel',
+        what: 'Un des sons qu’un tube peut donner sans autre doigté : 1 est la note même, 2 son octave, 3 la douzième.',
+      },
+      overtone: {
+        name: 'Harmonique',
+        what: 'Un partiel au-dessus du premier, soufflé exprès : l’oreille et la gorge le choisissent, pas les doigts.',
+      },
+      voicing: { name: 'Placement', what: 'Langue, gorge et voyelle, prêtes pour la note avant qu’elle sonne.' },
+      swell: { name: 'Son enflé', what: 'Une note qui grandit et s’efface d’un seul souffle.' },
+      ruler: {
+        name: 'Échelle',
+        what: 'La douceur de ton pp et la force de ton ff à ce micro : toutes les nuances s’y lisent.',
+      },
+      window: {
+        name: 'Fenêtre',
+        what: 'De combien un son peut s’écarter de sa hauteur et compter encore comme juste.',
+      },
+      take: { name: 'Prise', what: 'Un exercice joué une fois, du décompte au verdict, gardé avec son si tu veux.' },
+      steadiness: { name: 'Stabilité', what: 'Combien la hauteur bouge dans un son, vibrato retiré.' },
+      response: { name: 'Réponse', what: 'Le temps du premier bruit de souffle jusqu’au son.' },
+      seam: {
+        name: 'Passage inégal',
+        what: 'Deux notes voisines qui diffèrent plus en hauteur, nuance ou timbre que les voisines de ton instrument d’habitude.',
+      },
+      evenness: { name: 'Égalité', what: 'Combien les notes voisines se ressemblent sur tout l’instrument, sur 100.' },
+      edge: { name: 'Limite', what: 'Le niveau sous lequel une note rompt, s’arrête ou saute à l’octave.' },
+      subtone: {
+        name: 'Subtone',
+        what: 'Un son grave doux et sombre, avec de l’air, mâchoire basse : une autre voix qu’un simple son doux.',
+      },
+      altissimo: {
+        name: 'Suraigu',
+        what: 'Les notes au-dessus de la plus haute clé, faites comme harmoniques, avec des doigtés qui aident.',
+      },
+      theBreak: { name: 'Le passage', what: 'De do♯5 à ré5 : de peu de doigts à tous, et dans la clé d’octave.' },
+      palm: {
+        name: 'Notes de paume',
+        what: 'Les plus hautes notes à clés, à partir de ré6, avec les clés de paume et de côté.',
+      },
+      vent: { name: 'Clé d’aide', what: 'Une clé ouverte pour qu’un partiel ou une note aiguë parle.' },
+      survey: { name: 'Relevé', what: 'Chaque note d’une zone une fois, pour remplir la carte.' },
+      homeCheck: {
+        name: 'Note repère',
+        what: 'Une note du milieu où l’on se sent chez soi : l’embouchure y est-elle encore ?',
+      },
+      spine: { name: 'Ligne centrale', what: 'La ligne de la hauteur dans le ruban.' },
+    },
+  },
+};
