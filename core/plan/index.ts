@@ -24,6 +24,7 @@ export { heldFor, isLoud, longestHolds, type HeldTone, type Holds } from './hold
 export { knownValue } from './estimate';
 export { hornMap, ofNote, otherFingerings, type NoteOnMap } from './hornMap';
 export { edgeOf, type Edge } from './edge';
+export { feedersOf, passageRisks, type PassageRisk } from './passageRisks';
 export { seams, type Seam } from './seams';
 export { evenness, EVENNESS_PARTS } from './evenness';
 export {

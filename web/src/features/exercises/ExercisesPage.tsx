@@ -27,6 +27,7 @@ import { FamilyChoice, FamilyList, type AimChoice } from './FamilyList';
 import { exerciseFromLink, linkTo, routineFromLink } from '../../shared/exercise/link';
 import { OwnExercises } from './OwnExercises';
 import { Routines } from './Routines';
+import { PassageRisks } from './PassageRisks';
 import { RoutineOffer } from './RoutineOffer';
 import { tableText } from '../../text/tableText';
 
@@ -117,6 +118,7 @@ export default function ExercisesPage() {
                 onPhrase={(phrase) => dispatch(exerciseChanged({ phrase }))}
               />
             )}
+            {now.family === 'ownPassage' && <PassageRisks />}
             <Flex gap="12px" wrap="wrap" mt="14px">
               <Button tone="strong" onClick={() => void navigate('/stand')}>
                 {t('exercise.play')}

@@ -1,5 +1,16 @@
 /** Words of Exercises, and what exercises are about wherever they are shown. */
 export const exercisesWords = {
+  passage: {
+    title: 'Was darin heikel ist, nach deiner eigenen Karte',
+    none: 'Nichts, wovon deine Karte weiß.',
+    noMap: 'Deine Karte ist noch leer: ist das Horn vermessen, steht hier, was heikel ist.',
+    at_one: 'Ton {{notes}}:',
+    at_other: 'Töne {{notes}}:',
+    edge: '{{note}} soll {{db}} dB über der Lautstärke klingen, bei der er meist abreißt.',
+    beyond: '{{note}} soll {{db}} dB unter der Lautstärke klingen, bei der er meist abreißt.',
+    toBlock: 'Diese zuerst, dann die Stelle: in den Block',
+    put: 'Die Vorübungen und die Stelle sind im Block.',
+  },
   families: {
     airIntoTone: {
       name: 'Luft wird Ton',

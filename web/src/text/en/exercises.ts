@@ -1,5 +1,16 @@
 /** Words of Exercises, and what exercises are about wherever they are shown. */
 export const exercisesWords = {
+  passage: {
+    title: 'What is risky in it, by your own map',
+    none: 'Nothing that your map knows of.',
+    noMap: 'Your map is empty still: once the horn is measured, what is risky is named here.',
+    at_one: 'Note {{notes}}:',
+    at_other: 'Notes {{notes}}:',
+    edge: '{{note}} is asked {{db}} dB above the level at which it usually breaks.',
+    beyond: '{{note}} is asked {{db}} dB below the level at which it usually breaks.',
+    toBlock: 'These first, then the passage: into the block',
+    put: 'The feeders and the passage are in the block.',
+  },
   families: {
     airIntoTone: {
       name: 'Air into tone',

@@ -1,5 +1,16 @@
 /** Words of Exercises, and what exercises are about wherever they are shown. */
 export const exercisesWords = {
+  passage: {
+    title: 'Lo que tiene de arriesgado, según tu mapa',
+    none: 'Nada que tu mapa conozca.',
+    noMap: 'Tu mapa aún está vacío: medido el instrumento, aquí se dice lo arriesgado.',
+    at_one: 'Nota {{notes}}:',
+    at_other: 'Notas {{notes}}:',
+    edge: '{{note}} se pide {{db}} dB por encima del nivel en que suele romperse.',
+    beyond: '{{note}} se pide {{db}} dB por debajo del nivel en que suele romperse.',
+    toBlock: 'Primero estos, luego el pasaje: al bloque',
+    put: 'Los ejercicios y el pasaje están en el bloque.',
+  },
   families: {
     airIntoTone: {
       name: 'Del aire al sonido',

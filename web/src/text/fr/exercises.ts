@@ -1,5 +1,16 @@
 /** Words of Exercises, and what exercises are about wherever they are shown. */
 export const exercisesWords = {
+  passage: {
+    title: 'Ce qui y est risqué, d’après ta carte',
+    none: 'Rien que ta carte connaisse.',
+    noMap: 'Ta carte est encore vide : une fois l’instrument relevé, ce qui est risqué est nommé ici.',
+    at_one: 'Note {{notes}} :',
+    at_other: 'Notes {{notes}} :',
+    edge: '{{note}} est demandée {{db}} dB au-dessus du niveau où elle rompt d’habitude.',
+    beyond: '{{note}} est demandée {{db}} dB sous le niveau où elle rompt d’habitude.',
+    toBlock: 'Ceux-ci d’abord, puis le passage : dans le bloc',
+    put: 'Les exercices préparatoires et le passage sont dans le bloc.',
+  },
   families: {
     airIntoTone: {
       name: 'De l’air au son',

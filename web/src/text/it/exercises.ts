@@ -1,5 +1,16 @@
 /** Words of Exercises, and what exercises are about wherever they are shown. */
 export const exercisesWords = {
+  passage: {
+    title: 'Che cosa vi è di rischioso, secondo la tua mappa',
+    none: 'Niente che la tua mappa conosca.',
+    noMap: 'La tua mappa è ancora vuota: misurato lo strumento, qui si dice che cosa è rischioso.',
+    at_one: 'Nota {{notes}}:',
+    at_other: 'Note {{notes}}:',
+    edge: '{{note}} è chiesta {{db}} dB sopra il livello a cui di solito si rompe.',
+    beyond: '{{note}} è chiesta {{db}} dB sotto il livello a cui di solito si rompe.',
+    toBlock: 'Prima questi, poi il passo: nel blocco',
+    put: 'Gli esercizi e il passo sono nel blocco.',
+  },
   families: {
     airIntoTone: {
       name: 'Dall’aria al suono',
