@@ -30,7 +30,8 @@ export function drawBeats(context: CanvasRenderingContext2D, view: RibbonView): 
   context.font = `600 ${textPx}px ${FACE}`;
   context.textAlign = 'left';
   const first = Math.max(0, Math.ceil((view.fromS - beats.firstS) / beats.beatS - 1e-6));
-  const each = numberedEach(xOf(view, beats.beatS) - xOf(view, 0), beats.perBar, textPx);
+  const beatPx = xOf(view, beats.beatS) - xOf(view, 0);
+  const each = numberedEach(beatPx, beats.perBar, textPx);
   for (let beat = first; beats.firstS + beat * beats.beatS <= view.toS + 1e-6; beat++) {
     const x = Math.round(xOf(view, beats.firstS + beat * beats.beatS));
     const bar = beat % beats.perBar === 0;
@@ -40,7 +41,10 @@ export function drawBeats(context: CanvasRenderingContext2D, view: RibbonView): 
     context.fillStyle = palette.inkSoft;
     const number = String(beat + 1);
     // The last one stands before its line where there is no room behind it.
-    const behind = x + 7 + context.measureText(number).width <= view.width;
+    const room = context.measureText(number).width;
+    const behind = x + 7 + room <= view.width;
+    // Nor before it, where the number before that stands.
+    if (!behind && beatPx < 2 * room + 16) continue;
     context.textAlign = behind ? 'left' : 'right';
     context.fillText(number, behind ? x + 7 : x - 5, height - 8);
   }
