@@ -38,21 +38,58 @@ const TREND_NOTES = 7;
  * which a note leaves the smooth trend of the horn. Our choice, published in the application with every part.
  */
 export function evenness(notes: readonly NoteOnMap[]): Evenness {
-  const parts = (Object.keys(EVENNESS_PARTS) as EvennessPart[]).flatMap((part): PartOfEvenness[] => {
-    const { quantity, halfAt } = EVENNESS_PARTS[part];
-    const known = notes.flatMap((note) => knownValue(ofNote(note, quantity)) ?? []);
-    if (known.length < LEAST_NOTES) return [];
-    const spread = spreadOf(part === 'colour' ? awayFromTrend(known) : known);
-    return [{ part, notes: known.length, spread, worth: 100 / (1 + (spread / halfAt) ** 2) }];
+  const parts = knownParts(notes).map(({ part, known }): PartOfEvenness => {
+    const spread = meanOf(distances(part, known));
+    return { part, notes: known.length, spread, worth: worthOf(part, spread) };
   });
   if (!parts.some((part) => part.part === 'pitch')) return { kind: 'unknown', notes: notes.length };
   return { kind: 'known', value: parts.reduce((sum, part) => sum + part.worth, 0) / parts.length, parts };
 }
 
-function spreadOf(values: readonly number[]): number {
-  const centre = median(values);
-  return (1.2533 * values.reduce((sum, value) => sum + Math.abs(value - centre), 0)) / values.length;
+/** What would raise evenness: a note that lay where the others do in one part, and by how many points. */
+export interface EvennessGain {
+  readonly part: EvennessPart;
+  readonly midi: number;
+  readonly points: number;
 }
+
+/** The notes that would raise evenness most, the largest gain first; each note once, only gains of a point and more. */
+export function evennessGains(notes: readonly NoteOnMap[], most: number): EvennessGain[] {
+  const parts = knownParts(notes);
+  const gains = parts.flatMap(({ part, known, midis }) => {
+    const away = distances(part, known);
+    const now = worthOf(part, meanOf(away));
+    return midis.map((midi, i): EvennessGain => {
+      const then = worthOf(part, meanOf(away.with(i, 0)));
+      return { part, midi, points: (then - now) / parts.length };
+    });
+  });
+  const sorted = gains.filter(({ points }) => points >= 1).sort((a, b) => b.points - a.points);
+  return sorted.filter(({ midi }, i) => sorted.findIndex((one) => one.midi === midi) === i).slice(0, most);
+}
+
+function knownParts(notes: readonly NoteOnMap[]) {
+  return (Object.keys(EVENNESS_PARTS) as EvennessPart[]).flatMap((part) => {
+    const told = notes.flatMap((note) => {
+      const value = knownValue(ofNote(note, EVENNESS_PARTS[part].quantity));
+      return value === undefined ? [] : [{ midi: note.midi, value }];
+    });
+    if (told.length < LEAST_NOTES) return [];
+    return [{ part, known: told.map(({ value }) => value), midis: told.map(({ midi }) => midi) }];
+  });
+}
+
+const worthOf = (part: EvennessPart, spread: number) => 100 / (1 + (spread / EVENNESS_PARTS[part].halfAt) ** 2);
+
+/** How far each note lies from the middle of all, or its colour from the trend. */
+function distances(part: EvennessPart, known: readonly number[]): number[] {
+  const values = part === 'colour' ? awayFromTrend(known) : known;
+  const centre = median(values);
+  return values.map((value) => Math.abs(value - centre));
+}
+
+/** 1.25 × the mean distance: the deviation of a normal spread. */
+const meanOf = (away: readonly number[]) => (1.2533 * away.reduce((sum, value) => sum + value, 0)) / away.length;
 
 function awayFromTrend(values: readonly number[]): number[] {
   const trend = movingMedian(values, TREND_NOTES);

@@ -26,7 +26,7 @@ export { hornMap, ofNote, otherFingerings, type NoteOnMap } from './hornMap';
 export { edgeOf, type Edge } from './edge';
 export { feedersOf, passageRisks, type PassageRisk } from './passageRisks';
 export { seams, type Seam } from './seams';
-export { evenness, EVENNESS_PARTS } from './evenness';
+export { evenness, evennessGains, EVENNESS_PARTS } from './evenness';
 export {
   ASKED_AT_ONCE,
   ASKED_QUANTITIES,

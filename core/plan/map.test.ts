@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { SeededRandom } from '@inner-hum/core/simulate';
 import { cellsFrom } from './cells';
-import { evenness } from './evenness';
+import { evenness, evennessGains } from './evenness';
 import { exerciseFor, exerciseForSeam } from './exerciseFor';
 import { hornMap, otherFingerings } from './hornMap';
 import { needGroups, needs } from './needs';
@@ -95,6 +95,22 @@ describe('evenness', () => {
   it('is the mean of its published parts', () => {
     if (even.kind === 'unknown') throw new Error('unknown');
     expect(even.value).toBeCloseTo(even.parts.reduce((sum, part) => sum + part.worth, 0) / even.parts.length);
+  });
+  it('says which note would raise it most, and by how much', () => {
+    const map = days((midi) => ({ pitchCentreCents: midi === 74 ? 60 : midi === 80 ? 40 : 0 }));
+    const [first, second] = evennessGains(map, 3);
+    expect(first).toMatchObject({ part: 'pitch', midi: 74 });
+    expect(second).toMatchObject({ part: 'pitch', midi: 80 });
+    const before = evenness(map);
+    const after = evenness(days((midi) => ({ pitchCentreCents: midi === 80 ? 40 : 0 })));
+    if (before.kind !== 'known' || after.kind !== 'known') throw new Error('not known');
+    expect(first!.points).toBeCloseTo(after.value - before.value, 1);
+    expect(
+      evennessGains(
+        days(() => ({})),
+        3,
+      ),
+    ).toEqual([]);
   });
   it('is unknown for a few notes', () =>
     expect(evenness(mapOf([seen({ values: { pitchCentreCents: 1 } })]))).toEqual({ kind: 'unknown', notes: 1 }));

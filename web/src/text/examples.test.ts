@@ -15,6 +15,8 @@ const FILLED: Readonly<Record<string, string | number>> = {
   beats: 4.5,
   cents: 14,
   gap: 'breathe',
+  gain: 3,
+  gains: 'D5’s pitch (+3)',
   stopS: 7,
   celsius: 21,
   changes: 'beats 8',

@@ -2,6 +2,7 @@ import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
 import { usualExercise, familyById } from '@inner-hum/core/families';
 import {
   evenness,
+  evennessGains,
   EVENNESS_PARTS,
   exerciseFor,
   exerciseForSeam,
@@ -143,10 +144,14 @@ function pagesOf(midis: readonly number[]): readonly (readonly number[])[] {
   return Array.from({ length: count }, (_, i) => midis.slice(i * each, (i + 1) * each));
 }
 
-/** Evenness with every part of its formula openable. */
+const MOST_GAINS = 3;
+
+/** Evenness with every part of its formula openable, and what would raise it. */
 function EvennessPanel({ notes }: { readonly notes: Parameters<typeof evenness>[0] }) {
   const { t } = useTranslation();
+  const nameOf = useNoteName();
   const of = evenness(notes);
+  const gains = of.kind === 'known' ? evennessGains(notes, MOST_GAINS) : [];
   return (
     <Box borderTopWidth="2px" borderColor="ink" pt="10px" mt="12px">
       <SectionTitle>{t('horn.evenness')}</SectionTitle>
@@ -179,6 +184,17 @@ function EvennessPanel({ notes }: { readonly notes: Parameters<typeof evenness>[
             {t('horn.formula')}
           </chakra.p>
         </details>
+      )}
+      {gains.length > 0 && (
+        <chakra.p data-testid="raises">
+          {t('horn.raises', {
+            gains: gains
+              .map(({ part, midi, points }) =>
+                t(`horn.gains.${part}`, { note: nameOf(midi), gain: formatNumber(points, 0) }),
+              )
+              .join(', '),
+          })}
+        </chakra.p>
       )}
     </Box>
   );

@@ -77,6 +77,13 @@ export const hornWords = {
     allSetups: 'Allem',
     pages: 'Teil des Instruments',
     evenness: 'Ausgeglichenheit',
+    raises: 'Am meisten hebt es {{gains}}.',
+    gains: {
+      pitch: 'die Tonhöhe von {{note}} (+{{gain}})',
+      colour: 'die Farbe von {{note}} (+{{gain}})',
+      response: 'die Ansprache von {{note}} (+{{gain}})',
+      range: 'der Umfang von {{note}} (+{{gain}})',
+    },
     evennessOf: 'von 100, aus {{count}} Teilen',
     evennessUnknown: 'Noch nicht bekannt: Es braucht acht Töne mit ihrer Tonhöhe; {{notes}} sind da.',
     parts: {

@@ -75,6 +75,13 @@ export const hornWords = {
     allSetups: 'All of them',
     pages: 'Part of the horn',
     evenness: 'Evenness',
+    raises: 'It would rise most with {{gains}}.',
+    gains: {
+      pitch: '{{note}}’s pitch (+{{gain}})',
+      colour: '{{note}}’s colour (+{{gain}})',
+      response: '{{note}}’s response (+{{gain}})',
+      range: '{{note}}’s range (+{{gain}})',
+    },
     evennessOf: 'of 100, from {{count}} parts',
     evennessUnknown: 'Not known yet: it takes eight notes with their pitch; {{notes}} are here.',
     parts: {

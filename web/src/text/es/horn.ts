@@ -77,6 +77,13 @@ export const hornWords = {
     allSetups: 'Todo',
     pages: 'Parte del saxofón',
     evenness: 'Igualdad',
+    raises: 'Lo que más la subiría: {{gains}}.',
+    gains: {
+      pitch: 'la altura de {{note}} (+{{gain}})',
+      colour: 'el timbre de {{note}} (+{{gain}})',
+      response: 'la respuesta de {{note}} (+{{gain}})',
+      range: 'el rango de {{note}} (+{{gain}})',
+    },
     evennessOf: 'de 100, de {{count}} partes',
     evennessUnknown: 'Aún no se sabe: hacen falta ocho notas con su altura; hay {{notes}}.',
     parts: {

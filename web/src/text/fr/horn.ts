@@ -76,6 +76,13 @@ export const hornWords = {
     allSetups: 'Tout',
     pages: 'Partie de l’instrument',
     evenness: 'Égalité',
+    raises: 'Ce qui l’élèverait le plus : {{gains}}.',
+    gains: {
+      pitch: 'la hauteur de {{note}} (+{{gain}})',
+      colour: 'le timbre de {{note}} (+{{gain}})',
+      response: 'la réponse de {{note}} (+{{gain}})',
+      range: 'l’étendue de {{note}} (+{{gain}})',
+    },
     evennessOf: 'sur 100, de {{count}} parties',
     evennessUnknown: 'Pas encore connue : il faut huit notes avec leur hauteur ; il y en a {{notes}}.',
     parts: {

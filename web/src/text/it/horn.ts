@@ -76,6 +76,13 @@ export const hornWords = {
     allSetups: 'Tutto',
     pages: 'Parte dello strumento',
     evenness: 'Uguaglianza',
+    raises: 'La alzerebbe di più: {{gains}}.',
+    gains: {
+      pitch: 'l’altezza di {{note}} (+{{gain}})',
+      colour: 'il timbro di {{note}} (+{{gain}})',
+      response: 'la risposta di {{note}} (+{{gain}})',
+      range: 'l’estensione di {{note}} (+{{gain}})',
+    },
     evennessOf: 'su 100, da {{count}} parti',
     evennessUnknown: 'Non ancora nota: servono otto note con la loro altezza; ce ne sono {{notes}}.',
     parts: {
