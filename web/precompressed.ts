@@ -1,5 +1,5 @@
-import { readdir, readFile, writeFile } from 'node:fs/promises';
-import { join } from 'node:path';
+import { copyFile, readdir, readFile, writeFile } from 'node:fs/promises';
+import { join, resolve } from 'node:path';
 import { promisify } from 'node:util';
 import { brotliCompress, constants } from 'node:zlib';
 import type { Plugin } from 'vite';
@@ -9,6 +9,9 @@ const compress = promisify(brotliCompress);
 const TEXTS = /\.(js|css|html|svg|json|webmanifest)$/;
 const LEAST_BYTES = 1024;
 
+/** A static host gives this page for an address that is no file of its own: it is the application's, which finds the place itself. */
+const FALLBACK = '404.html';
+
 /** Puts a brotli copy beside each built text file: the server hands those out as they are, at a size that no server has time for. */
 export function precompressed(): Plugin {
   let folder = '';
@@ -16,11 +19,12 @@ export function precompressed(): Plugin {
     name: 'precompressed',
     apply: 'build',
     enforce: 'post',
-    configResolved: ({ root, build }) => void (folder = join(root, build.outDir)),
+    configResolved: ({ root, build }) => void (folder = resolve(root, build.outDir)),
     closeBundle: {
       order: 'post',
       sequential: true,
       handler: async () => {
+        await copyFile(join(folder, 'index.html'), join(folder, FALLBACK));
         const names = await readdir(folder, { recursive: true });
         await Promise.all(names.filter((name) => TEXTS.test(name)).map((name) => beside(join(folder, name))));
       },

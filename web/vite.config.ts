@@ -4,8 +4,12 @@ import { VitePWA } from 'vite-plugin-pwa';
 import { licences } from './licences';
 import { precompressed } from './precompressed';
 
+/** The folder of the host that the copy is for, with a slash at both ends; its root when nothing is said. */
+const base = process.env['INNER_HUM_BASE'] ?? '/';
+
 export default defineConfig({
   root: import.meta.dirname,
+  base,
   plugins: [
     react(),
     licences(),
@@ -20,17 +24,17 @@ export default defineConfig({
         background_color: '#f3f0e8',
         theme_color: '#f3f0e8',
         icons: [
-          { src: '/icons/mark.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' },
-          { src: '/icons/192.png', sizes: '192x192', type: 'image/png', purpose: 'any' },
-          { src: '/icons/512.png', sizes: '512x512', type: 'image/png', purpose: 'any' },
-          { src: '/icons/maskable-512.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
+          { src: 'icons/mark.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' },
+          { src: 'icons/192.png', sizes: '192x192', type: 'image/png', purpose: 'any' },
+          { src: 'icons/512.png', sizes: '512x512', type: 'image/png', purpose: 'any' },
+          { src: 'icons/maskable-512.png', sizes: '512x512', type: 'image/png', purpose: 'maskable' },
         ],
       },
       workbox: {
         globPatterns: ['**/*.{js,css,html,svg,woff2,otf}', 'licences.json'],
-        globIgnores: ['demo/**'],
-        navigateFallback: '/index.html',
-        navigateFallbackDenylist: [/^\/healthz/, /^\/demo\//],
+        globIgnores: ['demo/**', '404.html'],
+        navigateFallback: `${base}index.html`,
+        navigateFallbackDenylist: [/\/healthz$/, /\/demo\//],
       },
     }),
     precompressed(),

@@ -1,8 +1,9 @@
 import { ChakraProvider } from '@chakra-ui/react';
-import { lazy, Suspense, useEffect } from 'react';
+import { lazy, Suspense } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Provider } from 'react-redux';
 import { BrowserRouter, Link, Navigate, Route, Routes } from 'react-router';
+import { HOME } from './base/home';
 import { i18next, withAllWords } from './text/i18n';
 import { AppFrame } from './features/frame/AppFrame';
 import { Boundary } from './shared/page/Boundary';
@@ -14,15 +15,20 @@ import { store } from './store';
 
 const loadStand = () => import('./features/stand/StandPage');
 const StandPage = lazy(() => withAllWords(loadStand()));
-/** So long after the first place is there the Stand is made ready, so that it opens at once, milliseconds. */
+/** So long after the first place is there the words of the others come, and the Stand, so that it opens at once, milliseconds. */
+const OTHER_WORDS_MS = 1500;
 const STAND_READY_MS = 2500;
+function makeReady(): void {
+  setTimeout(() => void withAllWords(Promise.resolve()), OTHER_WORDS_MS); // never rejects
+  setTimeout(() => void loadStand().catch(() => undefined), STAND_READY_MS); // told when it is opened
+}
 const ExercisesPage = lazy(() => withAllWords(import('./features/exercises/ExercisesPage')));
 const LessonSheet = lazy(() => withAllWords(import('./features/exercises/LessonSheet')));
 const OvertonesPage = lazy(() => withAllWords(import('./features/overtones/OvertonesPage')));
 const loadToday = () => import('./features/today/TodayPage');
 const TodayPage = lazy(loadToday);
 // The place that most visits begin with is on its way while the storage opens.
-if (['/', '/today'].includes(location.pathname)) loadToday().catch(() => undefined); // told when it is shown
+if ([HOME, `${HOME}today`].includes(location.pathname)) loadToday().catch(() => undefined); // told when it is shown
 const WeekPage = lazy(() => withAllWords(import('./features/today/WeekPage')));
 const HornPage = lazy(() => withAllWords(import('./features/horn/HornPage')));
 const GuidePage = lazy(() => withAllWords(import('./features/guide/GuidePage')));
@@ -47,14 +53,10 @@ function Crashed() {
 function Places() {
   const { t } = useTranslation();
   useColourMode();
-  useEffect(() => {
-    const soon = setTimeout(() => void loadStand().catch(() => undefined), STAND_READY_MS); // told when it is opened
-    return () => clearTimeout(soon);
-  }, []);
   return (
     <Suspense fallback={<p>{t('app.loading')}</p>}>
       <Routes>
-        <Route element={<AppFrame />}>
+        <Route element={<AppFrame onPlace={makeReady} />}>
           <Route index element={<Navigate to="/today" replace />} />
           <Route path="today" element={<TodayPage />} />
           <Route path="week" element={<WeekPage />} />
@@ -91,7 +93,7 @@ export function App({ sound }: { readonly sound: PageSound }) {
       <Provider store={store}>
         <ChakraProvider value={system}>
           <PageSoundProvider value={sound}>
-            <BrowserRouter>
+            <BrowserRouter basename={HOME}>
               <Places />
             </BrowserRouter>
           </PageSoundProvider>

@@ -11,7 +11,7 @@ import { openDatabase } from './db/database';
 import { emptyOldBin } from './db/takes';
 import { keepInstallOffer } from './shared/page/install';
 import { registerOffline } from './shared/page/update';
-import { fetchFirst, i18next, speak, speakFirst, withAllWords } from './text/i18n';
+import { fetchFirst, i18next, speak, speakFirst } from './text/i18n';
 import { store } from './store';
 import { noticed } from './store/notices';
 import { languageFor, type Language } from './base/languages';
@@ -59,9 +59,6 @@ async function speakAsChosen(): Promise<void> {
   store.subscribe(() => void follow()); // tells its own failure
 }
 
-/** The words of the other places come this long after the first screen, milliseconds. */
-const OTHER_WORDS_MS = 1500;
-
 async function start(): Promise<void> {
   // Most likely what the settings will say: on its way while the storage opens.
   fetchFirst(languageFor(navigator.languages)).catch(() => undefined); // asked for again, and told, below
@@ -74,8 +71,6 @@ async function start(): Promise<void> {
   }
   await speakAsChosen();
   createRoot(document.getElementById('root')!).render(<App sound={sound} />);
-  // The first screen is there by its own words; whatever is told next has the others.
-  setTimeout(() => void withAllWords(Promise.resolve()), OTHER_WORDS_MS); // never rejects
   // It waits for nothing, and online the page works without it.
   if (import.meta.env.PROD) registerOffline().catch(() => undefined);
   await openDemo().catch((error: unknown) => tell('app.demoFailed', error));

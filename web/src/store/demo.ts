@@ -5,6 +5,7 @@ import { settingsChanged } from './settings';
 import { backupService } from '../db/backup';
 import { hasTakes, mergeTakes } from '../db/takes';
 import { dayOf } from '../base/days';
+import { HOME } from '../base/home';
 import type { GearItem } from '../db/settings/gear';
 import type { Settings } from '../db/settings/settings';
 
@@ -18,7 +19,7 @@ export async function openDemo(): Promise<void> {
   if (!asksForDemo()) return;
   if (!(await hasTakes())) {
     store.dispatch(settingsChanged({ source: 'standIn', ...demoSettings() }));
-    const response = await fetch('/demo/season.zip');
+    const response = await fetch(`${HOME}demo/season.zip`);
     const backup = await backupService().read(new Uint8Array(await response.arrayBuffer()));
     if (backup.kind === 'read') await mergeTakes(backup.takes.map(movedTo(backup.takes)));
   }

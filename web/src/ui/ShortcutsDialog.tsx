@@ -56,7 +56,7 @@ export function ShortcutsDialog({ open, onClose }: { readonly open: boolean; rea
         {t('shortcuts.title')}
       </chakra.h2>
       <Field label={t('shortcuts.find')} mb="8px">
-        <TextInput type="search" value={wanted} onChange={(event) => want(event.target.value)} />
+        <TextInput value={wanted} onChange={(event) => want(event.target.value)} />
       </Field>
       <chakra.table width="100%">
         <tbody>

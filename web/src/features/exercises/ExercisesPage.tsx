@@ -118,7 +118,9 @@ export default function ExercisesPage() {
                 onPhrase={(phrase) => dispatch(exerciseChanged({ phrase }))}
               />
             )}
-            {now.family === 'ownPassage' && <PassageRisks />}
+            {/* A route of overtones is on no map. */}
+            {'phrase' in familyById(now.family).fields &&
+              score.steps.some(({ partialNumber }) => partialNumber === 1) && <PassageRisks />}
             <Flex gap="12px" wrap="wrap" mt="14px">
               <Button tone="strong" onClick={() => void navigate('/stand')}>
                 {t('exercise.play')}

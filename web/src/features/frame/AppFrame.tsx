@@ -1,7 +1,7 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { DEMO_TAG } from '@inner-hum/core/plan';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { NavLink, Outlet, useLocation } from 'react-router';
 import { database, storageNow } from '../../db/database';
@@ -44,7 +44,7 @@ const PlaceLink = chakra(NavLink, {
 });
 
 /** What stands around every place: the rail at the left edge, the ways to the places, notices. */
-export function AppFrame() {
+export function AppFrame({ onPlace }: { readonly onPlace: () => void }) {
   const { t } = useTranslation();
   const { pathname } = useLocation();
   const [keysShown, showKeys] = useState(false);
@@ -132,6 +132,7 @@ export function AppFrame() {
           <PlaceBoundary path={pathname}>
             <Suspense fallback={<p>{t('app.loading')}</p>}>
               <Outlet />
+              <WhenThere run={onPlace} />
             </Suspense>
           </PlaceBoundary>
         </chakra.main>
@@ -215,4 +216,10 @@ function DemoBar() {
       </chakra.button>
     </Box>
   );
+}
+
+/** Runs something once the first place is there: beside it, it waits for it. */
+function WhenThere({ run }: { readonly run: () => void }) {
+  useEffect(run, [run]);
+  return null;
 }

@@ -14,18 +14,18 @@ describe('the ways to the places', () => {
 
   it('are not there on the Stand while a take runs', () => {
     store.dispatch(takeAsked());
-    inApp(<AppFrame />, '/stand');
+    inApp(<AppFrame onPlace={() => undefined} />, '/stand');
     expect(ways()).toBeNull();
   });
 
   it.each(['/stand', '/horn'])('are at %s while nothing runs', (place) => {
-    inApp(<AppFrame />, place);
+    inApp(<AppFrame onPlace={() => undefined} />, place);
     expect(ways()).not.toBeNull();
   });
 
   it('are in another place even while what ran on the Stand comes to its end', () => {
     store.dispatch(takeAsked());
-    inApp(<AppFrame />, '/horn');
+    inApp(<AppFrame onPlace={() => undefined} />, '/horn');
     expect(ways()).not.toBeNull();
   });
 });

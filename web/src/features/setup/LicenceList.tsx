@@ -2,6 +2,7 @@ import { chakra } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Fold } from '../../ui/Fold';
+import { HOME } from '../../base/home';
 import type { Licence } from './licence';
 
 /** Whose work the application is built on, with the licence of each; read when it is opened. */
@@ -18,7 +19,7 @@ function Licences() {
   const { t } = useTranslation();
   const [all, setAll] = useState<readonly Licence[] | 'failed'>();
   useEffect(() => {
-    fetch('/licences.json')
+    fetch(`${HOME}licences.json`)
       .then((response) => (response.ok ? (response.json() as Promise<Licence[]>) : Promise.reject(new Error())))
       .then(setAll, () => setAll('failed'));
   }, []);

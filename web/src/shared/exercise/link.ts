@@ -1,10 +1,11 @@
 import { type ExerciseParameters } from '@inner-hum/core/exercise';
 import { isExercise, playable } from '@inner-hum/core/families';
+import { HOME } from '../../base/home';
 import { routineFrom, type Routine } from '@inner-hum/core/plan';
 
 /** Address that opens an exercise in another copy of the application. */
 export function linkTo(exercise: ExerciseParameters): string {
-  const address = new URL('/exercises', window.location.origin);
+  const address = new URL(`${HOME}exercises`, window.location.origin);
   address.searchParams.set('exercise', JSON.stringify(exercise));
   return address.toString();
 }
@@ -60,7 +61,7 @@ export function readRoutineFile(text: string): Routine | undefined {
 
 /** Address that opens a routine in another copy of the application. */
 export function linkToRoutine(routine: Routine): string {
-  const address = new URL('/exercises', window.location.origin);
+  const address = new URL(`${HOME}exercises`, window.location.origin);
   address.searchParams.set('routine', JSON.stringify(routine));
   return address.toString();
 }

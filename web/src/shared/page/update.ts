@@ -1,3 +1,4 @@
+import { HOME } from '../../base/home';
 import { store } from '../../store';
 import { noticed } from '../../store/notices';
 
@@ -6,7 +7,7 @@ let waiting: ServiceWorker | undefined;
 /** Registers what makes the application work offline. A new version waits until the player goes over to it. */
 export async function registerOffline(): Promise<void> {
   if (!('serviceWorker' in navigator)) return;
-  const registration = await navigator.serviceWorker.register('/sw.js');
+  const registration = await navigator.serviceWorker.register(`${HOME}sw.js`);
   const offer = (worker: ServiceWorker | null) => {
     // Without a controller this is the first version here, not a new one.
     if (!worker || !navigator.serviceWorker.controller) return;
