@@ -8,7 +8,6 @@ import { usePageSound } from '../../practice/usePageSound';
 import { ProblemNote } from '../../shared/page/ProblemNote';
 import { useListening } from '../../shared/page/useListening';
 import { store, useAppDispatch, useAppSelector } from '../../store';
-import { problemMet } from '../../store/practice';
 import { hornChosen, languageChosen, rulerKey, settingsChanged } from '../../store/settings';
 import { formatNumber, formatSigned } from '../../text/format';
 import { useNoteName } from '../../text/useNoteName';
@@ -36,6 +35,7 @@ export default function HearOneNote({
   const page = usePageSound();
   const { t } = useTranslation();
   const nameOf = useNoteName();
+  const problem = useAppSelector((state) => state.practice.problem);
   const { on, toggle } = useListening(true);
   const [heard, setHeard] = useState<FirstNote>({ kind: 'listening' });
   const [clipped, setClipped] = useState(false);
@@ -63,14 +63,14 @@ export default function HearOneNote({
   const begin = useRef(listen);
   useEffect(() => begin.current(), []);
   const note = nameOf(askedMidi);
+  // What is wrong has its own way to try again.
   if (!on && heard.kind !== 'heard')
-    return (
-      <>
-        <ProblemNote onRetry={() => store.dispatch(problemMet(null))} />
-        <Button tone="strong" onClick={listen} alignSelf="flex-start" fontSize="lead">
-          {t('welcome.hearNote', { note })}
-        </Button>
-      </>
+    return problem ? (
+      <ProblemNote onRetry={listen} />
+    ) : (
+      <Button tone="strong" onClick={listen} alignSelf="flex-start" fontSize="lead">
+        {t('welcome.hearNote', { note })}
+      </Button>
     );
   return (
     <chakra.section borderWidth="1.5px" borderColor="ink" borderRadius="card" p="14px" data-testid="one-note">
