@@ -135,6 +135,37 @@ describe('the answer', () => {
     expect(differences[0]).toMatchObject({ answer: 'differs', dynamic: 'p' });
     expect(differences[0]!.difference).toBeCloseTo(-2, 0);
   });
+  it('a tone counts for the dynamic that was asked of it, however loud it became', () => {
+    const two = { ...asked, dynamics: ['p', 'mf'] as const, notes: [62] };
+    const takes = two.order.slice(0, 6).flatMap((ways, round) =>
+      ways.map((variant, i) => {
+        const at = 1000 * (2 * round + i);
+        // The second way is louder: its soft tone is heard in the middle.
+        const one = (value: number) =>
+          seen({ midi: 62, band: variant === 1 ? 'medium' : 'soft', values: { pitchSteadinessCents: value } });
+        const scatter = 0.1 * ((round + i) % 3);
+        const told = [one(variant === 1 ? 3 : 5), one(8)].map(({ values, ...about }) => ({
+          ...about,
+          values: { pitchSteadinessCents: values.pitchSteadinessCents! + scatter },
+        }));
+        return {
+          ...digest(`t${at}`, at, told),
+          day: '2026-03-01',
+          trial: { experiment: 'lip', round, variant, part: 0 },
+        };
+      }),
+    );
+    const { differences } = experimentAnswer(two, takes);
+    const of = (dynamic: string) => differences.find((one) => one.dynamic === dynamic)!;
+    expect(of('p')).toMatchObject({ answer: 'differs' });
+    expect(of('p').difference).toBeCloseTo(-2, 0);
+    expect(of('mf')).toMatchObject({ answer: 'alike' });
+  });
+  it('what was probed on another day is no before', () => {
+    const around = { ...asked, kind: 'around' as const, order: drawOrder('around', 2, seeded()) };
+    const torn = tries(12, -3, { kind: 'around' }).map((one) => (one.part === 0 ? { ...one, day: '2026-02-28' } : one));
+    expect(answerFrom(around, torn).differences).toEqual([]);
+  });
   it('knows how often chance chooses as well', () => {
     const picks = Array.from({ length: 9 }, (_, round) => ({
       round,

@@ -55,7 +55,6 @@ export interface ExperimentAnswer {
 }
 
 const measureKey = (quantity: AskedQuantity, dynamic: ProbeDynamic) => `${quantity} ${dynamic}`;
-const BAND_OF = { p: 'soft', mf: 'medium', f: 'loud' } as const;
 
 /** What the takes of an experiment answer so far. */
 export function experimentAnswer(experiment: Experiment, takes: readonly Digest[]): ExperimentAnswer {
@@ -68,10 +67,13 @@ function trialValues(experiment: Experiment, takes: readonly Digest[]): TrialVal
   const keys = experiment.dynamics.flatMap((dynamic) =>
     experiment.about.map((quantity) => ({ quantity, dynamic, key: measureKey(quantity, dynamic) })),
   );
-  const told = (take: Digest, { quantity, dynamic }: (typeof keys)[number], midi: number) =>
-    take.seen.flatMap((one) =>
-      one.midi === midi && one.partial === 1 && one.band === BAND_OF[dynamic] ? (one.values[quantity] ?? []) : [],
-    );
+  // A tone belongs to the dynamic that was asked of it, however loud it became: its place in the probe says which.
+  const { dynamics, notes } = experiment;
+  const told = (take: Digest, { quantity, dynamic }: (typeof keys)[number], midi: number) => {
+    const step = dynamics.indexOf(dynamic) * notes.length + notes.indexOf(midi);
+    const own = take.seen.filter((one) => one.midi === midi && one.atMs - take.startedAtMs === step);
+    return own.flatMap(({ values }) => values[quantity] ?? []);
+  };
   const usual = new Map(
     keys.flatMap((key) =>
       experiment.notes.map((midi) => [`${key.key} ${midi}`, counted.flatMap((take) => told(take, key, midi))] as const),
@@ -185,7 +187,8 @@ const chanceOf = (t: number, freedom: number) => 2 * (1 - jstat.studentt.cdf(Mat
 function changesIn(trials: readonly TrialValues[]): TrialValues[] {
   return trials.flatMap((after) => {
     const before = trials.find(({ round, part }) => round === after.round && part === 0);
-    if (after.part !== 1 || !before) return [];
+    // What was probed on another day is no "before".
+    if (after.part !== 1 || before?.day !== after.day) return [];
     const values = Object.entries(after.values).flatMap(([key, value]) =>
       before.values[key] === undefined ? [] : [[key, value - before.values[key]] as const],
     );
