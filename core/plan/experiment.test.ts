@@ -9,6 +9,7 @@ const seeded = (seed = 1) => {
   const random = new SeededRandom(seed);
   return () => random.uniform();
 };
+const TODAY = '2026-03-01';
 const asked: Experiment = {
   id: 'lip',
   question: 'Is it steadier with less mouthpiece?',
@@ -70,10 +71,21 @@ describe('tries', () => {
   it('the probe can be played', () => expect(isExercise(probeOf(asked))).toBe(true));
   it('the next is the first that was not played, whatever was played besides', () => {
     const [first, second] = asked.order[0]!;
-    expect(nextTrial(asked, []).next).toMatchObject({ round: 0, variant: first });
-    const { next, rounds } = nextTrial(asked, [take(0, first!, 1), take(1, 0, 2)]);
+    expect(nextTrial(asked, [], TODAY).next).toMatchObject({ round: 0, variant: first });
+    const { next } = nextTrial(asked, [take(0, first!, 1), take(1, 0, 2)], TODAY);
     expect(next).toMatchObject({ round: 0, variant: second });
-    expect(rounds).toBe(0);
+  });
+  it('around something a day is whole or begins anew, and one is enough for a day', () => {
+    const around = { ...asked, kind: 'around' as const, order: drawOrder('around', 2, seeded()) };
+    const [variant] = around.order[0]! as [number];
+    const probe = (part: number, day: string) => ({ trial: { experiment: 'lip', round: 0, variant, part }, day });
+    const after = (...takes: ReturnType<typeof probe>[]) => nextTrial(around, takes, TODAY);
+    expect(after()).toMatchObject({ next: { round: 0, part: 0 }, anotherDay: false });
+    expect(after(probe(0, TODAY))).toMatchObject({ next: { round: 0, part: 1 }, anotherDay: false });
+    expect(after(probe(0, '2026-02-28'))).toMatchObject({ next: { round: 0, part: 0 } });
+    expect(after(probe(0, TODAY), probe(1, TODAY))).toMatchObject({ next: { round: 1, part: 0 }, anotherDay: true });
+    const yesterday = after(probe(0, '2026-02-28'), probe(1, '2026-02-28'));
+    expect(yesterday).toMatchObject({ next: { round: 1, part: 0 }, anotherDay: false });
   });
   it('a try played again counts instead; another horn and another question do not', () => {
     const other = { ...take(0, 1, 3), trial: { experiment: 'reed', round: 0, variant: 1, part: 0 } };

@@ -132,14 +132,28 @@ function trialsOf({ id, kind, order }: Experiment): Trial[] {
   );
 }
 
-/** The try that comes next, and how many rounds are whole; none once all are played. */
+/**
+ * The try that comes next; none once all are played. Around something, before and after belong to one day: what was left
+ * in the middle begins anew, and after a whole round the next one is for another day.
+ * @param today yyyy-mm-dd
+ */
 export function nextTrial(
   experiment: Experiment,
-  takes: readonly Pick<Digest, 'trial'>[],
-): { readonly next: Trial | undefined; readonly rounds: number } {
-  const played = new Set(takes.flatMap(({ trial }) => (trial?.experiment === experiment.id ? [placeOf(trial)] : [])));
-  const next = trialsOf(experiment).find((trial) => !played.has(placeOf(trial)));
-  return { next, rounds: next ? next.round : experiment.order.length };
+  takes: readonly Pick<Digest, 'trial' | 'day'>[],
+  today: string,
+): { readonly next: Trial | undefined; readonly anotherDay: boolean } {
+  const days = new Map<string, string>();
+  for (const { trial, day } of takes) if (trial?.experiment === experiment.id) days.set(placeOf(trial), day);
+  const dayOf = (trial: Trial, part = trial.part) => days.get(placeOf({ ...trial, part }));
+  const around = experiment.kind === 'around';
+  const whole = (trial: Trial) => dayOf(trial, 0) !== undefined && dayOf(trial, 0) === dayOf(trial, 1);
+  const next = trialsOf(experiment).find((trial) => {
+    if (!around) return dayOf(trial) === undefined;
+    return !whole(trial) && (trial.part === 1 || dayOf(trial) !== today);
+  });
+  const anotherDay =
+    around && next?.part === 0 && trialsOf(experiment).some((trial) => whole(trial) && dayOf(trial) === today);
+  return { next, anotherDay };
 }
 
 const placeOf = ({ round, variant, part }: Trial) => `${round} ${variant} ${part}`;

@@ -8,6 +8,7 @@ import { detailOf } from '../../base/detailOf';
 import { compareService } from '../../db/compareService';
 import { database } from '../../db/database';
 import { useOpenExercise } from '../../shared/exercise/useOpenExercise';
+import { useDay } from '../../shared/page/useDay';
 import { useBlindPair } from '../../shared/take/useBlindPair';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { entry } from '../../store/lists';
@@ -81,7 +82,7 @@ function NextTry({
   const { t } = useTranslation();
   const dispatch = useAppDispatch();
   const open = useOpenExercise();
-  const { next } = nextTrial(experiment, takes);
+  const { next, anotherDay } = nextTrial(experiment, takes, useDay());
   if (!next) return <chakra.p mt="14px">{t('findOut.allPlayed')}</chakra.p>;
   return (
     <Box
@@ -95,11 +96,12 @@ function NextTry({
     >
       <chakra.p color="inkSoft">{t('findOut.round', { number: next.round + 1, of: ROUNDS })}</chakra.p>
       {answered && <p>{t('findOut.answered')}</p>}
+      {anotherDay && <p>{t('findOut.anotherDay')}</p>}
       <chakra.p fontSize="lead" mb="10px">
-        {trialText(t, experiment, next)}
+        {!anotherDay && trialText(t, experiment, next)}
       </chakra.p>
       <Button
-        tone={answered ? 'plain' : 'strong'}
+        tone={answered || anotherDay ? 'plain' : 'strong'}
         onClick={() => {
           dispatch(settingsChanged({ trial: next }));
           open(probeOf(experiment));

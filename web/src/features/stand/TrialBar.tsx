@@ -4,6 +4,7 @@ import type { Trial } from '@inner-hum/core/exercise';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
+import { dayOf } from '../../base/days';
 import { database } from '../../db/database';
 import { trialOnStand } from '../../practice/trialOnStand';
 import { useAppDispatch, useAppSelector } from '../../store';
@@ -35,7 +36,7 @@ function Bar({
     [experiment.id],
   );
   const played = phase === 'verdict' && last?.trial?.experiment === experiment.id;
-  const next = played && takes ? nextTrial(experiment, takes).next : undefined;
+  const next = played && takes ? nextTrial(experiment, takes, dayOf(new Date())).next : undefined;
   const goOn = (coming: Trial) => {
     dispatch(settingsChanged({ trial: coming, exercise: probeOf(experiment) }));
     onNext();

@@ -164,6 +164,7 @@ export const hornWords = {
     standAgain: 'Noch einmal gespielt, zählt es stattdessen.',
     nextTry: 'Weiter: {{letter}}, „{{way}}“',
     openQuestion: 'Zur Frage',
+    anotherDay: 'Heute war schon eine Runde: die nächste ist für einen anderen Tag.',
     answered: 'Sie ist beantwortet: mehr Runden braucht es nicht.',
     allPlayed: 'Alle Runden sind gespielt.',
     answer: 'Was es bisher sagt',

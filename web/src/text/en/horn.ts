@@ -159,6 +159,7 @@ export const hornWords = {
     standAgain: 'Played again, it counts instead.',
     nextTry: 'Next: {{letter}}, “{{way}}”',
     openQuestion: 'To the question',
+    anotherDay: 'Today has had its round: the next one is for another day.',
     answered: 'It has its answer: more rounds are not needed.',
     allPlayed: 'All rounds are played.',
     answer: 'What it says so far',

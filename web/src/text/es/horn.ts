@@ -161,6 +161,7 @@ export const hornWords = {
     standAgain: 'Tocado otra vez, cuenta en su lugar.',
     nextTry: 'Sigue: {{letter}}, «{{way}}»',
     openQuestion: 'A la pregunta',
+    anotherDay: 'Hoy ya ha tenido su ronda: la siguiente es para otro día.',
     answered: 'Ya tiene su respuesta: no hacen falta más rondas.',
     allPlayed: 'Todas las rondas están tocadas.',
     answer: 'Qué dice hasta ahora',

@@ -163,6 +163,7 @@ export const hornWords = {
     standAgain: 'Rejoué, c’est lui qui compte.',
     nextTry: 'Suite : {{letter}}, « {{way}} »',
     openQuestion: 'Vers la question',
+    anotherDay: 'Aujourd’hui a eu son tour : le suivant est pour un autre jour.',
     answered: 'Elle a sa réponse : d’autres tours ne sont pas nécessaires.',
     allPlayed: 'Tous les tours sont joués.',
     answer: 'Ce que cela dit jusqu’ici',

@@ -161,6 +161,7 @@ export const hornWords = {
     standAgain: 'Suonato di nuovo, conta al suo posto.',
     nextTry: 'Avanti: {{letter}}, «{{way}}»',
     openQuestion: 'Alla domanda',
+    anotherDay: 'Oggi ha già avuto il suo giro: il prossimo è per un altro giorno.',
     answered: 'Ha la sua risposta: altri giri non servono.',
     allPlayed: 'Tutti i giri sono suonati.',
     answer: 'Che cosa dice finora',
