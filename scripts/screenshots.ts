@@ -32,6 +32,8 @@ const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', arg
 try {
   const empty = await browser.newPage({ viewport: SIZE });
   await whenServed(empty);
+  // Until most of the swell has drawn itself.
+  await empty.waitForTimeout(6500);
   await shoot(empty, 'first-run');
   await empty.close();
 
@@ -64,7 +66,6 @@ try {
     ['/horn/note/74', 'note'],
     ['/horn/sheet', 'sheet'],
     ['/overtones', 'overtones'],
-    ['/overtones/route', 'route'],
   ] as const) {
     await page.goto(address + path);
     await page.waitForTimeout(3000);
@@ -100,6 +101,7 @@ try {
   await contactSheet('phone', { width: 390, height: 844 });
   await languageSheet();
   await partsSheet();
+  await takesSheet();
 } finally {
   await browser.close();
   process.kill(-server.pid!);
@@ -130,6 +132,31 @@ async function partsSheet(): Promise<void> {
   }
   await page.close();
   await asSheet('parts', pictures, 2);
+}
+
+/** What the picture of a tone tells apart: six takes of one swell by a stand-in player with one habit each. */
+async function takesSheet(): Promise<void> {
+  const page = await browser.newPage({ viewport: SIZE });
+  const pictures: string[] = [];
+  for (const [title, habit] of [
+    ['Clean', 'clean'],
+    ['Sharp when soft', 'sharpWhenSoft'],
+    ['Stairs', 'uneven'],
+    ['Airy', 'airy'],
+    ['Up the octave', 'jump'],
+    ['Short', 'stopsEarly'],
+  ] as const) {
+    await page.goto(`${address}/set-up`);
+    await page.getByRole('combobox', { name: 'Sound comes from' }).selectOption('standIn');
+    await page.getByRole('combobox', { name: 'Stand-in player' }).selectOption(habit);
+    await page.goto(`${address}/stand`);
+    await page.getByTestId('start').click();
+    await page.getByTestId('verdict').waitFor();
+    await page.waitForTimeout(800);
+    pictures.push(figureOf(title, await page.getByTestId('verdict').locator('canvas').first().screenshot()));
+  }
+  await page.close();
+  await asSheet('six-takes', pictures, 2);
 }
 
 /** All places and a take being played, on a device of another size, on one sheet. */

@@ -161,16 +161,23 @@ export function drawMark(context: CanvasRenderingContext2D, view: RibbonView, { 
   context.strokeStyle = palette.accent;
   context.lineWidth = 3;
   context.beginPath();
-  context.moveTo(left, height - textPx - 14);
+  // It ends over the dynamics.
+  const foot = height - 2 * textPx - 22;
+  context.moveTo(left, foot);
   context.lineTo(left, y);
   context.lineTo(right, y);
-  context.lineTo(right, height - textPx - 14);
+  context.lineTo(right, foot);
   context.stroke();
   context.fillStyle = palette.accent;
   context.font = `700 ${textPx}px ${FACE}`;
   const room = context.measureText(label).width;
   context.textAlign = 'left';
-  context.fillText(label, Math.max(2, Math.min(width - room - 2, (left + right - room) / 2)), textPx);
+  const labelX = Math.max(2, Math.min(width - room - 2, (left + right - room) / 2));
+  // On paper of its own: a tone far up lies there too.
+  context.strokeStyle = palette.paper;
+  context.lineWidth = 5;
+  context.strokeText(label, labelX, textPx);
+  context.fillText(label, labelX, textPx);
 }
 
 /** Lines of a hatching lie so far apart, px; the narrowest hole is drawn so wide. */
