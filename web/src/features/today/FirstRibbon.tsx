@@ -29,8 +29,16 @@ export function FirstRibbon() {
   const still = useMemo(() => window.matchMedia('(prefers-reduced-motion: reduce)').matches, []);
   const fromMs = useRef<number>(undefined);
   const sounds = useRef<Player>(undefined);
+  /** which press is the newest: what was asked for before it, or before the page was left, does not sound any more */
+  const newest = useRef(0);
   const [sounding, setSounding] = useState(false);
-  useEffect(() => () => sounds.current?.close(), []);
+  useEffect(
+    () => () => {
+      newest.current++;
+      sounds.current?.close();
+    },
+    [],
+  );
   const draw = useCallback(
     (context: CanvasRenderingContext2D, width: number, height: number) => {
       fromMs.current ??= performance.now();
@@ -45,6 +53,7 @@ export function FirstRibbon() {
   );
   const ref = useCanvas(draw, !still || sounding);
   const stop = () => {
+    newest.current++;
     sounds.current?.close();
     sounds.current = undefined;
     fromMs.current = undefined;
@@ -53,11 +62,13 @@ export function FirstRibbon() {
   const listen = async () => {
     if (sounding) return stop();
     setSounding(true);
+    const press = newest.current;
     try {
       const [{ Player: Sounds }, { playStandIn }] = await Promise.all([
         import('../../practice/playback'),
         import('@inner-hum/core/simulate'),
       ]);
+      if (press !== newest.current) return;
       const samples = Float32Array.from(playStandIn(score, { sampleRateHz: RATE_HZ, ...player }));
       sounds.current = new Sounds(speaker, { sampleRateHz: RATE_HZ, samples }, stop);
       await sounds.current.play(0);
