@@ -1,7 +1,5 @@
 import { INSTRUMENTS, midiToHz } from '@inner-hum/core/theory';
-import type { BenchCase, Tone } from './generate';
-
-export type { BenchCase };
+import type { BenchCase, Tone } from './benchCase';
 
 const LOUD = { pp: 0.02, mf: 0.12, ff: 0.5 } as const;
 const BRIGHT = { pp: 2, mf: 10, ff: 28 } as const;
@@ -62,6 +60,22 @@ export function allCases(): BenchCase[] {
           jitterCents: 3,
         }),
       ]);
+    for (const [semitones, jitterCents, breathDb] of [
+      [1, 3, -4],
+      [4, 8, -4],
+      [7, 3, -2],
+    ] as const) {
+      const summed = {
+        startS: 0.5,
+        endS: 3,
+        hz: at(semitones),
+        jitterCents,
+        shimmer: 0.12,
+        breathDb,
+        breathPulse: 0.7,
+      };
+      add(`summed subtone ${semitones}`, 'rough subtone, summed', [], { summed, lengthS: 3.7 });
+    }
     add(
       'short airy notes',
       'short airy notes',

@@ -3,8 +3,9 @@ import { writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { parseArgs } from 'node:util';
 import { browserFigures } from './browser';
-import { allCases, type BenchCase } from './cases';
-import { render, RATE_HZ } from './generate';
+import { RATE_HZ, type BenchCase } from './benchCase';
+import { allCases } from './cases';
+import { render } from './generate';
 import { libraries } from './libraries';
 import { listen, listenWith } from './listen';
 import { addRecording, recordedFigures, recordings, type RecordedTally } from './recorded';
@@ -14,7 +15,7 @@ import { writePage } from './pages';
 
 /** What some of them were before the ear's last change, on the same sounds: what it was made for. */
 const BEFORE: Readonly<Record<string, string>> = {
-  'rough subtone: cents 95th': '13.05',
+  'rough subtone: cents 95th': '13.05, 7.57',
   'octave below sounds along: octave errors': '11.879 % for a while, 1.210 % in attacks',
   'soft starts: onset, ms median': '70 in seven of them',
   'airy vibrato: cents 95th': '14.66',
@@ -156,7 +157,12 @@ function demands(): string[][] {
     ['false tones', '≤ 1 %', '≤ 0.3 %', percent(all.falseTone, all.toneless)],
     ['subtone: right', '≥ 99 %', '≥ 99.7 %', right],
     ['subtone: cents 95th', '≤ 10', '≤ 4', quantile(subtone.cents, 0.95).toFixed(2)],
-    ['rough subtone: cents 95th', '≤ 8', '≤ 4', quantile(trap('rough subtone').cents, 0.95).toFixed(2)],
+    ...['rough subtone', 'rough subtone, summed'].map((name) => [
+      `${name}: cents 95th`,
+      '≤ 8',
+      '≤ 4',
+      quantile(trap(name).cents, 0.95).toFixed(2),
+    ]),
     ['octave below sounds along: octave errors', '', '0 %', percent(doubled.octave, doubled.found)],
     [
       'soft starts: onset, ms median',

@@ -1,4 +1,4 @@
-import type { Truth } from './generate';
+import type { Truth } from './benchCase';
 
 /** What a tracker says of a sound: frames every 10 ms, f0 0 where it hears no tone. */
 export interface Answer {

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { Ear } from '@inner-hum/core/signal';
-import { RATE_HZ } from './generate';
+import { RATE_HZ } from './benchCase';
 import { listen } from './listen';
 
 /** What the ear costs on a recording, measured in a process of its own as in the application's worker. */
