@@ -5,8 +5,9 @@ const AIRY_BELOW = 0.96;
 const REACH_FRAMES = 5;
 /** Neighbours further off belong to another tone, cents. */
 const SAME_TONE_CENTS = 100;
-/** Below this noise moves every frame, and what would follow a vibrato would follow the noise. */
+/** Below this noise moves every frame: what would follow a vibrato would follow the noise, so it reads twice as far. */
 const ROUGH_BELOW = 0.9;
+const ROUGH_REACH_FRAMES = 10;
 /** Neighbours further from the median than so many times the median distance, and than this, cents, are not followed. */
 const OUTLIER_SPREADS = 3;
 const OUTLIER_CENTS = 8;
@@ -22,7 +23,7 @@ interface Point {
 /**
  * Steadies the pitch of airy frames by the 110 ms around them, in place: of a subtone single frames are 30–50 cents off,
  * since noise moves what little tone is there. A curve of second degree follows a vibrato, where a median would flatten
- * it; in the roughest frames it is the median. Frames of a clear tone stay as they are. Our choice, from the bench; the
+ * it; the roughest frames are the mean of 210 ms. Frames of a clear tone stay as they are. Our choice, from the bench; the
  * curve after A. Savitzky, M. J. E. Golay 1964.
  */
 export function calmAiry(frames: Pick<Frames, 'count' | 'f0Hz' | 'confidence'>): void {
@@ -31,23 +32,23 @@ export function calmAiry(frames: Pick<Frames, 'count' | 'f0Hz' | 'confidence'>):
   for (let i = 0; i < count; i++) {
     const hz = read[i]!;
     if (hz === 0 || confidence[i]! >= AIRY_BELOW) continue;
+    const rough = confidence[i]! < ROUGH_BELOW;
+    const reach = rough ? ROUGH_REACH_FRAMES : REACH_FRAMES;
     const near: Point[] = [{ at: 0, cents: 0 }];
     for (const step of [-1, 1])
-      for (let at = step; Math.abs(at) <= REACH_FRAMES && read[i + at]! > 0; at += step) {
+      for (let at = step; Math.abs(at) <= reach && read[i + at]! > 0; at += step) {
         const cents = 1200 * Math.log2(read[i + at]! / hz);
         if (Math.abs(cents) >= SAME_TONE_CENTS) break;
         near.push({ at, cents });
       }
     const middle = median(near.map(({ cents }) => cents));
-    frames.f0Hz[i] = hz * 2 ** ((confidence[i]! < ROUGH_BELOW ? middle : curveThrough(near, middle)) / 1200);
+    frames.f0Hz[i] = hz * 2 ** ((rough ? meanAround(near, middle) : curveThrough(near, middle)) / 1200);
   }
 }
 
 /** Cents at the frame itself of the curve through its neighbours; the median where too few of them agree. */
 function curveThrough(near: readonly Point[], middle: number): number {
-  const distance = ({ cents }: Point) => Math.abs(cents - middle);
-  const limit = Math.max(OUTLIER_CENTS, OUTLIER_SPREADS * median(near.map(distance)));
-  const kept = near.filter((point) => distance(point) <= limit);
+  const kept = keptOf(near, middle);
   if (kept.length < LEAST_POINTS) return middle;
   // Normal equations of c + b·t + a·t², solved for c by Cramer's rule.
   const t = (power: number) => kept.reduce((sum, { at }) => sum + at ** power, 0);
@@ -56,6 +57,18 @@ function curveThrough(near: readonly Point[], middle: number): number {
   const [y0, y1, y2] = [y(0), y(1), y(2)];
   const below = t0 * (t2 * t4 - t3 * t3) - t1 * (t1 * t4 - t2 * t3) + t2 * (t1 * t3 - t2 * t2);
   return (y0 * (t2 * t4 - t3 * t3) - y1 * (t1 * t4 - t2 * t3) + y2 * (t1 * t3 - t2 * t2)) / below;
+}
+
+/** Those that belong together: what lies far off is noise. */
+function keptOf(near: readonly Point[], middle: number): Point[] {
+  const distance = ({ cents }: Point) => Math.abs(cents - middle);
+  const limit = Math.max(OUTLIER_CENTS, OUTLIER_SPREADS * median(near.map(distance)));
+  return near.filter((point) => distance(point) <= limit);
+}
+
+function meanAround(near: readonly Point[], middle: number): number {
+  const kept = keptOf(near, middle);
+  return kept.reduce((sum, { cents }) => sum + cents, 0) / kept.length;
 }
 
 function median(values: readonly number[]): number {
