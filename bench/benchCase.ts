@@ -1,5 +1,3 @@
-import type { SummedTone } from './summedTone';
-
 /** One tone of a bench case. Times in seconds, cents against `hz`. */
 export interface Tone {
   readonly startS: number;
@@ -65,3 +63,16 @@ export interface Truth {
 
 export const RATE_HZ = 44100;
 export const HOP_S = 0.01;
+
+/** A rough subtone: every period of another size and length, under breath that comes in pulses with the reed. */
+export interface SummedTone {
+  readonly startS: number;
+  readonly endS: number;
+  readonly hz: number;
+  /** how far single periods differ in length, cents, and in size, as a share of it */
+  readonly jitterCents: number;
+  readonly shimmer: number;
+  /** power of the breath against the tone, dB; how far it follows the reed, 0 steady … 1 shut once a period */
+  readonly breathDb: number;
+  readonly breathPulse: number;
+}

@@ -1,5 +1,3 @@
-import { execFileSync } from 'node:child_process';
-import { writeFileSync } from 'node:fs';
 import { cpus } from 'node:os';
 import { parseArgs } from 'node:util';
 import { browserFigures } from './browser';
@@ -9,9 +7,9 @@ import { render } from './generate';
 import { libraries } from './libraries';
 import { listen, listenWith } from './listen';
 import { addRecording, recordedFigures, recordings, type RecordedTally } from './recorded';
-import type { Speed } from './speed';
 import { addScore, emptyTally, figures, jumpFigures, quantile, table, type Tally } from './score';
 import { writePage } from './pages';
+import { SPEED_RUNS, speedAlone } from './speedAlone';
 
 /** What some of them were before the ear's last change, on the same sounds: what it was made for. */
 const BEFORE: Readonly<Record<string, string>> = {
@@ -29,9 +27,6 @@ const BEFORE: Readonly<Record<string, string>> = {
 
 /** The libraries hear every n-th sound, so that the bench ends in minutes; ours hears all and, beside them, those too. */
 const LIBRARY_EVERY = 12;
-/** The recording the ear's speed is measured on, and how often: the median counts. */
-const SPEED_LENGTH_S = 600;
-const SPEED_RUNS = 7;
 const { values: options } = parseArgs({
   options: { every: { type: 'string', default: '1' }, browser: { type: 'boolean', default: true } },
   allowNegative: true,
@@ -94,37 +89,6 @@ console.log(report);
 /** Found in the sounds that change partial; false in those of a single tone or none, where nothing changes. */
 function countsForChanges({ trap, tones }: BenchCase): boolean {
   return trap === 'partial jumps' || tones.length <= 1;
-}
-
-/** The ear bundled, as the application ships it, on ten minutes of the sounds, each time in a process of its own. */
-function speedAlone(): Speed & { readonly lengthS: number } {
-  const recording = new Float32Array(SPEED_LENGTH_S * RATE_HZ);
-  const parts = allCases().filter((_, i) => i % 9 === 0);
-  for (let at = 0, i = 0; at < recording.length; i++) {
-    const { samples } = render(parts[i % parts.length]!, (i % parts.length) + 1);
-    recording.set(samples.subarray(0, recording.length - at), at);
-    at += samples.length;
-  }
-  const bundle = '.cache/speed.mjs';
-  const options = ['--bundle', '--platform=node', '--format=esm', '--log-level=error', `--outfile=${bundle}`];
-  execFileSync('npx', ['esbuild', 'bench/speed.ts', ...options]);
-  const file = '.cache/speed.f32';
-  writeFileSync(file, recording);
-  const runs = Array.from(
-    { length: SPEED_RUNS },
-    () => JSON.parse(execFileSync('node', [bundle, file], { encoding: 'utf8' })) as Speed,
-  );
-  const median = (name: keyof Speed) =>
-    quantile(
-      runs.map((run) => run[name]),
-      0.5,
-    );
-  return {
-    lengthS: SPEED_LENGTH_S,
-    cpuS: median('cpuS'),
-    liveMs: median('liveMs'),
-    longestMs: median('longestMs'),
-  };
 }
 
 /** The figures that the ear is held to, each with what it must reach, what is aimed at, and what was measured. */

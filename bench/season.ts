@@ -14,7 +14,8 @@ import {
   type SessionBlock,
 } from '@inner-hum/core/plan';
 import { SeededRandom } from '@inner-hum/core/simulate';
-import { Learning, takeOf, type ModelledPlayer } from './modelledPlayers';
+import { type ModelledPlayer } from './modelledPlayers';
+import { Learning, takeOf } from './learning';
 
 const DAY_MS = 86_400_000;
 /** A Monday. */

@@ -1,4 +1,4 @@
-import { RATE_HZ } from './benchCase';
+import { RATE_HZ, type SummedTone } from './benchCase';
 import type { BenchRandom } from './random';
 
 /** Sizes of a subtone's partials, the first as 0 dB. */
@@ -6,19 +6,6 @@ const PARTIALS_DB = [0, -12, -22, -30, -36] as const;
 /** How far the pitch wanders in a tenth of a second, cents, and what of it stays for the next. */
 const WANDER_CENTS = 4;
 const WANDER_STAYS = 0.6;
-
-/** A rough subtone: every period of another size and length, under breath that comes in pulses with the reed. */
-export interface SummedTone {
-  readonly startS: number;
-  readonly endS: number;
-  readonly hz: number;
-  /** how far single periods differ in length, cents, and in size, as a share of it */
-  readonly jitterCents: number;
-  readonly shimmer: number;
-  /** power of the breath against the tone, dB; how far it follows the reed, 0 steady … 1 shut once a period */
-  readonly breathDb: number;
-  readonly breathPulse: number;
-}
 
 /**
  * Another way to make a tone than pulses through filters: partials summed period by period, so that the ear is not tried

@@ -1,4 +1,4 @@
-import { breathBudget, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { breathBudget } from '@inner-hum/core/exercise';
 import {
   breathLimitS,
   exerciseKey,
@@ -9,82 +9,22 @@ import {
   STAGES,
 } from '@inner-hum/core/families';
 import { limitOf } from '@inner-hum/core/measure';
-import {
-  blockS,
-  heldFor,
-  longestHolds,
-  PRACTICES,
-  themeOf,
-  type Digest,
-  type SessionBlock,
-} from '@inner-hum/core/plan';
+import { blockS, heldFor, longestHolds, themeOf, type SessionBlock } from '@inner-hum/core/plan';
 import { DYNAMICS, dynamicPosition, zoneOf, type Dynamic } from '@inner-hum/core/theory';
-import type { ModelledPlayer } from './modelledPlayers';
 import { thingOf, type PlayedSession } from './season';
-
-type Objections = (player: ModelledPlayer, sessions: readonly PlayedSession[]) => string[];
-
-const perBlock =
-  (objection: (block: SessionBlock, session: PlayedSession, i: number, player: ModelledPlayer) => string | undefined) =>
-  (player: ModelledPlayer, sessions: readonly PlayedSession[]): string[] =>
-    sessions.flatMap((session) =>
-      session.planned.flatMap((block, i) => {
-        const said = objection(block, session, i, player);
-        return said ? [`day ${session.day}, ${block.exercise.family}: ${said}`] : [];
-      }),
-    );
-const perSession =
-  (
-    objection: (
-      session: PlayedSession,
-      player: ModelledPlayer,
-      i: number,
-      all: readonly PlayedSession[],
-    ) => string | undefined | false,
-  ) =>
-  (player: ModelledPlayer, sessions: readonly PlayedSession[]): string[] =>
-    sessions.flatMap((session, i) => {
-      const said = session.planned.length > 0 && objection(session, player, i, sessions);
-      return said ? [`day ${session.day}: ${said}`] : [];
-    });
-
-const isCheck = ({ family }: Pick<ExerciseParameters, 'family'>) => family === 'tuneUp' || family === 'survey';
-const stageOf = ({ exercise }: SessionBlock) => familyById(exercise.family).stage;
-const isHigh = (exercise: ExerciseParameters) =>
-  exerciseScore(exercise).steps.some((step) => zoneOf(step.soundedMidi) === 'altissimo');
-const isLip = ({ family }: ExerciseParameters) => ['overtones', 'altissimo'].includes(familyById(family).stage);
-const before = ({ plan, dayText }: PlayedSession): readonly Digest[] => plan.recent.filter(({ day }) => day < dayText);
-const playedBefore = (session: PlayedSession): ReadonlySet<string> =>
-  new Set(before(session).map(({ family }) => family));
-/** Families that a player meets for the first time in a session, what is ticked aside. */
-function newIn(session: PlayedSession, player: ModelledPlayer): string[] {
-  const known = new Set([
-    ...playedBefore(session),
-    ...session.plan.recent.map(({ family }) => family),
-    ...tickedOf(player),
-  ]);
-  return [...new Set(session.planned.map(({ exercise }) => exercise.family))].filter(
-    (id) => !known.has(id) && !isCheck({ family: id }),
-  );
-}
-const tickedOf = ({ practices }: ModelledPlayer) =>
-  practices.flatMap((practice): readonly string[] => PRACTICES[practice]);
-
-const MOST_BLOCKS: readonly (readonly [number, number])[] = [
-  [5, 3],
-  [10, 3],
-  [15, 4],
-  [20, 5],
-  [30, 6],
-  [45, 8],
-  [60, 10],
-  [90, 13],
-];
-const partials = (sources: PlayedSession['plan']['sources'], partial: number) =>
-  [58, 59, 60, 61].filter((tube) => {
-    const own = sources.get(`${tube}/${partial}`)?.tries;
-    return own !== undefined && own.of >= 6 && own.got >= (8 / 12) * own.of;
-  });
+import {
+  type Objections,
+  perBlock,
+  perSession,
+  isCheck,
+  stageOf,
+  isHigh,
+  isLip,
+  before,
+  newIn,
+  MOST_BLOCKS,
+  partials,
+} from './ruleParts';
 
 /** Every rule that sessions must keep, each with what a teacher would object to. */
 export const RULES: Readonly<Record<string, Objections>> = {

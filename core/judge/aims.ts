@@ -1,11 +1,11 @@
-import { beatSeconds, type Score } from '@inner-hum/core/exercise';
+import { beatSeconds } from '@inner-hum/core/exercise';
 import type { Aim } from '@inner-hum/core/families';
-import { DEMAND_CENTS, limitOf, median, responseSeries, valueOf, type StepMeasures } from '@inner-hum/core/measure';
-import { dynamicPosition, type LevelRuler } from '@inner-hum/core/theory';
+import { limitOf, median, responseSeries, valueOf, type StepMeasures } from '@inner-hum/core/measure';
 import { finding, type Finding } from './finding';
 import { rowOf, type FindingId } from './findings.data';
-import type { Sounded } from './rule';
 import type { TakeCase } from './takeCase';
+import { type Played, isSounded, soundedOf, mean, MISSING } from './played';
+import { subtone, softest, softAgainstLoud, fromNothing, fadeOver } from './softAims';
 
 /** Share of starts that must fail for a way of starting to fail, and what the other way may have. */
 const FAILS = 0.4;
@@ -18,28 +18,10 @@ const UNEVEN_BEATS = 0.07;
 const LEAST_CHANGES = 4;
 /** Two pairs differ in their distance when it is by this much, dB: twice the error of one. */
 const NEARER_DB = 1.5;
-/**
- * A subtone lies this far under the full tone, dB, with so much less colour, share of its centroid; and against the plain
- * soft tone it is darker too and carries so much more air, dB. Our choice.
- */
-const SUBTONE_DB = 6;
-const SUBTONE_COLOUR = 0.85;
-const SUBTONE_DARKER = 0.95;
-const SUBTONE_AIR_DB = 3;
-/** A tone of a fade may be this much louder than the one before it, dB. */
-const FADE_BACK_DB = 2.5;
-/** A tone that comes out of nothing begins no farther than this over the softest of the ruler, dB. */
-const OUT_OF_NOTHING_DB = 6;
 /** A vibrato that was asked for: how far its rate may be off, how narrow and how wide it may be, and how regular it is. */
 const VIBRATO = { rateShare: 0.12, narrow: 0.6, wide: 1.7, regular: 0.7, straightCents: 8 } as const;
 /** A colour that travels less than this over the vowels stayed where it was, partials. */
 const COLOUR_TRAVEL = 0.5;
-
-/** A take as its aims are judged: what was played of it, up to the last tone that sounded. */
-interface Played {
-  readonly measures: readonly StepMeasures[];
-  readonly about: TakeCase;
-}
 
 /** What is found of each aim. */
 const AIMS: Readonly<Record<Aim, (played: Played) => Finding[]>> = {
@@ -66,15 +48,6 @@ export function saidByAim(id: FindingId, aims: readonly Finding[]): boolean {
 export function aimFindings(measures: readonly StepMeasures[], about: TakeCase, aims: readonly Aim[]): Finding[] {
   const played = { measures: measures.slice(0, measures.findLastIndex(isSounded) + 1), about };
   return [...aims.flatMap((aim) => AIMS[aim](played)), ...pairsNearer(played)];
-}
-
-function isSounded(step: StepMeasures): step is Sounded {
-  return step.kind === 'sounded';
-}
-
-/** Tones that sounded, each with its place in the score. */
-function soundedOf({ measures }: Played) {
-  return measures.flatMap((step, stepIndex) => (isSounded(step) ? [{ step, stepIndex }] : []));
 }
 
 /** Which way of starting fails. */
@@ -138,102 +111,6 @@ function held({ measures, about: { score } }: Played): Finding[] {
   return [finding(id, stepIndex, { beats, seconds: beats * beatSeconds(score) }, 1)];
 }
 
-/**
- * Whether the tone that is meant so was a subtone: well under the full one and darker, at the same pitch, and another
- * voice than the plain soft tone before it. Takes of an earlier score have no such tone: there the second is meant.
- */
-function subtone({ measures, about: { score, demand } }: Played): Finding[] {
-  const marked = score.steps.findIndex((step) => step.subtone);
-  const at = marked < 0 ? 1 : marked;
-  const [full, sub] = [measures[0], measures[at]];
-  if (!full || !sub || !isSounded(full) || !isSounded(sub)) return [];
-  const [loudDb, softDb] = [levelDb(full), levelDb(sub)];
-  const [bright, dark] = [valueOf(full.centroidPartials), valueOf(sub.centroidPartials)];
-  if (loudDb === undefined || softDb === undefined || bright === undefined || dark === undefined) return [];
-  const db = loudDb - softDb;
-  const found: Finding[] = [];
-  if (db < SUBTONE_DB || dark > SUBTONE_COLOUR * bright) {
-    const severity = Math.max(SUBTONE_DB / Math.max(1, db), dark / (SUBTONE_COLOUR * bright));
-    found.push(finding('noSubtone', at, { db: Math.max(0, db), partials: Math.max(0, bright - dark) }, severity));
-  } else found.push(plainSoft(marked > 1 ? measures[at - 1] : undefined, sub, at) ?? finding('subtone', at, { db }));
-  const sag = (valueOf(full.pitchCentreCents) ?? 0) - (valueOf(sub.pitchCentreCents) ?? 0);
-  const limit = DEMAND_CENTS[demand];
-  if (sag > limit) found.push(finding('subtoneSags', at, { cents: sag }, sag / limit));
-  return found;
-}
-
-/** A soft tone in the voice of the plain one before it; nothing where one of the two can't be told. */
-function plainSoft(plain: StepMeasures | undefined, sub: Sounded, at: number): Finding | undefined {
-  if (!plain || !isSounded(plain)) return undefined;
-  const [bright, dark] = [valueOf(plain.centroidPartials), valueOf(sub.centroidPartials)];
-  const [clear, airy] = [valueOf(plain.breathRatioDb), valueOf(sub.breathRatioDb)];
-  if (bright === undefined || dark === undefined || clear === undefined || airy === undefined) return undefined;
-  const db = airy - clear;
-  if (db >= SUBTONE_AIR_DB && dark <= SUBTONE_DARKER * bright) return undefined;
-  const severity = Math.max(SUBTONE_AIR_DB - db, 0) / SUBTONE_AIR_DB + 1;
-  return finding('plainSoft', at, { db: Math.max(0, db), partials: Math.max(0, bright - dark) }, severity);
-}
-
-/** How soft the softest tone was, over the softest of the player's ruler; only told against a measured one. */
-function softest(played: Played): Finding[] {
-  const { ruler } = played.about;
-  if (ruler?.origin !== 'measured') return [];
-  const levels = soundedOf(played).flatMap(({ step, stepIndex }) => {
-    const db = valueOf(step.softestDb);
-    return db === undefined ? [] : [{ db, stepIndex }];
-  });
-  const best = levels.sort((a, b) => a.db - b.db)[0];
-  return best ? [finding('firstTraceAt', best.stepIndex, { db: best.db - ruler.softestDb })] : [];
-}
-
-/** Whether the soft tones leaned away from the loud ones: by their medians, told of the soft tone that leaned most. */
-function softAgainstLoud(played: Played): Finding[] {
-  const { score, demand } = played.about;
-  const tones = soundedOf(played).flatMap(({ step, stepIndex }) => {
-    const cents = valueOf(step.pitchCentreCents);
-    const db = levelDb(step);
-    return cents === undefined || db === undefined
-      ? []
-      : [{ cents, db, stepIndex, place: placeOf(score.steps[stepIndex]!) }];
-  });
-  const soft = tones.filter(({ place }) => place < LOUD_PLACE);
-  const loud = tones.filter((tone) => !soft.includes(tone));
-  if (soft.length === 0 || loud.length === 0) return [];
-  const loudCents = median(loud.map(({ cents }) => cents));
-  const cents = median(soft.map((tone) => tone.cents)) - loudCents;
-  const limit = DEMAND_CENTS[demand];
-  if (Math.abs(cents) <= limit) return [];
-  const apartDb = median(loud.map(({ db }) => db)) - median(soft.map(({ db }) => db));
-  // Tones that hardly differ in loudness tell nothing of it.
-  if (apartDb < APART_DB) return [];
-  const worst = soft.reduce((most, tone) => ((tone.cents - most.cents) * cents > 0 ? tone : most));
-  const id = cents > 0 ? 'sharpWhenSoft' : 'flatWhenSoft';
-  const per10Db = 10 / apartDb;
-  const values = { cents: Math.abs(cents) * per10Db, uncertainty: MEDIAN_CENTS * per10Db };
-  return [finding(id, worst.stepIndex, values, Math.abs(cents) / limit)];
-}
-/** Soft and loud tones must lie this far apart to be compared, dB. */
-const APART_DB = 6;
-/** From here on the ruler is loud. */
-const LOUD_PLACE = 0.5;
-/** How well the median of a few tones is known, cents. */
-const MEDIAN_CENTS = 2;
-
-/** How far over the softest of a measured ruler the worst tone began. */
-function fromNothing(played: Played): Finding[] {
-  const { ruler } = played.about;
-  if (ruler?.origin !== 'measured') return [];
-  const starts = soundedOf(played).flatMap(({ step, stepIndex }) => {
-    const db = valueOf(step.softestDb);
-    return db === undefined ? [] : [{ db: Math.max(0, db - ruler.softestDb), stepIndex }];
-  });
-  const worst = starts.sort((a, b) => b.db - a.db)[0];
-  if (!worst) return [];
-  return worst.db > OUT_OF_NOTHING_DB
-    ? [finding('startsAbove', worst.stepIndex, { db: worst.db }, worst.db / OUT_OF_NOTHING_DB)]
-    : [finding('fromNothing', worst.stepIndex, { db: worst.db })];
-}
-
 /** Whether a vibrato came as it was asked for, and went where none was. */
 function vibrato(played: Played): Finding[] {
   const { score } = played.about;
@@ -261,31 +138,6 @@ function vibrato(played: Played): Finding[] {
   // Once each, of the tone that has it most.
   const each = missed.filter(({ id }, i) => missed.findIndex((candidate) => candidate.id === id) === i);
   return each.length > 0 ? each : found.slice(0, 1);
-}
-/** All of what was asked is not there. */
-const MISSING = 3;
-
-/** One fade over all the tones: none louder than the one before, and far enough in the end. */
-function fadeOver(played: Played): Finding[] {
-  const { score, demand } = played.about;
-  const levels = soundedOf(played).flatMap(({ step, stepIndex }) => {
-    const db = levelDb(step);
-    return db === undefined ? [] : [{ db, stepIndex }];
-  });
-  if (levels.length < 3) return [];
-  const rises = levels.slice(1).map(({ db, stepIndex }, i) => ({ db: db - levels[i]!.db, stepIndex }));
-  const largest = rises.reduce((most, rise) => (rise.db > most.db ? rise : most));
-  const fallDb = levels[0]!.db - levels.at(-1)!.db;
-  const plannedDb = plannedFall(score, played.about.ruler);
-  if (largest.db > FADE_BACK_DB)
-    return [finding('fadeBack', largest.stepIndex, { db: largest.db }, largest.db / FADE_BACK_DB)];
-  const wantedDb = limitOf('rangeShare', demand) * plannedDb;
-  const whole = levels.length === score.steps.length;
-  if (whole && fallDb < wantedDb) {
-    const severity = wantedDb / Math.max(1, fallDb);
-    return [finding('fadeShallow', levels.at(-1)!.stepIndex, { db: Math.max(0, fallDb), plannedDb }, severity)];
-  }
-  return [finding('fades', 0, { db: Math.max(0, fallDb) })];
 }
 
 /** How far the colour travelled while the pitch stayed. */
@@ -318,25 +170,4 @@ function pairDistances(played: Played) {
     const db = step.pair && valueOf(step.pair.spectralDistanceDb);
     return db === undefined ? [] : [{ db, stepIndex }];
   });
-}
-
-/** Median level of a tone's body, dBFS. */
-function levelDb(step: Sounded): number | undefined {
-  return valueOf(step.levelDb);
-}
-
-/** What the score asks the level to fall by from its first tone to its last, dB. */
-function plannedFall({ steps }: Score, ruler: LevelRuler | undefined): number {
-  const [first, last] = [steps[0]!, steps.at(-1)!];
-  const spanDb = ruler ? ruler.loudestDb - ruler.softestDb : 30;
-  return Math.max(0, (placeOf(first) - placeOf(last)) * spanDb);
-}
-
-/** Where a step lies on the ruler on the whole, 0–1. */
-function placeOf({ dynamics }: Score['steps'][number]): number {
-  return mean(dynamics.map(({ dynamic, position }) => position ?? dynamicPosition(dynamic)));
-}
-
-function mean(values: readonly number[]): number {
-  return values.reduce((sum, value) => sum + value, 0) / Math.max(1, values.length);
 }

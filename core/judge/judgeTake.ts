@@ -1,6 +1,6 @@
 import { beatSeconds, type Score, type Step } from '@inner-hum/core/exercise';
 import { familyById, isFree, topicsOf, type Family, type Topic } from '@inner-hum/core/families';
-import { median, valueOf, type StepMeasures } from '@inner-hum/core/measure';
+import type { StepMeasures } from '@inner-hum/core/measure';
 import { naturalOffsetCents, partialSemitones } from '@inner-hum/core/theory';
 import { acrossTakes, harderToday, isSecureNow, lean, presentTake } from './acrossTakes';
 import { aimFindings, saidByAim } from './aims';
@@ -10,20 +10,18 @@ import { rowOf, type FindingId } from './findings.data';
 import { isLost, lostShare, tooMuchLost } from './lostFindings';
 import { freeVerdict } from './freeVerdict';
 import { nextStep } from './nextStep';
-import { ALL_OF_IT, type RuleContext, type Sounded } from './rule';
+import { ALL_OF_IT, type RuleContext } from './rule';
 import { applies, RULES } from './rules';
 import type { TakeCase } from './takeCase';
 import type { TryId } from './tries.data';
 import type { Decision, Verdict } from './verdict';
+import { isExplained, together } from './explained';
+import { wellFindings, vibratoFinding } from './wellFindings';
 
 /** Tries in a row that break before the judge proposes to leave it for today. */
 const BREAKS_BEFORE_LEAVING = 3;
-/** From so many tones on, the same finding is told once. */
-const SEVERAL_TONES = 2;
 /** Nothing is secure in a take of which a larger share was lost. */
 const SURE_BUT_FOR = 0.02;
-/** From so many tones on, a swell is summed up rather than told tone by tone. */
-const MANY_SWELLS = 3;
 
 /** Verdict on a take: what happened with evidence, what to try, and what comes next. */
 export function judgeTake(measures: readonly StepMeasures[], about: TakeCase): Verdict {
@@ -157,98 +155,6 @@ function changesOver(step: Step | undefined, before: Step | undefined): boolean 
   if (step?.attack !== 'slurred' || !before) return false;
   const overtones = step.partialNumber > 1 || before.partialNumber > 1;
   return step.pair === true || (overtones && step.partialNumber !== before.partialNumber);
-}
-
-/** A break at the very beginning of a change is the change itself, told once. */
-const CHANGE_REACH_S = 0.35;
-
-/** Whether another finding on the same tone says the same already. */
-function isExplained(entry: Finding, found: readonly Finding[], measures: readonly StepMeasures[]): boolean {
-  return found.some((other) => {
-    if (other.stepIndex !== entry.stepIndex || other.id === entry.id) return false;
-    if (explains(other, entry) && !(explains(entry, other) && sizeOf(entry) >= sizeOf(other))) return true;
-    return other.id === 'slowChange' && 'atS' in entry.values && atChange(entry.values.atS, measures[entry.stepIndex]);
-  });
-}
-
-/** What is much farther over its own limit than what would explain it is told as well. */
-const FAR_WORSE = 2;
-
-function explains(entry: Finding, other: Finding): boolean {
-  if (!rowOf(entry.id).explains?.includes(other.id)) return false;
-  return entry.weight === 3 || sizeOf(other) <= FAR_WORSE * sizeOf(entry);
-}
-
-const sizeOf = ({ severity = 1 }: Finding) => severity;
-
-function atChange(atS: number, step: StepMeasures | undefined): boolean {
-  return Math.abs(atS - (step?.kind === 'sounded' ? step.onsetS : 0)) < CHANGE_REACH_S;
-}
-
-/** The same finding on several tones becomes one, with the evidence of the worst by its own measure. */
-function together(found: readonly Finding[], score: Score): Finding[] {
-  if (score.steps.length < SEVERAL_TONES) return [...found];
-  return [...new Set(found.map((entry) => entry.id))].map((id) => {
-    const same = found.filter((entry) => entry.id === id);
-    const worst = same.reduce((most, next) => ((next.severity ?? 0) > (most.severity ?? 0) ? next : most));
-    return { ...worst, steps: same.length };
-  });
-}
-
-/** Worth telling, but not what went well in this take. */
-const BESIDE: readonly FindingId[] = ['steadierNow', 'pairsNearer', 'vibratoHeard'];
-
-/** What went well: what the exercise is for where it has an aim of its own, else how steady or even it was. */
-function wellFindings(measures: readonly StepMeasures[], score: Score, told: readonly Finding[]): Finding[] {
-  if (told.some((entry) => entry.weight === 0 && !BESIDE.includes(entry.id))) return [];
-  const sounded = measures.flatMap((step, stepIndex) => (step.kind === 'sounded' ? [{ step, stepIndex }] : []));
-  const special = specialFindings(sounded, score);
-  if (special.length > 0) return special;
-  const swells = score.steps.every((step) => step.dynamics.length > 1);
-  if (!swells || score.steps.length > MANY_SWELLS) {
-    const shares = sounded.flatMap(({ step }) => valueOf(step.shareInWindow) ?? []);
-    if (shares.length === 0) return [];
-    const percent = (100 * shares.reduce((sum, share) => sum + share, 0)) / shares.length;
-    return [finding('steady', 0, { percent, tones: shares.length })];
-  }
-  return sounded.flatMap(({ step, stepIndex }): Finding[] => {
-    const share = valueOf(step.shareInWindow);
-    const db = valueOf(step.rangeDb);
-    return share === undefined || db === undefined ? [] : [finding('even', stepIndex, { percent: 100 * share, db })];
-  });
-}
-
-/** A vibrato that most tones have: how fast, how wide, how regular. Whether it was asked for the player knows. */
-function vibratoFinding(measures: readonly StepMeasures[]): Finding[] {
-  const sounded = measures.filter((step) => step.kind === 'sounded');
-  const waves = sounded.flatMap(({ vibratoHz, vibratoCents, vibratoRegularity }) => {
-    const [hz, cents, regular] = [valueOf(vibratoHz), valueOf(vibratoCents), valueOf(vibratoRegularity)];
-    return hz === undefined || cents === undefined || regular === undefined ? [] : [{ hz, cents, regular }];
-  });
-  if (waves.length === 0 || waves.length < sounded.length / 2) return [];
-  const middle = (of: (wave: (typeof waves)[number]) => number) => median(waves.map(of));
-  const values = {
-    hz: middle((wave) => wave.hz),
-    cents: middle((wave) => wave.cents),
-    percent: 100 * middle((wave) => wave.regular),
-  };
-  return [finding('vibratoHeard', 0, values)];
-}
-
-/** What went well where the pitch line is not the point. */
-function specialFindings(
-  sounded: readonly { readonly step: Sounded; readonly stepIndex: number }[],
-  { steps }: Score,
-): Finding[] {
-  const found: Finding[] = [];
-  const hums = sounded.filter(({ stepIndex }) => steps[stepIndex]?.hum);
-  const hummed = hums.flatMap(({ step }) => valueOf(step.pitchCentreCents) ?? []);
-  if (hummed.length > 0) found.push(finding('humRight', hums[0]!.stepIndex, { cents: median(hummed.map(Math.abs)) }));
-  const bent = sounded.flatMap(({ step }) => (step.bend && valueOf(step.bend.depthCents)) ?? []);
-  if (bent.length > 0) found.push(finding('bendDeep', 0, { cents: median(bent) }));
-  const free = sounded.filter(({ stepIndex }) => steps[stepIndex]?.freePitch);
-  if (free.length > 0) found.push(finding('rests', 0, { hz: free[0]!.step.targetHz }));
-  return found;
 }
 
 /** What is this far over its limit is not secure yet, whatever the exercise is for. */

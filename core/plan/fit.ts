@@ -1,4 +1,4 @@
-import type { Candidate } from './candidates';
+import type { Candidate } from './made';
 import { altissimoS, blockS, LEAST_REST_S, restBetweenS } from './lasts';
 import type { Lesson, Part } from './lesson';
 import { VERDICT_S, type SessionBlock } from './session';

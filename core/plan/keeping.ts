@@ -1,6 +1,7 @@
 import { exerciseKey, familyById, type Family } from '@inner-hum/core/families';
 import { isSecure } from '@inner-hum/core/judge';
-import { again, forGoal, forSeams, plannable, type Candidate } from './candidates';
+import { again, forGoal, forSeams, plannable } from './candidates';
+import { type Candidate } from './made';
 import { dayNumber } from './days';
 import { slotOf } from './lesson';
 import { nextGoal } from './load';

@@ -1,5 +1,6 @@
 import { exerciseKey, familyById, STAGES, type Family } from '@inner-hum/core/families';
-import { forNeed, isHigh, noteOf, type Candidate } from './candidates';
+import { forNeed, isHigh, noteOf } from './candidates';
+import { type Candidate } from './made';
 import { fitted, type Chosen } from './fit';
 import { Keeping } from './keeping';
 import { lessonOf, SLOTS, type Part } from './lesson';

@@ -1,6 +1,7 @@
 import { familyById, FAMILIES, type Family } from '@inner-hum/core/families';
 import { zoneOf } from '@inner-hum/core/theory';
-import { forNeed, inTurn, made, noteOf, overtoneReason, plannable, type Candidate } from './candidates';
+import { forNeed, inTurn, noteOf, overtoneReason, plannable } from './candidates';
+import { made, type Candidate } from './made';
 import { dayNumber } from './days';
 import { slotOf, type Slot } from './lesson';
 import type { Digest } from './digest';

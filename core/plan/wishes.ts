@@ -1,6 +1,7 @@
 import { exerciseKey, familyById, LEVELS, type Family } from '@inner-hum/core/families';
 import { zoneOf } from '@inner-hum/core/theory';
-import { again, forGoal, forNeed, plannable, type Candidate } from './candidates';
+import { again, forGoal, forNeed, plannable } from './candidates';
+import { type Candidate } from './made';
 import { dayNumber } from './days';
 import { hornOffset } from './hornOrReed';
 import { slotOf } from './lesson';

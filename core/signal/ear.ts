@@ -16,60 +16,23 @@ import { PitchPath } from './pitchPath';
 import { samplesFor, SampleStore } from './sampleStore';
 import { gateTones } from './toneGate';
 import { ownLevels } from './toneLevel';
+import {
+  LIVE_LAG_FRAMES,
+  BANDS,
+  LEAST_RATE,
+  LAYERS,
+  OVERLAP,
+  type EarSettings,
+  type LiveFrame,
+  type Layer,
+  type Band,
+} from './earParts';
 
-/** How many frames a live decision waits for what follows (20 ms). */
-export const LIVE_LAG_FRAMES = 2;
 /** Quieter than this is silence, dBFS. */
 const SILENT_BELOW_DB = -78;
 /** Below these periodicities a longer window is worth its blur. */
 const NOISY_BELOW = 0.985;
 const AIRY_BELOW = 0.94;
-/**
- * Pitch bands, highest first: from which pitch up, Hz, by how much the sound is thinned for it, and how much finer than
- * its samples lags are looked at. Pitches are decided by what lies under 2.5 kHz, and low ones need long windows. More bands would be cheaper and wrong: a window must hold two
- * periods of the tone an octave under its band, or it can't tell the octave.
- */
-const BANDS = [
-  { fromHz: 110, factor: 2, finer: 2 },
-  { fromHz: 48, factor: 4, finer: 1 },
-] as const;
-/** A band is thinned no further than to this many times its highest pitch. */
-const LEAST_RATE = 2.5;
-/** Layers of the sound, each half as fine as the one before: low tones have all their partials in a coarse one. */
-const LAYERS = 3;
-/** Bands overlap by this factor. */
-const OVERLAP = 1.06;
-
-export interface EarSettings {
-  readonly sampleRateHz: number;
-  readonly minHz?: number;
-  readonly maxHz?: number;
-  /** how many seconds of sound stay readable; all by default */
-  readonly retainS?: number;
-}
-
-/** A frame as decided live. Reused: copy what you keep. */
-export interface LiveFrame {
-  index: number;
-  f0Hz: number;
-  confidence: number;
-  levelDb: number;
-  breathDb: number;
-}
-
-/** The sound thinned once more by two, and what measures partials in it. */
-interface Layer {
-  readonly thin: Decimator;
-  /** by how much it is thinner than the first layer */
-  readonly factor: number;
-  readonly harmonics: Harmonics;
-}
-
-/** Where the pitches of a band are looked for. */
-interface Band {
-  readonly periodicity: Periodicity;
-  readonly layer: Layer;
-}
 
 /**
  * The ear: takes sound in blocks of any size, decides frames with {@link LIVE_LAG_FRAMES} of look-ahead, and at the end
