@@ -15,6 +15,8 @@ export default defineConfig({
           hookTimeout,
           // Nothing in core keeps a state, so its files can share their modules.
           isolate: false,
+          // What a bench plays at the rate of a recording is tried at another one.
+          env: { INNER_HUM_PLAY_HZ: '22050' },
           include: ['core/**/*.test.ts', 'bench/**/*.test.ts', 'server/**/*.test.ts', 'scripts/**/*.test.ts'],
         },
       },

@@ -12,7 +12,8 @@ import { hear } from '@inner-hum/core/signal';
 import { playStandIn, SeededRandom, type Habits } from '@inner-hum/core/simulate';
 import { ASSUMED_RULER, INSTRUMENTS, type InstrumentId } from '@inner-hum/core/theory';
 
-const RATE_HZ = 44100;
+/** The benches play at the rate of a recording, tests at half of it: one more rate at which every sentence must hold, in less time. */
+const RATE_HZ = Number(process.env['INNER_HUM_PLAY_HZ'] ?? 44_100);
 const SHAPES = ['growFade', 'grow', 'fadeGrow', 'growFade'] as const;
 
 /** A swell of the stand-in player on a horn and a note that the seed decides, through the whole analysis. */

@@ -2,6 +2,7 @@ import { exerciseScore, familyById, usualExercise } from '@inner-hum/core/famili
 import { assess } from '@inner-hum/core/judge';
 import { valueOf } from '@inner-hum/core/measure';
 import { hear } from '@inner-hum/core/signal';
+import { CLEAN_HABITS, playStandIn } from '@inner-hum/core/simulate';
 import { ASSUMED_RULER } from '@inner-hum/core/theory';
 import { describe, expect, it } from 'vitest';
 import { toneSamples, swellTone, type KnownSwell } from '../tests/testWav';
@@ -61,4 +62,14 @@ describe.each(Object.entries(SOUNDS))('%s', (_, sound) => {
     expect(Math.abs(heard.centre - asked.centre)).toBeLessThan(0.5);
     expect(Math.abs(heard.range - asked.range)).toBeLessThan(0.5);
   });
+});
+
+it.each([11_025, ...RATES_HZ])('a bright low note keeps its octave at %i Hz', (sampleRateHz) => {
+  const score = exerciseScore({ ...usualExercise(familyById('swell'), 'bass'), writtenMidi: 70, tempoBpm: 120 });
+  const common = { a4Hz: 440, ruler: ASSUMED_RULER, habits: CLEAN_HABITS, seed: 4, leadS: LEAD_S, tailS: 0.5 };
+  const { f0Hz } = hear(playStandIn(score, { ...common, sampleRateHz }), { sampleRateHz });
+  const sounding = f0Hz.filter((hz) => hz > 0);
+  expect(sounding.length).toBeGreaterThan(300);
+  expect(Math.min(...sounding)).toBeGreaterThan(98);
+  expect(Math.max(...sounding)).toBeLessThan(110);
 });

@@ -19,6 +19,7 @@ import { ownLevels } from './toneLevel';
 import {
   LIVE_LAG_FRAMES,
   BANDS,
+  LEAST_LAG_RATE_HZ,
   LEAST_RATE,
   LAYERS,
   OVERLAP,
@@ -74,7 +75,9 @@ export class Ear {
       const above = BANDS[i - 1]?.fromHz ?? maxHz / OVERLAP;
       if (minHz >= above) return [];
       const toHz = Math.min(maxHz, above * OVERLAP);
-      const { factor, finer } = rateHz / band.factor < LEAST_RATE * toHz ? { factor: 1, finer: 1 } : band;
+      const coarse = rateHz / band.factor >= LEAST_RATE * toHz;
+      const factor = coarse ? band.factor : 1;
+      const finer = Math.max(coarse ? band.finer : 1, doubledUpTo(LEAST_LAG_RATE_HZ / (rateHz / factor)));
       const layer = this.layers.find((candidate) => candidate.factor === factor)!;
       return [{ periodicity: new Periodicity(rateHz / factor, Math.max(fromHz, minHz), toHz, finer), layer }];
     });
@@ -227,6 +230,11 @@ export class Ear {
   private thinIndex(frame: number, { factor }: Layer): number {
     return Math.round((frame * HOP_S * this.sampleRateHz) / this.layers[0]!.thin.factor / factor);
   }
+}
+
+/** The least power of two that is no smaller. */
+function doubledUpTo(times: number): number {
+  return 2 ** Math.max(0, Math.ceil(Math.log2(times)));
 }
 
 /** Frames of a whole recording. Empty sound gives no frames. */

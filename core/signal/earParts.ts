@@ -15,6 +15,11 @@ export const BANDS = [
 ] as const;
 /** A band is thinned no further than to this many times its highest pitch. */
 export const LEAST_RATE = 2.5;
+/**
+ * Lags lie no farther apart than this: between coarser ones the peak of a bright tone is missed, and its octave, whose lag
+ * happens to meet one, wins (a bass's swell at 16 kHz).
+ */
+export const LEAST_LAG_RATE_HZ = 5000;
 /** Layers of the sound, each half as fine as the one before: low tones have all their partials in a coarse one. */
 export const LAYERS = 3;
 /** Bands overlap by this factor. */
