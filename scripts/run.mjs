@@ -42,8 +42,7 @@ async function test() {
     ['vitest', 'run', '--project', 'core', '--project', 'web', ...jsonOf('unit')],
     vitestCounts,
   );
-  const engines = (file) =>
-    tally(file, ['vitest', 'run', '--project', 'engines', file, ...jsonOf(file)], vitestCounts);
+  const engines = (file) => tally(file, ['vitest', 'run', '--project', 'engines', file, ...jsonOf(file)], vitestCounts);
   const flows = tally('flows', ['playwright', 'test'], ({ stats }) => ({
     passed: stats.expected + stats.flaky,
     failed: stats.unexpected,
