@@ -49,5 +49,11 @@ export default tseslint.config(
       ],
     },
   },
+  {
+    files: ['core/**/*.ts', 'web/src/**/*.{ts,tsx}', 'server/**/*.ts', 'bench/**/*.ts', 'scripts/**/*.ts'],
+    // Tables may be as long as they have rows.
+    ignores: ['**/*.test.{ts,tsx}', 'web/src/text/*/**', 'core/judge/findings.data.ts', 'bench/teacherRules.ts'],
+    rules: { 'max-lines': ['error', 250], 'max-lines-per-function': ['error', 80] },
+  },
   { files: ['scripts/**', 'bench/**', 'server/**', 'tests/engines/**'], rules: { 'no-console': 'off' } },
 );

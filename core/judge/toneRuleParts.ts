@@ -1,5 +1,5 @@
 import { DEMAND_CENTS, type Demand, type PartialJump } from '@inner-hum/core/measure';
-import type { over} from './rule';
+import type { over } from './rule';
 import { said, type RuleContext, type Sounded, type Spoken } from './rule';
 
 /** A break or a hole weighs as many times its limit as it lasts, seconds; a stair so many dB. Our choice. */

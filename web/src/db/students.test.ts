@@ -7,7 +7,8 @@ import { silentTake, toldTake } from '../testing/takes';
 import { backupFunctions } from './backupFunctions';
 import { database } from './database';
 import { keepWeek, removeStudent, renameStudent, studentTake, studentTakes } from './students';
-import { changeNote, keepTake, putRemarks } from './takes';
+import { keepTake } from './takes';
+import { changeNote, putRemarks } from './takeNotes';
 
 beforeEach(() => Promise.all(database.tables.map((table) => table.clear())));
 

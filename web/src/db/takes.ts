@@ -1,5 +1,5 @@
-import type { TakeRemark, WholeTake } from '@inner-hum/core/take';
-import { DEMO_TAG, type Routine } from '@inner-hum/core/plan';
+import type { WholeTake } from '@inner-hum/core/take';
+import { DEMO_TAG } from '@inner-hum/core/plan';
 import { addDigests, mendingTold, removeDigests, toldTables } from './digests';
 import { database, type BinRow } from './database';
 
@@ -230,25 +230,4 @@ export async function removeDemoTakes(): Promise<void> {
       await removeDigests(ids);
     }),
   );
-}
-
-/** Puts a teacher's remarks on the takes that they are about; gives how many of those takes are here. */
-export async function putRemarks({ from, remarks = [] }: Pick<Routine, 'from' | 'remarks'>): Promise<number> {
-  const { takes } = database;
-  return database.transaction('rw', takes, async () => {
-    const found = new Set<string>();
-    for (const { takeId, beat, text } of remarks) {
-      const remark = { beat, text, from };
-      const isSame = (other: TakeRemark) => other.beat === beat && other.text === text && other.from === from;
-      const take = await takes.get(takeId);
-      if (!take) continue;
-      found.add(takeId);
-      await takes.update(takeId, { remarks: [...(take.remarks ?? []).filter((other) => !isSame(other)), remark] });
-    }
-    return found.size;
-  });
-}
-
-export async function changeNote(id: string, note: string): Promise<void> {
-  await database.takes.update(id, { note });
 }

@@ -28,40 +28,121 @@ interface Running {
   putting: boolean;
 }
 
-/**
- * The ear behind its messages: what the worker does, with its state.
- *
- * @param putAway keeps a piece of a take's sound as it goes
- */
-export function earFunctions(putAway: (takeId: string, samples: Int16Array<ArrayBuffer>) => Promise<void>): EarService {
-  let live: MessagePort | undefined;
-  let running: Running | undefined;
-  let begun = 0;
-  const batch = new Float32Array(ROWS_IN_A_BATCH * LIVE_FIELDS);
-  let batched = 0;
+/** Frames on their way to the page, so many at a time. */
+class LiveRows {
+  count = 0;
+  private readonly batch = new Float32Array(ROWS_IN_A_BATCH * LIVE_FIELDS);
 
-  const service: EarService = {
-    connect(sound, livePort) {
-      live = livePort;
-      sound.onmessage = (event: MessageEvent<BlockMessage>) => hear(event.data);
-    },
-    begin(settings) {
-      if (running && isKept(running.recorder.settings) && !isKept(settings)) throw notYours('a take goes on');
-      batched = 0;
-      running = { id: ++begun, recorder: new TakeRecorder(settings), draftedSamples: 0, putting: false };
-      return begun;
-    },
+  clear(): void {
+    this.count = 0;
+  }
+
+  add({ index, f0Hz, levelDb, breathDb }: Readonly<LiveFrame>, full: () => void): void {
+    this.batch.set([index, f0Hz, levelDb, breathDb], this.count * LIVE_FIELDS);
+    if (++this.count === ROWS_IN_A_BATCH) full();
+  }
+
+  /** What came since the last time. */
+  take(): Float32Array<ArrayBuffer> {
+    const taken = this.batch.slice(0, this.count * LIVE_FIELDS);
+    this.count = 0;
+    return taken;
+  }
+}
+
+/** What is recorded now, from the sound's messages to the page's. */
+class Recordings {
+  private live: MessagePort | undefined;
+  private running: Running | undefined;
+  private begun = 0;
+  private readonly rows = new LiveRows();
+
+  constructor(private readonly putAway: PutAway) {}
+
+  connect(sound: MessagePort, live: MessagePort): void {
+    this.live = live;
+    sound.onmessage = (event: MessageEvent<BlockMessage>) => this.hear(event.data);
+  }
+
+  begin(settings: RecorderSettings): number {
+    if (this.running && isKept(this.running.recorder.settings) && !isKept(settings)) throw notYours('a take goes on');
+    this.rows.clear();
+    this.running = { id: ++this.begun, recorder: new TakeRecorder(settings), draftedSamples: 0, putting: false };
+    return this.begun;
+  }
+
+  of(id: number): TakeRecorder {
+    if (this.running?.id !== id) throw notYours('the recording is over');
+    return this.running.recorder;
+  }
+
+  /** The recording, which hears nothing more. */
+  ended(id: number): TakeRecorder {
+    const recorder = this.of(id);
+    this.running = undefined;
+    return recorder;
+  }
+
+  stop(id: number): void {
+    if (this.running?.id === id) this.running = undefined;
+  }
+
+  private hear({ firstSample, samples, atMs }: BlockMessage): void {
+    if (!this.running) return;
+    const { recorder } = this.running;
+    if (recorder.firstSample === undefined) this.post({ kind: 'started', firstSample });
+    recorder.push(firstSample, samples, (frame) => this.rows.add(frame, () => this.sendRows()), atMs);
+    this.sendRows();
+    void this.putDraftAway(this.running);
+  }
+
+  /** Puts away what was heard since the last piece, once a second; a piece that failed goes with the next one. Never rejects. */
+  private async putDraftAway(now: Running): Promise<void> {
+    const { recorder } = now;
+    const { draftTakeId, sampleRateHz } = recorder.settings;
+    const upTo = recorder.heardSamples;
+    if (!draftTakeId || now.putting || upTo - now.draftedSamples < DRAFT_EVERY_S * sampleRateHz) return;
+    now.putting = true;
+    try {
+      await this.putAway(draftTakeId, recorder.soundFrom(now.draftedSamples, upTo));
+      now.draftedSamples = upTo;
+    } catch (error) {
+      this.post({ kind: 'draftLost', reason: detailOf(error) });
+    } finally {
+      now.putting = false;
+    }
+  }
+
+  private sendRows(): void {
+    if (!this.running || this.rows.count === 0) return;
+    const { recorder } = this.running;
+    const rows = this.rows.take();
+    this.post({ kind: 'frames', rows, peak: recorder.peak, lost: recorder.lostLately }, [rows.buffer]);
+    recorder.peak = 0;
+  }
+
+  private post(message: LiveMessage, transfers: Transferable[] = []): void {
+    this.live?.postMessage(message, transfers);
+  }
+}
+
+/** Keeps a piece of a take's sound as it goes. */
+type PutAway = (takeId: string, samples: Int16Array<ArrayBuffer>) => Promise<void>;
+
+/** The ear behind its messages: what the worker does, with its state. */
+export function earFunctions(putAway: PutAway): EarService {
+  const recordings = new Recordings(putAway);
+  return {
+    connect: (sound, live) => recordings.connect(sound, live),
+    begin: (settings) => recordings.begin(settings),
     async finishTake(id, assignment, firstBeatAtS) {
-      const take = ended(id).finishTake(assignment, firstBeatAtS);
-      return take && transfer(take, [take.frames.buffer, take.samples.buffer]);
+      return sent(recordings.ended(id).finishTake(assignment, firstBeatAtS));
     },
-    finishFree: (id, wish, masked) => ended(id).finishFree(wish, masked),
-    finishFrames: (id) => ended(id).frames(),
-    pickedUp: (id) => recorderOf(id).pickedUp(),
-    finishLoop: (id, clicksAtS) => ended(id).loopDelay(clicksAtS),
-    stop(id) {
-      if (running?.id === id) running = undefined;
-    },
+    finishFree: (id, wish, masked) => recordings.ended(id).finishFree(wish, masked),
+    finishFrames: (id) => recordings.ended(id).frames(),
+    pickedUp: (id) => recordings.of(id).pickedUp(),
+    finishLoop: (id, clicksAtS) => recordings.ended(id).loopDelay(clicksAtS),
+    stop: (id) => recordings.stop(id),
     ping: () => true,
     async assessRecording(samples, settings, assignment, firstBeatS, onProgress) {
       const recording = new TakeRecorder(settings);
@@ -71,74 +152,19 @@ export function earFunctions(putAway: (takeId: string, samples: Int16Array<Array
         recording.push(at, samples.subarray(at, at + piece), () => undefined);
         await onProgress?.(Math.min(1, (at + piece) / samples.length));
       }
-      const take = recording.finishTake(assignment, firstBeatS);
-      return take && transfer(take, [take.frames.buffer, take.samples.buffer]);
+      return sent(recording.finishTake(assignment, firstBeatS));
     },
-    assessFrames(packed, count, assignment) {
-      return assess(unpackFrames(packed, count), assignment);
-    },
+    assessFrames: (packed, count, assignment) => assess(unpackFrames(packed, count), assignment),
     playStandIn(score, settings) {
       const samples = playStandIn(score, settings);
       return transfer(samples, [samples.buffer]);
     },
   };
+}
 
-  function recorderOf(id: number): TakeRecorder {
-    if (running?.id !== id) throw notYours('the recording is over');
-    return running.recorder;
-  }
-
-  /** The recording, which hears nothing more. */
-  function ended(id: number): TakeRecorder {
-    const recorder = recorderOf(id);
-    running = undefined;
-    return recorder;
-  }
-
-  function hear({ firstSample, samples, atMs }: BlockMessage): void {
-    if (!running) return;
-    const { recorder } = running;
-    if (recorder.firstSample === undefined) post({ kind: 'started', firstSample });
-    const onFrame = (frame: Readonly<LiveFrame>) => {
-      batch.set([frame.index, frame.f0Hz, frame.levelDb, frame.breathDb], batched * LIVE_FIELDS);
-      if (++batched === ROWS_IN_A_BATCH) sendBatch();
-    };
-    recorder.push(firstSample, samples, onFrame, atMs);
-    sendBatch();
-    void putDraftAway(running);
-  }
-
-  /** Puts away what was heard since the last piece, once a second; a piece that failed goes with the next one. Never rejects. */
-  async function putDraftAway(now: Running): Promise<void> {
-    const { recorder } = now;
-    const { draftTakeId, sampleRateHz } = recorder.settings;
-    const upTo = recorder.heardSamples;
-    if (!draftTakeId || now.putting || upTo - now.draftedSamples < DRAFT_EVERY_S * sampleRateHz) return;
-    now.putting = true;
-    try {
-      await putAway(draftTakeId, recorder.soundFrom(now.draftedSamples, upTo));
-      now.draftedSamples = upTo;
-    } catch (error) {
-      post({ kind: 'draftLost', reason: detailOf(error) });
-    } finally {
-      now.putting = false;
-    }
-  }
-
-  function sendBatch(): void {
-    if (!running || batched === 0) return;
-    const { recorder } = running;
-    const rows = batch.slice(0, batched * LIVE_FIELDS);
-    batched = 0;
-    post({ kind: 'frames', rows, peak: recorder.peak, lost: recorder.lostLately }, [rows.buffer]);
-    recorder.peak = 0;
-  }
-
-  function post(message: LiveMessage, transfers: Transferable[] = []): void {
-    live?.postMessage(message, transfers);
-  }
-
-  return service;
+/** A take handed over, not copied. */
+function sent(take: ReturnType<TakeRecorder['finishTake']>) {
+  return take && transfer(take, [take.frames.buffer, take.samples.buffer]);
 }
 
 /** Whether what is recorded is the player's, and not listened to for a check alone. */

@@ -1,27 +1,24 @@
 import { beatSeconds, isOpenEnded, longestRestBeats, scoreBeats } from '@inner-hum/core/exercise';
 import { ownExerciseKey } from '@inner-hum/core/families';
-import { takeOf, type TakeRecord, type WholeTake } from '@inner-hum/core/take';
-import { detailOf } from '../base/detailOf';
+import { takeOf, type TakeRecord } from '@inner-hum/core/take';
 import { newId, withLock } from '../base/plainOrigin';
-import { backUpWhenDue } from '../db/autoBackup';
 import type { DraftPlan } from '../db/database';
-import { beginDraft, forgetDraft, leftDraft, planDraft } from '../db/drafts';
+import { beginDraft, forgetDraft, planDraft } from '../db/drafts';
 import { lookBack } from '../db/past';
 import type { Settings } from '../db/settings/settings';
-import { keepWithinBudget } from '../db/soundBudget';
-import { keepTake, type Kept } from '../db/takes';
-import { SoundProblem, type AudioInput, type ProblemId } from '../input/audioInput';
+import { keepTake } from '../db/takes';
+import type { AudioInput } from '../input/audioInput';
 import { Recording } from '../input/recording';
 import { store } from '../store';
-import { noticed } from '../store/notices';
 import { cameToNothing, ended, isBusy, judged, moved, takeAsked, type Ending } from '../store/practice';
 import type { PageSound } from './pageSound';
 import { Metronome } from './metronome';
 import { assignmentFor, planNow, recorderSettingsFor } from './planNow';
-import { recoverDraft, unkept } from './recoverDrafts';
 import { droneFor } from './reference';
 import { openSource, pathOf, standInBuffer, type OpenSource } from './source';
-import { GivenUp, givenUpSignal, orGivenUp, pause, until } from './until';
+import { GivenUp, givenUpSignal, orGivenUp, until } from './until';
+import { endingNow, endBadly, tellDraftLost } from './badEnd';
+import { tidyUp, tellKept, tellUntidy } from './tidyUp';
 
 /** Sound that is heard after the last beat before the take is judged, seconds. */
 const TAIL_S = 0.35;
@@ -37,8 +34,6 @@ const WAIT_S = 60;
 const SILENCE_S = 8;
 /** A tone without a set end is over when it has been silent for so long, seconds. */
 const OPEN_END_S = 1.5;
-/** An ear that does not end a recording within this is not waited for, milliseconds. */
-const STOP_MS = 500;
 /** A stopped take shorter than this is not kept, seconds. */
 const LEAST_KEPT_S = 1;
 
@@ -237,67 +232,9 @@ async function judgeAndKeep(
   return take.record;
 }
 
-const endingNow = (): Ending => store.getState().practice.ending ?? 'score';
-
 /** Whether the take has all that was asked for: a tone without a set end is whole when the player ends it. */
 function isWhole({ score }: DraftPlan): boolean {
   return endingNow() === 'score' || (endingNow() === 'stopped' && isOpenEnded(score));
-}
-
-/**
- * What is left of a take that failed: a draft that came past its first beat stays and is made a take as soon as that
- * works, of any other there is nothing to keep. The ear and the microphone are closed, and the message says what is true.
- */
-async function endBadly(
-  page: PageSound,
-  takeId: string,
-  recording: Recording | undefined,
-  error: unknown,
-): Promise<void> {
-  const left = await leftDraft(takeId).catch(() => undefined);
-  const started = page.unstored.has(takeId) || (left !== undefined && left.draft.plan.firstBeatS !== null);
-  const { earDied } = store.getState().practice;
-  const byPlayer = error instanceof GivenUp && !earDied;
-  // What the ear was at is not waited for.
-  if (earDied || byPlayer) await page.end();
-  else await Promise.race([recording?.stop(), pause(STOP_MS)]).catch(() => undefined); // a dead worker needs no stop
-  store.dispatch(cameToNothing(problemOf(error, { started, byPlayer, earDied })));
-  if (started) unkept(page, takeId, left, error, byPlayer ? 'stopped' : undefined);
-  else await forgetDraft(takeId).catch(() => undefined); // without a database there is none
-  if (earDied) await recoverDraft(page, takeId);
-}
-
-/** What to tell of it here: of a take that is left, its offer tells why it is none. */
-function problemOf(
-  error: unknown,
-  { started, byPlayer, earDied }: { readonly started: boolean; readonly byPlayer: boolean; readonly earDied: boolean },
-): ProblemId | null {
-  if (error instanceof SoundProblem) return error.id;
-  return started || byPlayer || earDied ? null : 'failed';
-}
-
-/** What follows a kept take in the background: sound within its budget, a promise of storage, the day's backup. */
-async function tidyUp(settings: Settings): Promise<void> {
-  await keepWithinBudget(1e6 * settings.soundBudgetMb, settings.pinned);
-  await (navigator as Partial<Navigator>).storage?.persist();
-  await backUpWhenDue(settings);
-}
-
-/** Tells where a take could not be kept with all its sound, or cost another's. */
-function tellKept({ sound }: WholeTake, { soundKept, dropped }: Kept): void {
-  const lost = sound !== undefined && !soundKept;
-  if (dropped === 0 && !lost) return;
-  const what = lost ? (dropped > 0 ? 'both' : 'own') : 'older';
-  store.dispatch(noticed({ key: `stand.noRoom.${what}`, values: { count: dropped } }));
-}
-
-/** The take goes on without its draft; at the end it is kept all the same, if that works. */
-function tellDraftLost(error: unknown): void {
-  store.dispatch(noticed({ key: 'stand.draftLost', values: { detail: detailOf(error) } }));
-}
-
-function tellUntidy(error: unknown): void {
-  store.dispatch(noticed({ key: 'stand.untidy', values: { detail: detailOf(error) } }));
 }
 
 /** Keeps the screen from going dark during a take, where the browser can; a refusal is no trouble. */

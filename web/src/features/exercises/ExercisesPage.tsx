@@ -1,30 +1,24 @@
-import { copied } from '../../base/plainOrigin';
-import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
-import type { ExerciseParameters, Step } from '@inner-hum/core/exercise';
-import { familyById, fingeringOf } from '@inner-hum/core/families';
+import { Box, chakra, Grid } from '@chakra-ui/react';
+import type { ExerciseParameters } from '@inner-hum/core/exercise';
+import { familyById } from '@inner-hum/core/families';
 import type { Routine } from '@inner-hum/core/plan';
-import { instrumentById } from '@inner-hum/core/theory';
 import { useCallback, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useNavigate, useSearchParams } from 'react-router';
-import { Button } from '../../ui/controls';
+import { useSearchParams } from 'react-router';
 import { PhraseEntry } from '../../shared/exercise/PhraseEntry';
 import { ExerciseControls } from '../../shared/exercise/ExerciseControls';
 import { exerciseMeta, exerciseTitle } from '../../text/exerciseText';
-import { saveFile } from '../../base/saveFile';
 import { PageTitle } from '../../ui/PageTitle';
 import { Part } from '../../shared/exercise/Part';
 import { useNoteName } from '../../text/useNoteName';
-import { partWords } from '../../text/usePartWords';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { noticed } from '../../store/notices';
-import { entry } from '../../store/lists';
-import { exerciseChanged, exerciseOf, listsChanged, scoreOf, settingsChanged, usualFor } from '../../store/settings';
+import { exerciseChanged, exerciseOf, scoreOf, settingsChanged, usualFor } from '../../store/settings';
 import { verdictLeft } from '../../store/practice';
-import { usedFingering } from '../../db/settings/horn';
+import { ExerciseActions } from './ExerciseActions';
 import { BlockList } from './BlockList';
 import { FamilyChoice, FamilyList, type AimChoice } from './FamilyList';
-import { exerciseFromLink, linkTo, routineFromLink } from '../../shared/exercise/link';
+import { exerciseFromLink, routineFromLink } from '../../shared/exercise/link';
 import { OwnExercises } from './OwnExercises';
 import { Routines } from './Routines';
 import { PassageRisks } from './PassageRisks';
@@ -35,7 +29,6 @@ import { tableText } from '../../text/tableText';
 export default function ExercisesPage() {
   const { t } = useTranslation();
   const dispatch = useAppDispatch();
-  const navigate = useNavigate();
   const nameOf = useNoteName();
   const settings = useAppSelector((state) => state.settings);
   const now = exerciseOf(settings);
@@ -56,32 +49,6 @@ export default function ExercisesPage() {
     onChoose: (id: string) => choose(usualFor(settings, id)),
     aim,
     onAim: setAim,
-  };
-  const add = () => {
-    dispatch(listsChanged([entry.added('block', now)]));
-    dispatch(noticed({ key: 'exercise.added' }));
-  };
-  const share = async () => {
-    const link = linkTo(now);
-    dispatch(noticed((await copied(link)) ? { key: 'exercise.shared' } : { key: 'app.notCopied', values: { link } }));
-  };
-  /** Above the keys a reader needs the fingering that is tried. */
-  const fingeringOver = (step: Step) =>
-    step.soundedMidi > instrumentById(now.instrumentId).highestKeyedWrittenMidi
-      ? fingeringOf(step, now, (midi) => usedFingering(settings, midi))
-          ?.map((key) => t(`keys.${key}`))
-          .join(' + ')
-      : undefined;
-  const save = async (kind: 'musicXml' | 'midi') => {
-    const { writeMidi, writeMusicXml } = await import('@inner-hum/core/formats');
-    const title = exerciseTitle(t, now, nameOf);
-    if (kind === 'midi') saveFile(`${title}.mid`, 'audio/midi', new Uint8Array(writeMidi(score, title)));
-    else
-      saveFile(
-        `${title}.musicxml`,
-        'application/vnd.recordare.musicxml+xml',
-        writeMusicXml(score, title, settings.spelling, fingeringOver, partWords(t, score, now)),
-      );
   };
   return (
     <Box maxWidth="80rem" pb="40px">
@@ -121,23 +88,7 @@ export default function ExercisesPage() {
             {/* A route of overtones is on no map. */}
             {'phrase' in familyById(now.family).fields &&
               score.steps.some(({ partialNumber }) => partialNumber === 1) && <PassageRisks />}
-            <Flex gap="12px" wrap="wrap" mt="14px">
-              <Button tone="strong" onClick={() => void navigate('/stand')}>
-                {t('exercise.play')}
-              </Button>
-              <Button onClick={add}>{t('exercise.add')}</Button>
-              <Button tone="quiet" onClick={() => void share()}>
-                {t('exercise.share')}
-              </Button>
-              <Button tone="quiet" onClick={() => window.print()}>
-                {t('exercise.print')}
-              </Button>
-              {(['musicXml', 'midi'] as const).map((kind) => (
-                <Button key={kind} tone="quiet" onClick={() => void save(kind)}>
-                  {t(`exercise.${kind}`)}
-                </Button>
-              ))}
-            </Flex>
+            <ExerciseActions />
             <BlockList nameOf={(exercise) => `${exerciseTitle(t, exercise, nameOf)}, ${exerciseMeta(t, exercise)}`} />
             <OwnExercises exercise={now} onUse={choose} />
             <Routines onOffer={offer} />

@@ -1,6 +1,6 @@
 import type { Routine } from '@inner-hum/core/plan';
 import { detailOf } from '../../base/detailOf';
-import { putRemarks } from '../../db/takes';
+import { putRemarks } from '../../db/takeNotes';
 import { store } from '../../store';
 import { noticed } from '../../store/notices';
 

@@ -48,11 +48,8 @@ export function AppFrame({ onPlace }: { readonly onPlace: () => void }) {
   const { t } = useTranslation();
   const { pathname } = useLocation();
   const [keysShown, showKeys] = useState(false);
-  const source = useAppSelector((state) => state.settings.source);
-  const instrumentId = useAppSelector((state) => state.settings.instrumentId);
   // While something is played there is nothing but what is being played; a place left for another ends it, but not at once.
   const phase = useAppSelector((state) => state.practice.phase);
-  const microphoneOpen = useAppSelector((state) => state.practice.microphoneOpen);
   const drafts = useAppSelector(({ drafts: { unkept, progress } }) => unkept.length > 0 || progress !== null);
   const playing = isBusy({ phase }) && pathname === '/stand';
   useKeyDown('input, textarea', (event) => {
@@ -77,36 +74,7 @@ export function AppFrame({ onPlace }: { readonly onPlace: () => void }) {
         </Boundary>
       )}
       <Flex direction="column" flex="1 1 0" minWidth={0}>
-        <chakra.header
-          display={playing ? 'none' : 'flex'}
-          alignItems="center"
-          gap={{ base: '8px', md: '26px' }}
-          px={{ base: '12px', md: '28px' }}
-          pt="8px"
-          flexWrap="wrap"
-          // The large note of the Stand reaches up to here and must not take the clicks.
-          position="relative"
-          zIndex={1}
-          _print={{ display: 'none' }}
-        >
-          <chakra.span fontFamily="heading" fontSize="section" fontWeight={500} letterSpacing="-0.01em" hideBelow="md">
-            {t('app.name')}
-          </chakra.span>
-          <Box hideBelow="lg">
-            <Places />
-          </Box>
-          <chakra.span marginLeft="auto" color="inkSoft" fontSize="small" hideBelow="md">
-            {t(`instruments.${instrumentId}`)} · {t(microphoneOpen ? 'app.microphoneOpen' : `sources.${source}`)}
-          </chakra.span>
-          <Button
-            tone="quiet"
-            onClick={() => showKeys(true)}
-            hideBelow="lg"
-            css={{ '@media (hover: none)': { display: 'none' } }}
-          >
-            {t('app.shortcuts')} <Key>?</Key>
-          </Button>
-        </chakra.header>
+        <Header playing={playing} onKeys={() => showKeys(true)} />
         {!playing && (
           <Boundary broken={() => null}>
             <DemoBar />
@@ -141,6 +109,41 @@ export function AppFrame({ onPlace }: { readonly onPlace: () => void }) {
       <NoticeBar />
       <ShortcutsDialog open={keysShown} onClose={() => showKeys(false)} />
     </Flex>
+  );
+}
+
+/** Name, ways to the places, and what is listened to; nothing of it while something is played. */
+function Header({ playing, onKeys }: { readonly playing: boolean; readonly onKeys: () => void }) {
+  const { t } = useTranslation();
+  const source = useAppSelector((state) => state.settings.source);
+  const instrumentId = useAppSelector((state) => state.settings.instrumentId);
+  const microphoneOpen = useAppSelector((state) => state.practice.microphoneOpen);
+  return (
+    <chakra.header
+      display={playing ? 'none' : 'flex'}
+      alignItems="center"
+      gap={{ base: '8px', md: '26px' }}
+      px={{ base: '12px', md: '28px' }}
+      pt="8px"
+      flexWrap="wrap"
+      // The large note of the Stand reaches up to here and must not take the clicks.
+      position="relative"
+      zIndex={1}
+      _print={{ display: 'none' }}
+    >
+      <chakra.span fontFamily="heading" fontSize="section" fontWeight={500} letterSpacing="-0.01em" hideBelow="md">
+        {t('app.name')}
+      </chakra.span>
+      <Box hideBelow="lg">
+        <Places />
+      </Box>
+      <chakra.span marginLeft="auto" color="inkSoft" fontSize="small" hideBelow="md">
+        {t(`instruments.${instrumentId}`)} · {t(microphoneOpen ? 'app.microphoneOpen' : `sources.${source}`)}
+      </chakra.span>
+      <Button tone="quiet" onClick={onKeys} hideBelow="lg" css={{ '@media (hover: none)': { display: 'none' } }}>
+        {t('app.shortcuts')} <Key>?</Key>
+      </Button>
+    </chakra.header>
   );
 }
 

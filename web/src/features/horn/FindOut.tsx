@@ -50,25 +50,85 @@ export function FindOut() {
   );
 }
 
-/** The form of a new question. What is missing is said beside its button. */
-function Question() {
+/** The two or three ways that are set against each other, in the player's words. */
+function Ways({
+  ways,
+  onChange,
+}: {
+  readonly ways: readonly string[];
+  readonly onChange: (ways: readonly string[]) => void;
+}) {
+  const { t } = useTranslation();
+  return (
+    <Flex gap="12px" wrap="wrap" align="flex-end">
+      {ways.map((way, i) => (
+        <Field key={i} label={t('findOut.variant', { letter: LETTERS[i]! })} flex="1 1 200px">
+          <TextInput
+            value={way}
+            maxLength={100}
+            placeholder={i < 2 ? t(`findOut.variantExample.${i === 0 ? 'a' : 'b'}`) : ''}
+            onChange={(event) => onChange(ways.with(i, event.target.value))}
+          />
+        </Field>
+      ))}
+      {ways.length < LETTERS.length && (
+        <Button tone="quiet" onClick={() => onChange([...ways, ''])}>
+          {t('findOut.third')}
+        </Button>
+      )}
+    </Flex>
+  );
+}
+
+/** The notes that are played in each try. */
+function ProbeNotes({
+  notes,
+  onChange,
+}: {
+  readonly notes: readonly string[];
+  readonly onChange: (notes: readonly string[]) => void;
+}) {
   const { t } = useTranslation();
   const nameOf = useNoteName();
-  const dispatch = useAppDispatch();
-  const navigate = useNavigate();
   const horn = useHorn();
-  const [question, setQuestion] = useState('');
-  const [kind, setKind] = useState<Experiment['kind']>('ways');
-  const [ways, setWays] = useState<readonly string[]>(['', '']);
-  const [notes, setNotes] = useState<readonly string[]>(USUAL_NOTES);
-  const [dynamics, setDynamics] = useState<Experiment['dynamics']>(['p', 'mf']);
-  const [about, setAbout] = useState<Experiment['about']>(['pitchSteadinessCents']);
   const noteOptions = [
     NO_NOTE,
     ...Array.from({ length: horn.highestKeyedWrittenMidi - horn.lowestWrittenMidi + 1 }, (_, i) =>
       String(horn.lowestWrittenMidi + i),
     ),
   ];
+  return (
+    <chakra.fieldset>
+      <chakra.legend fontSize="small" color="inkSoft">
+        {t('findOut.notes')}
+      </chakra.legend>
+      <Flex gap="12px" wrap="wrap">
+        {notes.map((note, i) => (
+          <Choice
+            key={i}
+            label={t('findOut.note', { number: i + 1 })}
+            value={note}
+            options={noteOptions}
+            textOf={(one) => (one === NO_NOTE ? t('findOut.noNote') : nameOf(Number(one)))}
+            onChange={(one) => onChange(notes.with(i, one))}
+          />
+        ))}
+      </Flex>
+    </chakra.fieldset>
+  );
+}
+
+/** The form of a new question. What is missing is said beside its button. */
+function Question() {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const [question, setQuestion] = useState('');
+  const [kind, setKind] = useState<Experiment['kind']>('ways');
+  const [ways, setWays] = useState<readonly string[]>(['', '']);
+  const [notes, setNotes] = useState<readonly string[]>(USUAL_NOTES);
+  const [dynamics, setDynamics] = useState<Experiment['dynamics']>(['p', 'mf']);
+  const [about, setAbout] = useState<Experiment['about']>(['pitchSteadinessCents']);
   const variants = ways.map((way) => way.trim());
   const probed = [...new Set(notes.filter((note) => note !== NO_NOTE))].map(Number).sort((a, b) => a - b);
   const whole =
@@ -108,40 +168,8 @@ function Question() {
         textOf={(choice) => t(`findOut.kinds.${choice}`)}
         onChange={setKind}
       />
-      <Flex gap="12px" wrap="wrap" align="flex-end">
-        {ways.map((way, i) => (
-          <Field key={i} label={t('findOut.variant', { letter: LETTERS[i]! })} flex="1 1 200px">
-            <TextInput
-              value={way}
-              maxLength={100}
-              placeholder={i < 2 ? t(`findOut.variantExample.${i === 0 ? 'a' : 'b'}`) : ''}
-              onChange={(event) => setWays(ways.with(i, event.target.value))}
-            />
-          </Field>
-        ))}
-        {ways.length < LETTERS.length && (
-          <Button tone="quiet" onClick={() => setWays([...ways, ''])}>
-            {t('findOut.third')}
-          </Button>
-        )}
-      </Flex>
-      <chakra.fieldset>
-        <chakra.legend fontSize="small" color="inkSoft">
-          {t('findOut.notes')}
-        </chakra.legend>
-        <Flex gap="12px" wrap="wrap">
-          {notes.map((note, i) => (
-            <Choice
-              key={i}
-              label={t('findOut.note', { number: i + 1 })}
-              value={note}
-              options={noteOptions}
-              textOf={(one) => (one === NO_NOTE ? t('findOut.noNote') : nameOf(Number(one)))}
-              onChange={(one) => setNotes(notes.with(i, one))}
-            />
-          ))}
-        </Flex>
-      </chakra.fieldset>
+      <Ways ways={ways} onChange={setWays} />
+      <ProbeNotes notes={notes} onChange={setNotes} />
       <Ticks
         legend={t('findOut.dynamics')}
         options={PROBE_DYNAMICS}

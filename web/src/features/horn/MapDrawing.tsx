@@ -1,31 +1,16 @@
 import { chakra } from '@chakra-ui/react';
-import { LOUDNESS_BANDS, type LoudnessBand } from '@inner-hum/core/measure';
-import { ofNote, type NoteOnMap, type Seam } from '@inner-hum/core/plan';
-import { zoneOf } from '@inner-hum/core/theory';
+import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
+import type { NoteOnMap, Seam } from '@inner-hum/core/plan';
 import { useTranslation } from 'react-i18next';
 import { useNoteName } from '../../text/useNoteName';
 import type { Layer } from '../../text/layers';
-import { noteSentence } from './noteSentence';
+import { ROW, NAME_WIDTH, type RowOfMap, type DrawnRow, MapRow, Bar, SeamMark } from './MapRow';
 
-/** Height of a row in pixels, for a pointer and for a thumb. */
-const ROW = { pointer: 21, thumb: 44 } as const;
-const NAME_WIDTH = 50;
 const SEAM_WIDTH = 26;
 const RIGHT = 20;
 const TOP = 22;
 const LEFT = NAME_WIDTH + SEAM_WIDTH;
-/** Thickness of the bars in pixels, softest first: what is loud is thick, as on the ribbon. */
-const THICK: Readonly<Record<LoudnessBand, number>> = { soft: 2, medium: 3.5, loud: 4.5 };
-/** Distance of the bars from the middle of their row. */
-const OFFSET: Readonly<Record<LoudnessBand, number>> = { soft: -5.5, medium: -0.5, loud: 4.5 };
 const LARGE = 3.4;
-
-/** A row of the map: a note as it is played, or by another fingering. */
-export interface RowOfMap {
-  readonly midi: number;
-  /** of a row that is not the note's own */
-  readonly fingering?: string | undefined;
-}
 
 /** Whether something is about the same note and fingering as a row. */
 export function isRow(row: RowOfMap): (other: RowOfMap) => boolean {
@@ -98,10 +83,9 @@ export function MapDrawing({
   readonly onOpen: (midi: number) => void;
 }) {
   const { t } = useTranslation();
-  const nameOf = useNoteName();
   const rows = midis
     .toReversed()
-    .flatMap((midi): readonly (RowOfMap & { readonly note: NoteOnMap | undefined })[] => [
+    .flatMap((midi): readonly DrawnRow[] => [
       { midi, note: notes.get(midi) },
       ...others.filter((other) => other.midi === midi).map((note) => ({ midi, fingering: note.fingering ?? '', note })),
     ]);
@@ -111,7 +95,6 @@ export function MapDrawing({
   const middle = (row: number) => TOP + row * rowHeight + rowHeight / 2;
   const y = (midi: number) => middle(rows.findIndex(isRow({ midi })));
   const shownSeams = seams.filter(({ lower, upper }) => midis.includes(lower) && midis.includes(upper));
-  const ticks = Array.from({ length: 5 }, (_, i) => layer.from + (i * (layer.to - layer.from)) / 4);
   return (
     <chakra.svg
       viewBox={`0 0 ${width} ${height}`}
@@ -121,6 +104,41 @@ export function MapDrawing({
       role="group"
       aria-label={t(`horn.layers.${layer.id}`)}
     >
+      <Scale layer={layer} x={x} height={height} />
+      {rows.map((row, i) => (
+        <MapRow
+          key={`${row.midi} ${row.fingering}`}
+          layer={layer}
+          row={row}
+          chosen={isRow(chosen)(row)}
+          x={x}
+          y={middle(i)}
+          width={width}
+          thumb={thumb}
+          onChoose={onChoose}
+          onOpen={onOpen}
+        />
+      ))}
+      {shownSeams.map((seam) => (
+        <SeamMark key={`${seam.lower} ${seam.quantity}`} y={(y(seam.lower) + y(seam.upper)) / 2} />
+      ))}
+    </chakra.svg>
+  );
+}
+
+/** Lines and numbers of a layer's scale. */
+function Scale({
+  layer,
+  x,
+  height,
+}: {
+  readonly layer: Layer;
+  readonly x: (value: number) => number;
+  readonly height: number;
+}) {
+  const ticks = Array.from({ length: 5 }, (_, i) => layer.from + (i * (layer.to - layer.from)) / 4);
+  return (
+    <>
       {ticks.map((tick) => (
         <g key={tick} opacity={0.6}>
           <line
@@ -136,119 +154,6 @@ export function MapDrawing({
           </text>
         </g>
       ))}
-      {rows.map((row, i) => {
-        const { midi, fingering, note } = row;
-        const zone = zoneOf(midi);
-        const isChosen = isRow(chosen)(row);
-        return (
-          <g
-            key={`${midi} ${fingering}`}
-            role="button"
-            tabIndex={0}
-            aria-label={noteSentence(t, nameOf, layer, midi, note)}
-            onMouseEnter={() => onChoose({ midi, fingering })}
-            onFocus={() => onChoose({ midi, fingering })}
-            onClick={() => onOpen(midi)}
-            onKeyDown={(event) => {
-              if (event.key === 'Enter' || event.key === ' ') {
-                event.preventDefault();
-                onOpen(midi);
-              }
-            }}
-            style={{ cursor: 'pointer' }}
-          >
-            <rect
-              x={0}
-              y={middle(i) - rowHeight / 2}
-              width={width}
-              height={rowHeight}
-              fill={
-                isChosen
-                  ? 'var(--chakra-colors-panel)'
-                  : zone === 'low' || zone === 'palm'
-                    ? 'var(--chakra-colors-channel)'
-                    : 'transparent'
-              }
-              fillOpacity={isChosen ? 1 : 0.55}
-            />
-            <text
-              x={8}
-              y={middle(i) + 5}
-              fontWeight={isChosen ? 700 : 500}
-              fill="currentColor"
-              style={{ fontSize: fingering === undefined ? (thumb ? 18 : 16) : 14 }}
-              opacity={note ? 1 : 0.55}
-            >
-              {fingering === undefined ? nameOf(midi) : t('horn.other')}
-            </text>
-            {note &&
-              LOUDNESS_BANDS.map((band) => (
-                <Bar key={band} layer={layer} note={note} band={band} x={x} y={middle(i)} scale={thumb ? 2 : 1} />
-              ))}
-          </g>
-        );
-      })}
-      {shownSeams.map((seam) => (
-        <SeamMark key={`${seam.lower} ${seam.quantity}`} y={(y(seam.lower) + y(seam.upper)) / 2} />
-      ))}
-    </chakra.svg>
-  );
-}
-
-function Bar({
-  layer,
-  note,
-  band,
-  x,
-  y,
-  scale,
-}: {
-  readonly layer: Layer;
-  readonly note: NoteOnMap;
-  readonly band: LoudnessBand;
-  readonly x: (value: number) => number;
-  readonly y: number;
-  readonly scale: number;
-}) {
-  const known = ofNote(note, layer.quantity, band);
-  if (known.kind === 'unknown') return null;
-  const value = known.value * layer.factor;
-  const error = known.uncertainty * layer.factor;
-  const at = y + scale * OFFSET[band];
-  const thick = scale * THICK[band];
-  const [from, to] = [x(layer.zero), x(value)];
-  return (
-    <g pointerEvents="none">
-      <line
-        x1={x(value - error)}
-        x2={x(value + error)}
-        y1={at}
-        y2={at}
-        stroke="currentColor"
-        strokeWidth={1}
-        opacity={0.55}
-      />
-      <rect
-        x={Math.min(from, to)}
-        y={at - thick / 2}
-        width={Math.max(1.5, Math.abs(to - from))}
-        height={thick}
-        rx={thick / 2}
-        fill="currentColor"
-      />
-    </g>
-  );
-}
-
-/** A notch where two neighbours part. */
-function SeamMark({ y }: { readonly y: number }) {
-  return (
-    <path
-      d={`M${NAME_WIDTH} ${y}h5l4 -5l5 10l4 -5h6`}
-      fill="none"
-      stroke="var(--chakra-colors-accent)"
-      strokeWidth={2}
-      pointerEvents="none"
-    />
+    </>
   );
 }

@@ -1,35 +1,21 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
-import { usualExercise, familyById } from '@inner-hum/core/families';
-import {
-  evenness,
-  evennessGains,
-  EVENNESS_PARTS,
-  exerciseFor,
-  exerciseForSeam,
-  needs,
-  seams,
-  type Need,
-  type Seam,
-} from '@inner-hum/core/plan';
-import { QUANTITY_ROWS } from '@inner-hum/core/measure';
+import { needs, seams } from '@inner-hum/core/plan';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate } from 'react-router';
 import { Button, Choice } from '../../ui/controls';
-import { exerciseTitle } from '../../text/exerciseText';
-import { formatNumber, formatSigned } from '../../text/format';
-import { needText } from '../../text/needText';
 import { PatternNote } from '../../shared/exercise/PatternNote';
-import { SectionTitle } from '../../ui/PageTitle';
 import { useWidth } from '../../ui/useExtent';
 import { useNoteName } from '../../text/useNoteName';
-import { useOpenExercise } from '../../shared/exercise/useOpenExercise';
 import { LayerChoice } from './LayerChoice';
 import { LAYERS, type LayerId } from '../../text/layers';
-import { isRow, LargeRow, MapDrawing, type RowOfMap } from './MapDrawing';
+import { isRow, LargeRow, MapDrawing } from './MapDrawing';
+import type { RowOfMap } from './MapRow';
 import { noteSentence } from './noteSentence';
 import { useHornMap } from './useHornMap';
 import { useHorn } from '../../store/useHorn';
+import { EvennessPanel } from './EvennessPanel';
+import { WhatNext } from './WhatNext';
 
 /** The map of the horn in one layer at a time, its seams and evenness, and what they lead to. */
 export function MapView() {
@@ -62,23 +48,7 @@ export function MapView() {
     <Grid templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 340px' }} gap="30px">
       <Box minWidth={0} ref={box}>
         <LayerChoice chosen={layerId} onChoose={setLayer} />
-        {narrow && (
-          <Flex role="radiogroup" aria-label={t('horn.pages')} gap="6px" mb="8px">
-            {pages.map((midisOfPage, i) => (
-              <Button
-                key={midisOfPage[0]}
-                role="radio"
-                aria-checked={midisOfPage === shown}
-                tone={midisOfPage === shown ? 'plain' : 'quiet'}
-                px="8px"
-                flex="1 1 0"
-                onClick={() => setPage(i)}
-              >
-                {nameOf(midisOfPage[0]!)}–{nameOf(midisOfPage.at(-1)!)}
-              </Button>
-            ))}
-          </Flex>
-        )}
+        {narrow && <Pages pages={pages} shown={shown} onChoose={setPage} />}
         {width > 0 && (
           <>
             <Box position="sticky" top={0} bg="paper" zIndex={1} pb="4px" borderBottomWidth="1px" borderColor="line">
@@ -112,19 +82,7 @@ export function MapView() {
         </chakra.p>
       </Box>
       <chakra.aside>
-        {setups.length > 1 && (
-          <Box mb="14px">
-            <Choice
-              label={t('horn.setup')}
-              value={chosen}
-              options={['', ...setups.map((setup) => setup.key)]}
-              textOf={(key) =>
-                key === '' ? t('horn.allSetups') : setups.find((setup) => setup.key === key)?.text || t('gear.notSaid')
-              }
-              onChange={choose}
-            />
-          </Box>
-        )}
+        {setups.length > 1 && <Setups setups={setups} chosen={chosen} onChoose={choose} />}
         <PatternNote notes={notes} />
         <EvennessPanel notes={notes} />
         <WhatNext seam={parted[0]} need={need} empty={notes.length === 0} />
@@ -144,130 +102,55 @@ function pagesOf(midis: readonly number[]): readonly (readonly number[])[] {
   return Array.from({ length: count }, (_, i) => midis.slice(i * each, (i + 1) * each));
 }
 
-const MOST_GAINS = 3;
-
-/** Evenness with every part of its formula openable, and what would raise it. */
-function EvennessPanel({ notes }: { readonly notes: Parameters<typeof evenness>[0] }) {
-  const { t } = useTranslation();
-  const nameOf = useNoteName();
-  const of = evenness(notes);
-  const gains = of.kind === 'known' ? evennessGains(notes, MOST_GAINS) : [];
-  return (
-    <Box borderTopWidth="2px" borderColor="ink" pt="10px" mt="12px">
-      <SectionTitle>{t('horn.evenness')}</SectionTitle>
-      {of.kind === 'unknown' ? (
-        <p>{t('horn.evennessUnknown', { notes: of.notes })}</p>
-      ) : (
-        <details>
-          <chakra.summary cursor="pointer" minHeight="44px">
-            <chakra.span fontFamily="heading" fontSize="place">
-              {formatNumber(of.value, 0)}
-            </chakra.span>{' '}
-            {t('horn.evennessOf', { count: of.parts.length })}
-          </chakra.summary>
-          <chakra.ul pl="1.2em">
-            {of.parts.map(({ part, notes: count, spread, worth }) => {
-              const { halfAt, shown } = EVENNESS_PARTS[part];
-              return (
-                <li key={part}>
-                  {t(`horn.parts.${part}`, {
-                    spread: formatNumber(spread * shown.factor, shown.digits),
-                    half: halfAt * shown.factor,
-                    count,
-                    worth: formatNumber(worth, 0),
-                  })}
-                </li>
-              );
-            })}
-          </chakra.ul>
-          <chakra.p color="inkSoft" fontSize="small">
-            {t('horn.formula')}
-          </chakra.p>
-        </details>
-      )}
-      {gains.length > 0 && (
-        <chakra.p data-testid="raises">
-          {t('horn.raises', {
-            gains: gains
-              .map(({ part, midi, points }) =>
-                t(`horn.gains.${part}`, { note: nameOf(midi), gain: formatNumber(points, 0) }),
-              )
-              .join(', '),
-          })}
-        </chakra.p>
-      )}
-    </Box>
-  );
-}
-
-/** The worst seam, the weakest note and the survey: each leads to the exercise that works on it. */
-function WhatNext({
-  seam,
-  need,
-  empty,
+/** Which octave a phone shows. */
+function Pages({
+  pages,
+  shown,
+  onChoose,
 }: {
-  readonly seam: Seam | undefined;
-  readonly need: Need | undefined;
-  readonly empty: boolean;
+  readonly pages: readonly (readonly number[])[];
+  readonly shown: readonly number[];
+  readonly onChoose: (page: number) => void;
 }) {
   const { t } = useTranslation();
   const nameOf = useNoteName();
-  const open = useOpenExercise();
-  const { hornId } = useHorn();
-  const survey = usualExercise(familyById('survey'), hornId);
   return (
-    <Box borderTopWidth="2px" borderColor="ink" pt="10px" mt="16px">
-      <SectionTitle>{t('horn.next')}</SectionTitle>
-      {empty && <chakra.p mb="8px">{t('horn.empty')}</chakra.p>}
-      {seam && (
-        <Suggestion
-          text={t(`horn.seams.${seam.quantity}`, {
-            lower: nameOf(seam.lower),
-            upper: nameOf(seam.upper),
-            step: formatSigned(seam.step * QUANTITY_ROWS[seam.quantity].factor, QUANTITY_ROWS[seam.quantity].digits),
-            z: formatNumber(seam.z, 1),
-          })}
-          action={exerciseTitle(t, exerciseForSeam(seam, hornId), nameOf)}
-          onOpen={() => open(exerciseForSeam(seam, hornId))}
-        />
-      )}
-      {need && !empty && (
-        <Suggestion
-          text={needText(t, nameOf, need)}
-          action={exerciseTitle(t, exerciseFor(need, hornId), nameOf)}
-          onOpen={() => open(exerciseFor(need, hornId))}
-        />
-      )}
-      <Flex gap="8px" wrap="wrap" mt="10px">
-        {(['nine', 'low', 'middle', 'palm'] as const).map((part) => (
-          <Button
-            key={part}
-            tone={empty && part === 'nine' ? 'strong' : 'plain'}
-            onClick={() => open({ ...survey, part })}
-          >
-            {t(`horn.survey.${part}`)}
-          </Button>
-        ))}
-      </Flex>
-    </Box>
+    <Flex role="radiogroup" aria-label={t('horn.pages')} gap="6px" mb="8px">
+      {pages.map((midisOfPage, i) => (
+        <Button
+          key={midisOfPage[0]}
+          role="radio"
+          aria-checked={midisOfPage === shown}
+          tone={midisOfPage === shown ? 'plain' : 'quiet'}
+          px="8px"
+          flex="1 1 0"
+          onClick={() => onChoose(i)}
+        >
+          {nameOf(midisOfPage[0]!)}–{nameOf(midisOfPage.at(-1)!)}
+        </Button>
+      ))}
+    </Flex>
   );
 }
 
-function Suggestion({
-  text,
-  action,
-  onOpen,
-}: {
-  readonly text: string;
-  readonly action: string;
-  readonly onOpen: () => void;
-}) {
+/** Which setup the map is of: all together, or one. */
+function Setups({
+  setups,
+  chosen,
+  onChoose,
+}: Pick<ReturnType<typeof useHornMap>, 'setups' | 'chosen'> & { readonly onChoose: (key: string) => void }) {
+  const { t } = useTranslation();
   return (
-    <Box mb="10px">
-      <p>{text}</p>
-      <Button mt="4px" onClick={onOpen}>
-        {action}
-      </Button>
+    <Box mb="14px">
+      <Choice
+        label={t('horn.setup')}
+        value={chosen}
+        options={['', ...setups.map((setup) => setup.key)]}
+        textOf={(key) =>
+          key === '' ? t('horn.allSetups') : setups.find((setup) => setup.key === key)?.text || t('gear.notSaid')
+        }
+        onChange={onChoose}
+      />
     </Box>
   );
 }

@@ -24,8 +24,6 @@ interface Work {
 export function FileRow({ any }: { readonly any: boolean }) {
   const { t } = useTranslation();
   const { ear } = usePageSound();
-  const dispatch = useAppDispatch();
-  const navigate = useNavigate();
   const [work, setWork] = useState<Work | null>(null);
   const [refusal, setRefusal] = useState('');
   /** Does something with a file; the row is free again however that ends. */
@@ -43,26 +41,7 @@ export function FileRow({ any }: { readonly any: boolean }) {
       setWork(null);
     }
   };
-  const taken = (outcome: FileOutcome) => {
-    if (outcome.kind === 'take') void navigate(`/take/${outcome.id}`);
-    else if (outcome.kind === 'refused')
-      setRefusal(t(`log.refused.${outcome.reason as 'damaged'}`, { detail: outcome.detail }));
-    else {
-      const { added, alreadyHere, aside } = outcome;
-      const here = alreadyHere > 0 ? ` ${t('log.alreadyHere', { count: alreadyHere })}` : '';
-      dispatch(noticed({ key: 'log.imported', values: { count: added, here } }));
-      if (aside.length > 0)
-        setRefusal(
-          t('log.setAside', {
-            count: aside.length,
-            reasons: aside
-              .slice(0, MOST_REASONS)
-              .map((take) => take.detail)
-              .join('; '),
-          }),
-        );
-    }
-  };
+  const taken = useTaken(setRefusal);
   const { settings } = store.getState();
   const onProgress = (share: number) => setWork((now) => now && { ...now, share });
   return (
@@ -113,4 +92,31 @@ export function FileRow({ any }: { readonly any: boolean }) {
       )}
     </>
   );
+}
+
+/** Tells what came of a file that was read: opens its take, counts what is new, says what could not be read. */
+function useTaken(refuse: (sentence: string) => void) {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  return (outcome: FileOutcome) => {
+    if (outcome.kind === 'take') void navigate(`/take/${outcome.id}`);
+    else if (outcome.kind === 'refused')
+      refuse(t(`log.refused.${outcome.reason as 'damaged'}`, { detail: outcome.detail }));
+    else {
+      const { added, alreadyHere, aside } = outcome;
+      const here = alreadyHere > 0 ? ` ${t('log.alreadyHere', { count: alreadyHere })}` : '';
+      dispatch(noticed({ key: 'log.imported', values: { count: added, here } }));
+      if (aside.length > 0)
+        refuse(
+          t('log.setAside', {
+            count: aside.length,
+            reasons: aside
+              .slice(0, MOST_REASONS)
+              .map((take) => take.detail)
+              .join('; '),
+          }),
+        );
+    }
+  };
 }

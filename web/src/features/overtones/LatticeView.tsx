@@ -2,7 +2,7 @@ import { Box, chakra, Grid } from '@chakra-ui/react';
 import { familyById, LEVELS, usualExercise } from '@inner-hum/core/families';
 import { frontier, ownSources, type OwnCell } from '@inner-hum/core/plan';
 import { expectedSuccess, lattice, LATTICE_PARTIALS, sourceKey, type Source } from '@inner-hum/core/theory';
-import { useMemo, useState } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Button } from '../../ui/controls';
 import { formatSigned } from '../../text/format';
@@ -23,11 +23,8 @@ const NO_OWN: ReadonlyMap<string, OwnCell> = new Map();
 export function LatticeView() {
   const { t } = useTranslation();
   const nameOf = useNoteName();
-  const partialNumber = usePartialNumber();
   const partialName = usePartialName();
   const palette = usePalette();
-  const open = useOpenExercise();
-  const numbers = useAppSelector((state) => state.settings.partialNumbers);
   const horn = useHorn();
   const cells = useCells();
   const own = useMemo(() => (cells ? ownSources(cells) : NO_OWN), [cells]);
@@ -40,10 +37,7 @@ export function LatticeView() {
   const [picked, choose] = useState<number>();
   const chosen = picked ?? nextMidi;
   const long = all.filter((source) => !source.octaveKey);
-  const tubes = [...new Set(long.map((source) => source.tubeMidi))].sort((a, b) => a - b);
   const short = all.filter((source) => source.octaveKey);
-  const ladder = (tube: number) =>
-    open({ ...usualExercise(familyById('overtoneLadder'), horn.hornId), writtenMidi: tube });
   const cell = (source: Source | undefined) =>
     source && (
       <LatticeCell
@@ -65,43 +59,7 @@ export function LatticeView() {
             partialName: partialName(next.partial),
           })}
         </chakra.p>
-        <chakra.table
-          aria-label={t('overtones.lattice')}
-          css={{ '& td': { p: '1px' }, '& th': { fontWeight: 500, px: '6px', fontSize: 'small' } }}
-        >
-          <thead>
-            <tr>
-              <chakra.th textAlign="left">
-                {t('overtones.fingered')} / {t(`overtones.numbers.${numbers}`)}
-              </chakra.th>
-              {PARTIALS.map((n) => (
-                <th key={n} style={{ color: partialColour(palette, n) }}>
-                  {partialNumber(n)}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {tubes.map((tube) => (
-              <tr key={tube}>
-                <chakra.th scope="row" textAlign="left" whiteSpace="nowrap">
-                  <Button
-                    tone="quiet"
-                    minHeight="32px"
-                    py="2px"
-                    title={t('overtones.ladderOn', { note: nameOf(tube) })}
-                    onClick={() => ladder(tube)}
-                  >
-                    {nameOf(tube)}
-                  </Button>
-                </chakra.th>
-                {PARTIALS.map((n) => (
-                  <td key={n}>{cell(long.find((source) => source.tubeMidi === tube && source.partialNumber === n))}</td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </chakra.table>
+        <Tubes sources={long} cell={cell} />
         <chakra.h3 fontWeight={600} mt="16px" mb="4px">
           {t('overtones.twelfths')}
         </chakra.h3>
@@ -119,6 +77,64 @@ export function LatticeView() {
       </Box>
       <SourcesOf midi={chosen} own={own} />
     </Grid>
+  );
+}
+
+/** A row for each long tube, a column for each of its partials. */
+function Tubes({
+  sources,
+  cell,
+}: {
+  readonly sources: readonly Source[];
+  readonly cell: (source: Source | undefined) => ReactNode;
+}) {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const partialNumber = usePartialNumber();
+  const palette = usePalette();
+  const open = useOpenExercise();
+  const numbers = useAppSelector((state) => state.settings.partialNumbers);
+  const { hornId } = useHorn();
+  const tubes = [...new Set(sources.map((source) => source.tubeMidi))].sort((a, b) => a - b);
+  const ladder = (tube: number) => open({ ...usualExercise(familyById('overtoneLadder'), hornId), writtenMidi: tube });
+  return (
+    <chakra.table
+      aria-label={t('overtones.lattice')}
+      css={{ '& td': { p: '1px' }, '& th': { fontWeight: 500, px: '6px', fontSize: 'small' } }}
+    >
+      <thead>
+        <tr>
+          <chakra.th textAlign="left">
+            {t('overtones.fingered')} / {t(`overtones.numbers.${numbers}`)}
+          </chakra.th>
+          {PARTIALS.map((n) => (
+            <th key={n} style={{ color: partialColour(palette, n) }}>
+              {partialNumber(n)}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {tubes.map((tube) => (
+          <tr key={tube}>
+            <chakra.th scope="row" textAlign="left" whiteSpace="nowrap">
+              <Button
+                tone="quiet"
+                minHeight="32px"
+                py="2px"
+                title={t('overtones.ladderOn', { note: nameOf(tube) })}
+                onClick={() => ladder(tube)}
+              >
+                {nameOf(tube)}
+              </Button>
+            </chakra.th>
+            {PARTIALS.map((n) => (
+              <td key={n}>{cell(sources.find((source) => source.tubeMidi === tube && source.partialNumber === n))}</td>
+            ))}
+          </tr>
+        ))}
+      </tbody>
+    </chakra.table>
   );
 }
 
@@ -142,7 +158,7 @@ function LatticeCell({
   const { t } = useTranslation();
   const nameOf = useNoteName();
   const success = expectedSuccess(source.prior, own?.tries);
-  const tried = own !== undefined && own.tries.of > 0;
+  const tried = (own?.tries.of ?? 0) > 0;
   const offset = formatSigned(own?.offsetCents ?? source.offsetCents, 0);
   const label = t(tried ? 'overtones.cellTried' : 'overtones.cellUsual', {
     note: nameOf(source.soundedMidi),
@@ -186,21 +202,34 @@ function LatticeCell({
           {t('overtones.isNext')}
         </chakra.span>
       )}
-      {source.partialNumber > 1 && (
-        <chakra.span
-          position="absolute"
-          left="5px"
-          bottom="4px"
-          height="6px"
-          borderRadius="3px"
-          borderWidth="1.5px"
-          style={{
-            width: `calc(${100 * success}% - 10px)`,
-            borderColor: colour,
-            background: tried ? colour : 'transparent',
-          }}
-        />
-      )}
+      {source.partialNumber > 1 && <Success share={success} tried={tried} colour={colour} />}
     </chakra.button>
+  );
+}
+
+/** How often it is got: filled where that was seen, an outline where it is what is usual. */
+function Success({
+  share,
+  tried,
+  colour,
+}: {
+  readonly share: number;
+  readonly tried: boolean;
+  readonly colour: string;
+}) {
+  return (
+    <chakra.span
+      position="absolute"
+      left="5px"
+      bottom="4px"
+      height="6px"
+      borderRadius="3px"
+      borderWidth="1.5px"
+      style={{
+        width: `calc(${100 * share}% - 10px)`,
+        borderColor: colour,
+        background: tried ? colour : 'transparent',
+      }}
+    />
   );
 }

@@ -1,38 +1,29 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
-import { familyById, usualExercise } from '@inner-hum/core/families';
-import { fingeringTrials, hornMap, knownValue, ofNote, type Cell, type FingeringTrials } from '@inner-hum/core/plan';
+import { fingeringTrials, hornMap, knownValue, ofNote, type Cell } from '@inner-hum/core/plan';
 import {
   ALTERNATE_FINGERINGS,
   canFinger,
   fingeringText,
-  keysOf,
   regularFingering,
   TRY_FINGERINGS,
-  type AlternateFingering,
   type KeyId,
 } from '@inner-hum/core/theory';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Button } from '../../ui/controls';
-import { Fingering } from '../../shared/exercise/Fingering';
-import { formatDate, formatNumber, formatSigned } from '../../text/format';
 import { SectionTitle } from '../../ui/PageTitle';
-import { entry } from '../../store/lists';
-import { deleteEntries } from '../../store/undo';
-import { setupText } from '../../text/setupText';
 import { useNoteName } from '../../text/useNoteName';
-import { useOpenExercise } from '../../shared/exercise/useOpenExercise';
 import { useCells, useTagged } from '../../shared/stored/useCells';
-import { useAppDispatch, useAppSelector } from '../../store';
-import { settingsChanged, without } from '../../store/settings';
-import { usedFingering } from '../../db/settings/horn';
+import { useAppSelector } from '../../store';
+import type { Settings } from '../../db/settings/settings';
+import type { FingeringTrials } from '@inner-hum/core/plan';
+import type { Horn, InstrumentId } from '@inner-hum/core/theory';
 import { useHorn } from '../../store/useHorn';
+import { type Origin, FingeringRow } from './FingeringRow';
+import { NewFingering } from './NewFingering';
 
 const HIGHEST = 102;
 const FIRST_SHOWN = 91;
-
-/** Where a fingering comes from. */
-type Origin = 'regular' | AlternateFingering['use'] | 'starter' | 'own';
 
 /** Fingerings of every note: the regular one, others that players use, own ones, and what trials told of each. */
 export function Notebook() {
@@ -49,53 +40,10 @@ export function Notebook() {
   const cells = useCells();
   const neighbours = useMemo(() => colourBeside(cells ?? [], midi), [cells, midi]);
   const midis = Array.from({ length: HIGHEST - horn.lowestWrittenMidi + 1 }, (_, i) => HIGHEST - i);
-  const regular = regularFingering(horn, midi);
-  const given = (origin: Origin, all: readonly (readonly KeyId[])[]) =>
-    all.filter((keys) => canFinger(horn, keys)).map((keys) => ({ origin, keys, text: fingeringText(keys) }));
-  const shown = [
-    ...given('regular', regular ? [regular] : []),
-    ...given(
-      'own',
-      fingerings
-        .filter((fingering) => fingering.instrumentId === instrumentId && fingering.midi === midi)
-        .map(({ keys }) => keys),
-    ),
-    ...ALTERNATE_FINGERINGS.filter((row) => row.midi === midi).flatMap(({ use, keys }) => given(use, [keys])),
-    ...given(
-      'starter',
-      TRY_FINGERINGS.filter((row) => row.midi === midi && row.sizes.includes(instrumentId)).map(({ keys }) => keys),
-    ),
-  ];
+  const shown = fingeringsOf(horn, midi, instrumentId, fingerings);
   return (
     <Grid templateColumns={{ base: '1fr', lg: '120px minmax(0, 1fr)' }} gap="28px">
-      <chakra.nav
-        aria-label={t('notebook.notes')}
-        display="flex"
-        flexDirection={{ base: 'row', lg: 'column' }}
-        overflow="auto"
-        maxHeight={{ lg: '36rem' }}
-        _print={{ display: 'none' }}
-      >
-        {midis.map((value) => (
-          <chakra.button
-            key={value}
-            aria-current={value === midi}
-            onClick={() => setMidi(value)}
-            textAlign="left"
-            minHeight="36px"
-            flex="none"
-            px="10px"
-            cursor="pointer"
-            borderLeftWidth="3px"
-            borderColor={value === midi ? 'accent' : 'transparent'}
-            fontWeight={value === midi ? 700 : 400}
-            _hover={{ bg: 'channel' }}
-          >
-            {nameOf(value)}
-            {trials.some((trial) => trial.midi === value && trial.best) && ` ${t('notebook.hasBest')}`}
-          </chakra.button>
-        ))}
-      </chakra.nav>
+      <Notes midis={midis} chosen={midi} found={trials} onChoose={setMidi} />
       <Box>
         <Flex align="baseline" gap="18px">
           <SectionTitle fontSize="place">{nameOf(midi)}</SectionTitle>
@@ -104,19 +52,16 @@ export function Notebook() {
           </Button>
         </Flex>
         {shown.length === 0 && <p>{t('notebook.none')}</p>}
-        {shown
-          // The same fingering stands once, by its first origin.
-          .filter((row, i) => shown.findIndex(({ text }) => text === row.text) === i)
-          .map(({ keys, text, origin }) => (
-            <FingeringRow
-              key={text}
-              midi={midi}
-              keys={keys}
-              origin={origin}
-              neighbours={neighbours}
-              trials={trials.filter((trial) => trial.midi === midi && trial.fingering === text)}
-            />
-          ))}
+        {shown.map(({ keys, text, origin }) => (
+          <FingeringRow
+            key={text}
+            midi={midi}
+            keys={keys}
+            origin={origin}
+            neighbours={neighbours}
+            trials={trials.filter((trial) => trial.midi === midi && trial.fingering === text)}
+          />
+        ))}
         <NewFingering key={midi} midi={midi} />
       </Box>
     </Grid>
@@ -131,132 +76,75 @@ function colourBeside(cells: readonly Cell[], midi: number): number | undefined 
   return known.length > 0 ? known.reduce((sum, value) => sum + value, 0) / known.length : undefined;
 }
 
-function FingeringRow({
-  midi,
-  keys,
-  origin,
-  neighbours,
-  trials,
+/** The notes of the notebook; a star where a fingering was found. */
+function Notes({
+  midis,
+  chosen,
+  found,
+  onChoose,
 }: {
-  readonly midi: number;
-  readonly keys: readonly KeyId[];
-  readonly origin: Origin;
-  /** colour of the notes beside it, partials */
-  readonly neighbours: number | undefined;
-  readonly trials: readonly FingeringTrials[];
+  readonly midis: readonly number[];
+  readonly chosen: number;
+  readonly found: readonly FingeringTrials[];
+  readonly onChoose: (midi: number) => void;
 }) {
   const { t } = useTranslation();
-  const open = useOpenExercise();
-  const dispatch = useAppDispatch();
-  const settings = useAppSelector((state) => state.settings);
-  const { instrumentId, fingerings, usedFingerings } = settings;
-  const horn = useHorn();
-  const fingering = fingeringText(keys);
-  const place = `${instrumentId} ${midi}`;
-  const now = usedFingering(settings, midi);
-  const isUsed = now ? fingeringText(now) === fingering : origin === 'regular';
-  const use = () =>
-    dispatch(
-      settingsChanged({
-        usedFingerings:
-          origin === 'regular' ? without(usedFingerings, place) : { ...usedFingerings, [place]: fingering },
-      }),
-    );
-  const forget = () => {
-    const own = fingerings.filter(
-      (other) => other.instrumentId === instrumentId && other.midi === midi && fingeringText(other.keys) === fingering,
-    );
-    if (isUsed) dispatch(settingsChanged({ usedFingerings: without(usedFingerings, place) }));
-    deleteEntries(
-      own.map((gone) => entry.removed('fingerings', gone)),
-      { key: 'notebook.removed' },
-    );
-  };
+  const nameOf = useNoteName();
   return (
-    <Flex gap="20px" align="center" wrap="wrap" borderTopWidth="1px" borderColor="line" py="10px">
-      <Fingering instrumentId={horn.hornId} keys={keys} width="240px" />
-      <Box flex="1 1 260px">
-        <chakra.p color="inkSoft">{t(`notebook.origins.${origin}`)}</chakra.p>
-        {trials.length === 0 && origin !== 'regular' && <p>{t('notebook.untried')}</p>}
-        {trials.map((trial) => (
-          <chakra.p key={trial.setupKey}>
-            {trial.best && <strong>{t('notebook.best')} </strong>}
-            {t('notebook.trial', {
-              got: trial.got,
-              of: trial.of,
-              cents: trial.pitchCents === undefined ? '–' : formatSigned(trial.pitchCents, 0),
-              spread: trial.spreadCents === undefined ? '–' : formatNumber(trial.spreadCents, 1),
-              ms: trial.responseS === undefined ? '–' : formatNumber(1000 * trial.responseS, 0),
-            })}
-            {trial.colourPartials !== undefined &&
-              neighbours !== undefined &&
-              ` ${t('notebook.colour', { partials: formatSigned(trial.colourPartials - neighbours, 1) })}`}{' '}
-            <chakra.span color="inkSoft" fontSize="small">
-              {[setupText(trial.setup), formatDate(trial.newestMs, 'dayOfYear')].filter(Boolean).join(' · ')}
-            </chakra.span>
-          </chakra.p>
-        ))}
-      </Box>
-      <Flex gap="8px" _print={{ display: 'none' }}>
-        <Button
-          onClick={() =>
-            open({ ...usualExercise(familyById('fingeringTrial'), horn.hornId), writtenMidi: midi, fingering })
-          }
+    <chakra.nav
+      aria-label={t('notebook.notes')}
+      display="flex"
+      flexDirection={{ base: 'row', lg: 'column' }}
+      overflow="auto"
+      maxHeight={{ lg: '36rem' }}
+      _print={{ display: 'none' }}
+    >
+      {midis.map((value) => (
+        <chakra.button
+          key={value}
+          aria-current={value === chosen}
+          onClick={() => onChoose(value)}
+          textAlign="left"
+          minHeight="36px"
+          flex="none"
+          px="10px"
+          cursor="pointer"
+          borderLeftWidth="3px"
+          borderColor={value === chosen ? 'accent' : 'transparent'}
+          fontWeight={value === chosen ? 700 : 400}
+          _hover={{ bg: 'channel' }}
         >
-          {t('notebook.trials')}
-        </Button>
-        {isUsed ? (
-          <chakra.span alignSelf="center" fontWeight={600}>
-            {t('notebook.used')}
-          </chakra.span>
-        ) : (
-          <Button tone="quiet" onClick={use}>
-            {t('notebook.use')}
-          </Button>
-        )}
-        {origin === 'own' && (
-          <Button tone="quiet" onClick={forget}>
-            {t('exercise.remove')}
-          </Button>
-        )}
-      </Flex>
-    </Flex>
+          {nameOf(value)}
+          {found.some((trial) => trial.midi === value && trial.best) && ` ${t('notebook.hasBest')}`}
+        </chakra.button>
+      ))}
+    </chakra.nav>
   );
 }
 
-/** A key diagram to press keys on, kept as an own fingering of the note. */
-function NewFingering({ midi }: { readonly midi: number }) {
-  const { t } = useTranslation();
-  const nameOf = useNoteName();
-  const dispatch = useAppDispatch();
-  const { instrumentId, fingerings } = useAppSelector((state) => state.settings);
-  const horn = useHorn();
-  const [keys, setKeys] = useState<readonly KeyId[]>(['octave']);
-  const order = keysOf(horn).map((key) => key.id);
-  const toggle = (key: KeyId) =>
-    setKeys(order.filter((choice) => (choice === key ? !keys.includes(choice) : keys.includes(choice))));
-  const text = fingeringText(keys);
-  const known = fingerings.some(
-    (fingering) =>
-      fingering.instrumentId === instrumentId && fingering.midi === midi && fingeringText(fingering.keys) === text,
-  );
-  return (
-    <chakra.section borderTopWidth="2px" borderColor="ink" mt="18px" pt="10px" _print={{ display: 'none' }}>
-      <SectionTitle>{t('notebook.new', { note: nameOf(midi) })}</SectionTitle>
-      <chakra.p color="inkSoft" mb="8px">
-        {t('notebook.newHelp')}
-      </chakra.p>
-      <Flex gap="20px" align="center" wrap="wrap">
-        <Fingering instrumentId={horn.hornId} keys={keys} onToggle={toggle} width="420px" />
-        <Button
-          disabled={keys.length === 0 || known}
-          onClick={() =>
-            dispatch(settingsChanged({ fingerings: [...fingerings, { instrumentId, midi, keys: [...keys] }] }))
-          }
-        >
-          {known ? t('notebook.known') : t('notebook.keep')}
-        </Button>
-      </Flex>
-    </chakra.section>
-  );
+/** Fingerings of a note that a horn can finger: the regular one, own ones, others that players use, ones to try. Each once, by its first origin. */
+function fingeringsOf(
+  horn: Horn,
+  midi: number,
+  instrumentId: InstrumentId,
+  fingerings: Settings['fingerings'],
+): readonly { readonly origin: Origin; readonly keys: readonly KeyId[]; readonly text: string }[] {
+  const regular = regularFingering(horn, midi);
+  const given = (origin: Origin, all: readonly (readonly KeyId[])[]) =>
+    all.filter((keys) => canFinger(horn, keys)).map((keys) => ({ origin, keys, text: fingeringText(keys) }));
+  const all = [
+    ...given('regular', regular ? [regular] : []),
+    ...given(
+      'own',
+      fingerings
+        .filter((fingering) => fingering.instrumentId === instrumentId && fingering.midi === midi)
+        .map(({ keys }) => keys),
+    ),
+    ...ALTERNATE_FINGERINGS.filter((row) => row.midi === midi).flatMap(({ use, keys }) => given(use, [keys])),
+    ...given(
+      'starter',
+      TRY_FINGERINGS.filter((row) => row.midi === midi && row.sizes.includes(instrumentId)).map(({ keys }) => keys),
+    ),
+  ];
+  return all.filter((row, i) => all.findIndex(({ text }) => text === row.text) === i);
 }

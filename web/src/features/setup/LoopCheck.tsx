@@ -22,6 +22,41 @@ const LEAST_ERROR_S = 0.002;
 
 /** Measures the way of the sound from speaker to microphone, so that lateness can be told to a few milliseconds. */
 export function LoopCheck() {
+  const { t } = useTranslation();
+  const source = useAppSelector((state) => state.settings.source);
+  const { loop, running, outcome, measure, forget } = useLoop();
+  return (
+    <Box>
+      <chakra.p color="inkSoft" mb="8px">
+        {t('setUp.loopHelp')}
+      </chakra.p>
+      <chakra.p mb="10px" data-testid="loop">
+        {loop
+          ? t('setUp.loopMeasured', {
+              ms: Math.round(1000 * loop.delayS),
+              error: formatNumber(1000 * loop.delayErrorS, 1),
+            })
+          : t('setUp.loopUnknown')}
+      </chakra.p>
+      <Flex gap="10px" wrap="wrap">
+        <Button onClick={() => void measure()} disabled={running || source !== 'microphone'}>
+          {t(running ? 'setUp.loopRunning' : 'setUp.loopStart')}
+        </Button>
+        {loop && !running && (
+          <Button tone="quiet" onClick={forget}>
+            {t('setUp.loopForget')}
+          </Button>
+        )}
+      </Flex>
+      <chakra.p role="status" mt="8px" fontWeight={600}>
+        {source === 'microphone' ? outcome : t('setUp.needsMicrophone')}
+      </chakra.p>
+    </Box>
+  );
+}
+
+/** The way of the sound as it is known, and a measurement of it. */
+function useLoop() {
   const page = usePageSound();
   const { t } = useTranslation();
   const dispatch = useAppDispatch();
@@ -76,33 +111,5 @@ export function LoopCheck() {
     dispatch(settingsChanged({ loops: without(settings.loops, loopKey(settings)) }));
     setOutcome('');
   };
-
-  return (
-    <Box>
-      <chakra.p color="inkSoft" mb="8px">
-        {t('setUp.loopHelp')}
-      </chakra.p>
-      <chakra.p mb="10px" data-testid="loop">
-        {loop
-          ? t('setUp.loopMeasured', {
-              ms: Math.round(1000 * loop.delayS),
-              error: formatNumber(1000 * loop.delayErrorS, 1),
-            })
-          : t('setUp.loopUnknown')}
-      </chakra.p>
-      <Flex gap="10px" wrap="wrap">
-        <Button onClick={() => void measure()} disabled={running || settings.source !== 'microphone'}>
-          {t(running ? 'setUp.loopRunning' : 'setUp.loopStart')}
-        </Button>
-        {loop && !running && (
-          <Button tone="quiet" onClick={forget}>
-            {t('setUp.loopForget')}
-          </Button>
-        )}
-      </Flex>
-      <chakra.p role="status" mt="8px" fontWeight={600}>
-        {settings.source === 'microphone' ? outcome : t('setUp.needsMicrophone')}
-      </chakra.p>
-    </Box>
-  );
+  return { loop, running, outcome, measure, forget };
 }

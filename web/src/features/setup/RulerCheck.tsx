@@ -18,17 +18,60 @@ const HOLD_S = 12;
 
 /** Measures the player's own softest and loudest tone, half a minute in all. */
 export function RulerCheck() {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const { source, exercise } = useAppSelector((state) => state.settings);
+  const { ruler, step, outcome, measure, cancel, forget } = useRuler();
+  const note = nameOf(mainNote(exercise));
+  const numbers = {
+    soft: formatNumber(ruler.softestDb, 0),
+    loud: formatNumber(ruler.loudestDb, 0),
+  };
+  return (
+    <Box>
+      <chakra.p color="inkSoft" mb="8px">
+        {t('setUp.rulerHelp')}
+      </chakra.p>
+      <chakra.p mb="10px">
+        {t(ruler.origin === 'measured' ? 'setUp.rulerMeasured' : 'setUp.rulerAssumed', numbers)}
+      </chakra.p>
+      {step && (
+        <chakra.p fontFamily="heading" fontSize="title" role="status" mb="10px">
+          {t(step.which === 'soft' ? 'setUp.rulerSoft' : 'setUp.rulerLoud', { note, seconds: step.left })}
+        </chakra.p>
+      )}
+      <Flex gap="10px" wrap="wrap">
+        {step ? (
+          <Button onClick={cancel}>{t('setUp.rulerCancel')}</Button>
+        ) : (
+          <Button onClick={() => void measure()} disabled={source !== 'microphone'}>
+            {t('setUp.rulerStart')}
+          </Button>
+        )}
+        {!step && ruler.origin === 'measured' && (
+          <Button tone="quiet" onClick={forget}>
+            {t('setUp.rulerForget')}
+          </Button>
+        )}
+      </Flex>
+      <chakra.p role="status" mt="8px" fontWeight={600}>
+        {source === 'microphone' ? outcome : t('setUp.needsMicrophone')}
+      </chakra.p>
+    </Box>
+  );
+}
+
+/** The player's dynamics as they are known, and a measurement of them: a soft tone, a loud one. */
+function useRuler() {
   const page = usePageSound();
   const { t } = useTranslation();
   const dispatch = useAppDispatch();
-  const nameOf = useNoteName();
   const settings = useAppSelector((state) => state.settings);
   const [step, setStep] = useState<{ which: 'soft' | 'loud'; left: number } | null>(null);
   const [outcome, setOutcome] = useState('');
   const cancelled = useRef(false);
   useEffect(() => () => void (cancelled.current = true), []);
   const ruler = rulerOf(settings);
-  const note = nameOf(mainNote(settings.exercise));
 
   const holdTone = async (hold: SoundHold, which: 'soft' | 'loud'): Promise<Frames | null> => {
     const { recording } = await hearFreely(page, await hold.open(), settings, { retainS: Infinity });
@@ -73,41 +116,6 @@ export function RulerCheck() {
   const forget = () => {
     dispatch(settingsChanged({ rulers: without(settings.rulers, rulerKey(settings)) }));
   };
-
-  const numbers = {
-    soft: formatNumber(ruler.softestDb, 0),
-    loud: formatNumber(ruler.loudestDb, 0),
-  };
-  return (
-    <Box>
-      <chakra.p color="inkSoft" mb="8px">
-        {t('setUp.rulerHelp')}
-      </chakra.p>
-      <chakra.p mb="10px">
-        {t(ruler.origin === 'measured' ? 'setUp.rulerMeasured' : 'setUp.rulerAssumed', numbers)}
-      </chakra.p>
-      {step && (
-        <chakra.p fontFamily="heading" fontSize="title" role="status" mb="10px">
-          {t(step.which === 'soft' ? 'setUp.rulerSoft' : 'setUp.rulerLoud', { note, seconds: step.left })}
-        </chakra.p>
-      )}
-      <Flex gap="10px" wrap="wrap">
-        {step ? (
-          <Button onClick={() => void (cancelled.current = true)}>{t('setUp.rulerCancel')}</Button>
-        ) : (
-          <Button onClick={() => void measure()} disabled={settings.source !== 'microphone'}>
-            {t('setUp.rulerStart')}
-          </Button>
-        )}
-        {!step && ruler.origin === 'measured' && (
-          <Button tone="quiet" onClick={forget}>
-            {t('setUp.rulerForget')}
-          </Button>
-        )}
-      </Flex>
-      <chakra.p role="status" mt="8px" fontWeight={600}>
-        {settings.source === 'microphone' ? outcome : t('setUp.needsMicrophone')}
-      </chakra.p>
-    </Box>
-  );
+  const cancel = () => void (cancelled.current = true);
+  return { ruler, step, outcome, measure, cancel, forget };
 }

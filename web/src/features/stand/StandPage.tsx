@@ -1,7 +1,8 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { highestNote, TEMPO_RANGE_BPM } from '@inner-hum/core/exercise';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
+import { isFree } from '@inner-hum/core/families';
 import { Button, Key } from '../../ui/controls';
 import { ProblemNote } from '../../shared/page/ProblemNote';
 import { exerciseTitle } from '../../text/exerciseText';
@@ -9,7 +10,6 @@ import { useNoteName } from '../../text/useNoteName';
 import { noticed } from '../../store/notices';
 import { store, useAppDispatch, useAppSelector } from '../../store';
 import { exerciseChanged, exerciseOf, settingsChanged, usualFor } from '../../store/settings';
-import { isFree, ownExerciseKey } from '@inner-hum/core/families';
 import {
   awayFrom,
   isBusy,
@@ -32,11 +32,11 @@ import { TrialBar } from './TrialBar';
 import { useHornStarts } from './useHornStarts';
 import { useStandKeys, type StandActions } from './useStandKeys';
 import { VerdictPanel } from './VerdictPanel';
-import { dayOf } from '../../base/days';
 import { startFlow, leave } from '../../practice/flow';
 import { usePageSound } from '../../practice/usePageSound';
 import { soundReference, playFreely } from '../../practice/freePlay';
 import { hornNow } from '../../db/settings/horn';
+import { Status } from './StandStatus';
 
 function useStandActions(): StandActions {
   const page = usePageSound();
@@ -198,70 +198,5 @@ function InPlay({ phase, onStop }: { readonly phase: Phase; readonly onStop: () 
         </Button>
       </Flex>
     </Flex>
-  );
-}
-
-/** Seconds that a phase has lasted, once it has lasted longer than one would wait without a word. */
-function useLongWait(phase: string): number {
-  const [waited, setWaited] = useState({ phase, seconds: 0 });
-  useEffect(() => {
-    if (phase !== 'opening' && phase !== 'judging') return undefined;
-    const fromMs = performance.now();
-    const timer = setInterval(
-      () => setWaited({ phase, seconds: Math.round((performance.now() - fromMs) / 1000) }),
-      1000,
-    );
-    return () => clearInterval(timer);
-  }, [phase]);
-  return waited.phase === phase && waited.seconds >= LONG_WAIT_S ? waited.seconds : 0;
-}
-const LONG_WAIT_S = 2;
-
-/** Seconds that a first tone is waited for still. */
-function useWaitLeft(phase: Phase): number {
-  const page = usePageSound();
-  const [left, setLeft] = useState(0);
-  useEffect(() => {
-    if (phase !== 'waiting') return undefined;
-    const look = () => {
-      const { input, timing } = page;
-      if (input && timing?.waitsUntilS !== undefined)
-        setLeft(Math.max(0, Math.ceil(timing.waitsUntilS - input.context.currentTime)));
-    };
-    look();
-    const timer = setInterval(look, 250);
-    return () => clearInterval(timer);
-  }, [page, phase]);
-  return left;
-}
-
-function Status({ large = false }: { readonly large?: boolean }) {
-  const { t } = useTranslation();
-  const { phase, pause } = useAppSelector((state) => state.practice);
-  const source = useAppSelector((state) => state.settings.source);
-  const last = useAppSelector((state) => state.practice.last);
-  const seconds = useLongWait(phase);
-  const left = useWaitLeft(phase);
-  const text = {
-    idle: `${t('stand.begin')}${last === null && source === 'microphone' ? ` ${t('stand.beginOpen')}` : ''}`,
-    opening: t(seconds > 0 ? 'stand.openingSlow' : 'stand.opening'),
-    countIn: '',
-    waiting: t('stand.waiting', { seconds: left }),
-    running: '',
-    judging: seconds > 0 ? t('stand.judgingSlow', { seconds }) : t('stand.judging'),
-    verdict: '',
-    free: t('stand.freeListening'),
-  }[phase];
-  const leftToday =
-    useAppSelector(({ settings }) => settings.left[ownExerciseKey(exerciseOf(settings))]) === dayOf(new Date());
-  return (
-    <chakra.p
-      role="status"
-      fontSize={large ? { base: 'section', md: 'stand' } : 'lead'}
-      lineHeight={1.15}
-      minHeight={large ? 0 : '1.5em'}
-    >
-      {pause?.before === 'player' ? t('stand.paused') : phase === 'idle' && leftToday ? t('stand.leftToday') : text}
-    </chakra.p>
   );
 }

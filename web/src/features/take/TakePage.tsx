@@ -1,18 +1,14 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
 import { bestTake } from '@inner-hum/core/plan';
-import { unpackFrames, type WholeTake } from '@inner-hum/core/take';
+import { unpackFrames, type TakeRecord, type WholeTake } from '@inner-hum/core/take';
 import { isWholeTake } from '@inner-hum/core/take/schema';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Link, useNavigate, useParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import { database } from '../../db/database';
-import { judgeAgain } from '../../practice/judgeAgain';
-import { usePageSound } from '../../practice/usePageSound';
-import { changeNote, wholeTake } from '../../db/takes';
-import { Button, Field, TextArea } from '../../ui/controls';
+import { wholeTake } from '../../db/takes';
 import { DamagedTake, TakeBoundary } from '../../shared/page/Boundary';
-import { deleteTake } from '../../store/undo';
 import { beatPlace, takeView } from '../../ribbon/takeView';
 import { LargeRibbon } from '../../ribbon/LargeRibbon';
 import { setupText } from '../../text/setupText';
@@ -21,17 +17,15 @@ import { useNoteName } from '../../text/useNoteName';
 import { useHear } from '../../shared/take/useHear';
 import { useRibbonText } from '../../shared/take/useRibbonText';
 import { VerdictText } from '../../shared/take/VerdictText';
-import { useAppDispatch } from '../../store';
-import { hornChosen, settingsChanged } from '../../store/settings';
 import { Compare, useRivals } from './Compare';
 import { ExportRow } from './ExportRow';
 import { Events, MeasuresTable } from './MeasuresTable';
 import { PairView } from './PairView';
 import { Playback } from '../../shared/take/Playback';
-import { detailOf } from '../../base/detailOf';
 import { formatDate, formatNumber } from '../../text/format';
-import { sizeOf } from '@inner-hum/core/theory';
 import { tableText } from '../../text/tableText';
+import { NotJudged } from './NotJudged';
+import { NoteToSelf, LastRow } from './TakeFoot';
 
 const Traces = lazy(() => import('./Traces'));
 
@@ -76,43 +70,12 @@ interface Opened {
   readonly take: WholeTake | 'damaged' | 'missing';
 }
 
-/** A take that could not be judged, and another try at it. */
-function NotJudged({ take, onJudged }: { readonly take: WholeTake; readonly onJudged: () => void }) {
-  const { ear } = usePageSound();
-  const { t } = useTranslation();
-  const [busy, setBusy] = useState(false);
-  const [failure, setFailure] = useState('');
-  const judge = async () => {
-    setBusy(true);
-    setFailure('');
-    try {
-      await judgeAgain(ear, take);
-      onJudged();
-    } catch (error) {
-      setFailure(detailOf(error));
-    } finally {
-      setBusy(false);
-    }
-  };
-  return (
-    <Flex align="center" gap="12px" wrap="wrap" mt="14px" data-testid="not-judged">
-      <span>{t('verdict.findings.notJudged')}</span>
-      <Button tone="strong" disabled={busy} onClick={() => void judge()}>
-        {t(busy ? 'take.judging' : 'take.judgeNow')}
-      </Button>
-      {failure && <span role="alert">{t('take.judgeFailed', { detail: failure })}</span>}
-    </Flex>
-  );
-}
-
 function OpenTake({ take }: { readonly take: WholeTake }) {
   const { t } = useTranslation();
-  const nameOf = useNoteName();
   const { record } = take;
   const frames = useMemo(() => unpackFrames(take.frames, record.frameCount), [take, record.frameCount]);
   const view = useMemo(() => takeView(record, frames), [record, frames]);
   const [placeS, setPlaceS] = useState(view.fromS);
-  const { parameters, source } = record;
   const rivals = useRivals(record);
   const best = bestTake(rivals);
   const { hear, sounding } = useHear(record.id);
@@ -123,25 +86,7 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
   });
   return (
     <Box maxWidth="80rem" pb="32px">
-      <Flex align="baseline" gap="18px" wrap="wrap" mt="10px">
-        <chakra.h1 fontFamily="heading" fontSize="place" fontWeight={500}>
-          {exerciseTitle(t, parameters, nameOf)}
-        </chakra.h1>
-        <chakra.span color="inkSoft">
-          {formatDate(new Date(record.startedAt), 'momentOfYear')} ·{' '}
-          {t('take.meta', {
-            exercise: exerciseMeta(t, parameters),
-            horn: t(`instruments.${record.setup.instrumentId}`),
-            source: source.kind === 'file' ? source.name : t(`sources.${source.kind}`),
-          })}{' '}
-          · {t(`take.ruler.${record.setup.ruler.origin}`)}
-          {setupText(record.setup) && ` · ${setupText(record.setup)}`}
-          {record.cues?.map((cue) => ` · ${t('take.cue', { cue: tableText(t, `cues.${cue}`) })}`)}
-          {record.cut && ` · ${t('take.cut')}`}
-          {/* Older takes know how much was lost, but not where; of others the verdict tells. */}
-          {!record.lost && record.lostMs > 20 && ` · ${t('stand.lost', { ms: record.lostMs })}`}
-        </chakra.span>
-      </Flex>
+      <TakeTitle record={record} />
       <LargeRibbon view={view} placeS={placeS} label={useRibbonText(record)} marks={remarks} />
       <Playback
         take={take}
@@ -178,22 +123,7 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
           </Suspense>
         </Box>
         <Box minWidth={0}>
-          {record.measures.map((measures, i) =>
-            measures.kind === 'silent' ? null : (
-              <chakra.details key={measures.onsetS} open={record.measures.length === 1} mb="14px">
-                <chakra.summary fontFamily="heading" fontSize="section" mb="6px" cursor="pointer" minHeight="32px">
-                  {record.measures.length > 1 &&
-                    t('verdict.toneOf', { number: i + 1, note: nameOf(record.score.steps[i]!.soundedMidi) })}
-                  {t('measures.title')}
-                </chakra.summary>
-                <MeasuresTable measures={measures} />
-                <chakra.h3 fontWeight={600} mt="14px">
-                  {t('measures.events')}
-                </chakra.h3>
-                <Events measures={measures} onPlace={setPlaceS} />
-              </chakra.details>
-            ),
-          )}
+          <AllMeasures record={record} onPlace={setPlaceS} />
           <chakra.p color="inkSoft" fontSize="small">
             {t('measures.uncertaintyHelp')}{' '}
             {t('take.bytes', {
@@ -213,52 +143,56 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
   );
 }
 
-function NoteToSelf({ id, first }: { readonly id: string; readonly first: string }) {
+/** What was played, when, on what, from which source. */
+function TakeTitle({ record }: { readonly record: TakeRecord }) {
   const { t } = useTranslation();
-  const [text, setText] = useState(first);
-  const [failed, setFailed] = useState(false);
+  const nameOf = useNoteName();
+  const { parameters, source } = record;
   return (
-    <Field
-      label={t('take.note')}
-      help={t('take.noteHint')}
-      error={failed ? t('take.noteNotStored') : undefined}
-      mt="14px"
-    >
-      <TextArea
-        value={text}
-        onChange={(event) => {
-          setText(event.target.value);
-          changeNote(id, event.target.value).then(
-            () => setFailed(false),
-            () => setFailed(true),
-          );
-        }}
-      />
-    </Field>
+    <Flex align="baseline" gap="18px" wrap="wrap" mt="10px">
+      <chakra.h1 fontFamily="heading" fontSize="place" fontWeight={500}>
+        {exerciseTitle(t, parameters, nameOf)}
+      </chakra.h1>
+      <chakra.span color="inkSoft">
+        {formatDate(new Date(record.startedAt), 'momentOfYear')} ·{' '}
+        {t('take.meta', {
+          exercise: exerciseMeta(t, parameters),
+          horn: t(`instruments.${record.setup.instrumentId}`),
+          source: source.kind === 'file' ? source.name : t(`sources.${source.kind}`),
+        })}{' '}
+        · {t(`take.ruler.${record.setup.ruler.origin}`)}
+        {setupText(record.setup) && ` · ${setupText(record.setup)}`}
+        {record.cues?.map((cue) => ` · ${t('take.cue', { cue: tableText(t, `cues.${cue}`) })}`)}
+        {record.cut && ` · ${t('take.cut')}`}
+        {/* Older takes know how much was lost, but not where; of others the verdict tells. */}
+        {!record.lost && record.lostMs > 20 && ` · ${t('stand.lost', { ms: record.lostMs })}`}
+      </chakra.span>
+    </Flex>
   );
 }
 
-function LastRow({ take }: { readonly take: WholeTake }) {
+/** The numbers of each tone that sounded. */
+function AllMeasures({ record, onPlace }: { readonly record: TakeRecord; readonly onPlace: (placeS: number) => void }) {
   const { t } = useTranslation();
-  const dispatch = useAppDispatch();
-  const navigate = useNavigate();
-  const again = () => {
-    const { parameters } = take.record;
-    dispatch(hornChosen(sizeOf(parameters.instrumentId)));
-    dispatch(settingsChanged({ exercise: parameters }));
-    void navigate('/stand');
-  };
+  const nameOf = useNoteName();
   return (
-    <Flex gap="10px" mt="26px" wrap="wrap">
-      <Button onClick={again}>{t('take.again')}</Button>
-      <Button
-        tone="quiet"
-        onClick={() => {
-          void deleteTake(take.record.id).then(() => navigate('/log'));
-        }}
-      >
-        {t('take.delete')}
-      </Button>
-    </Flex>
+    <>
+      {record.measures.map((measures, i) =>
+        measures.kind === 'silent' ? null : (
+          <chakra.details key={measures.onsetS} open={record.measures.length === 1} mb="14px">
+            <chakra.summary fontFamily="heading" fontSize="section" mb="6px" cursor="pointer" minHeight="32px">
+              {record.measures.length > 1 &&
+                t('verdict.toneOf', { number: i + 1, note: nameOf(record.score.steps[i]!.soundedMidi) })}
+              {t('measures.title')}
+            </chakra.summary>
+            <MeasuresTable measures={measures} />
+            <chakra.h3 fontWeight={600} mt="14px">
+              {t('measures.events')}
+            </chakra.h3>
+            <Events measures={measures} onPlace={onPlace} />
+          </chakra.details>
+        ),
+      )}
+    </>
   );
 }

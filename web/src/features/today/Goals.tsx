@@ -24,19 +24,8 @@ export function Goals({ from }: { readonly from: PlanFor | undefined }) {
   const { t } = useTranslation();
   const nameOf = useNoteName();
   const dispatch = useAppDispatch();
-  const { goals, instrumentId, quietHours } = useAppSelector((state) => state.settings);
-  const horn = useHorn();
-  const [kind, setKind] = useState<GoalKind>('softLowEntry');
-  const [midi, setMidi] = useState(horn.lowestWrittenMidi);
-  const [partial, setPartial] = useState('3');
-  const [by, setBy] = useState(dayOf(addDays(new Date(), USUAL_DAYS)));
-  const notes = Array.from(
-    { length: horn.highestKeyedWrittenMidi + ALTISSIMO_REACH_SEMITONES - horn.lowestWrittenMidi + 1 },
-    (_, i) => String(horn.lowestWrittenMidi + i),
-  );
+  const { goals, instrumentId } = useAppSelector((state) => state.settings);
   const own = goals.filter((goal) => goal.instrumentId === instrumentId);
-  const since = dayOf(new Date());
-  const made: Goal = { kind, midi, by, instrumentId, since, ...(kind === 'partial' && { partial: Number(partial) }) };
   /** Another goal asks for another session. */
   const change = (goalChange: () => void) => {
     goalChange();
@@ -69,43 +58,73 @@ export function Goals({ from }: { readonly from: PlanFor | undefined }) {
           </Button>
         </Flex>
       ))}
-      <details>
-        <summary>{t('goals.add')}</summary>
-        <Flex direction="column" gap="8px" mt="6px">
+      <NewGoal onPut={(goal) => change(() => dispatch(listsChanged([entry.added('goals', goal)])))} />
+      <QuietHours />
+    </Fold>
+  );
+}
+
+/** The form of another goal: what, of which note, by when. */
+function NewGoal({ onPut }: { readonly onPut: (goal: Goal) => void }) {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const instrumentId = useAppSelector((state) => state.settings.instrumentId);
+  const horn = useHorn();
+  const [kind, setKind] = useState<GoalKind>('softLowEntry');
+  const [midi, setMidi] = useState(horn.lowestWrittenMidi);
+  const [partial, setPartial] = useState('3');
+  const [by, setBy] = useState(dayOf(addDays(new Date(), USUAL_DAYS)));
+  const notes = Array.from(
+    { length: horn.highestKeyedWrittenMidi + ALTISSIMO_REACH_SEMITONES - horn.lowestWrittenMidi + 1 },
+    (_, i) => String(horn.lowestWrittenMidi + i),
+  );
+  const since = dayOf(new Date());
+  const made: Goal = { kind, midi, by, instrumentId, since, ...(kind === 'partial' && { partial: Number(partial) }) };
+  return (
+    <details>
+      <summary>{t('goals.add')}</summary>
+      <Flex direction="column" gap="8px" mt="6px">
+        <Choice
+          label={t('goals.kind')}
+          value={kind}
+          options={GOAL_KINDS}
+          textOf={(choice) => t(`goals.kinds.${choice}`, { note: '' })}
+          onChange={setKind}
+        />
+        <Choice
+          label={t('goals.note')}
+          value={String(midi)}
+          options={notes}
+          textOf={(text) => nameOf(Number(text))}
+          onChange={(text) => setMidi(Number(text))}
+        />
+        {kind === 'partial' && (
           <Choice
-            label={t('goals.kind')}
-            value={kind}
-            options={GOAL_KINDS}
-            textOf={(choice) => t(`goals.kinds.${choice}`, { note: '' })}
-            onChange={setKind}
+            label={t('goalSteps.by')}
+            value={partial}
+            options={['2', '3', '4', '5', '6', '7', '8']}
+            textOf={(text) => text}
+            onChange={setPartial}
           />
-          <Choice
-            label={t('goals.note')}
-            value={String(midi)}
-            options={notes}
-            textOf={(text) => nameOf(Number(text))}
-            onChange={(text) => setMidi(Number(text))}
-          />
-          {kind === 'partial' && (
-            <Choice
-              label={t('goalSteps.by')}
-              value={partial}
-              options={['2', '3', '4', '5', '6', '7', '8']}
-              textOf={(text) => text}
-              onChange={setPartial}
-            />
-          )}
-          <Field label={t('goals.day')}>
-            <TextInput type="date" value={by} min={dayOf(new Date())} onChange={(event) => setBy(event.target.value)} />
-          </Field>
-          <Button
-            disabled={by === ''}
-            onClick={() => change(() => dispatch(listsChanged([entry.added('goals', made)])))}
-          >
-            {t('goals.put')}
-          </Button>
-        </Flex>
-      </details>
+        )}
+        <Field label={t('goals.day')}>
+          <TextInput type="date" value={by} min={dayOf(new Date())} onChange={(event) => setBy(event.target.value)} />
+        </Field>
+        <Button disabled={by === ''} onClick={() => onPut(made)}>
+          {t('goals.put')}
+        </Button>
+      </Flex>
+    </details>
+  );
+}
+
+/** The hours in which neighbours sleep. */
+function QuietHours() {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const quietHours = useAppSelector((state) => state.settings.quietHours);
+  return (
+    <>
       <Tick
         label={t('goals.quiet')}
         checked={quietHours !== null}
@@ -127,7 +146,7 @@ export function Goals({ from }: { readonly from: PlanFor | undefined }) {
           ))}
         </Flex>
       )}
-    </Fold>
+    </>
   );
 }
 

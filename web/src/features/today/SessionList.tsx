@@ -18,7 +18,7 @@ import {
 import { familyById } from '@inner-hum/core/families';
 import { blockS, slotOf, type SessionBlock } from '@inner-hum/core/plan';
 import { GripVertical, Minus, Plus, X } from 'lucide-react';
-import { useMemo, type ReactNode } from 'react';
+import { useMemo, type HTMLAttributes, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { exerciseMeta, exerciseTitle } from '../../text/exerciseText';
 import { reasonText } from '../../text/reasonText';
@@ -104,7 +104,7 @@ function Row({
   const { t } = useTranslation();
   const nameOf = useNoteName();
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id });
-  const { exercise, tries, reason, remark } = block;
+  const { exercise, tries } = block;
   const title = exerciseTitle(t, exercise, nameOf);
   const large = begin !== undefined;
   return (
@@ -129,40 +129,8 @@ function Row({
         py={large ? '8px' : '5px'}
         flexWrap={large ? { base: 'wrap', md: 'nowrap' } : undefined}
       >
-        <chakra.button
-          {...attributes}
-          {...listeners}
-          aria-label={t('today.move', { title })}
-          cursor="grab"
-          width="34px"
-          height="44px"
-          display="grid"
-          placeItems="center"
-          color="inkSoft"
-          touchAction="none"
-          flexShrink={0}
-        >
-          <GripVertical size={20} aria-hidden />
-        </chakra.button>
-        <Box flex={large ? { base: '1 1 70%', md: '1 1 0' } : '1 1 0'} minWidth={0}>
-          <chakra.p
-            fontWeight={600}
-            fontFamily={large ? 'heading' : undefined}
-            fontSize={large ? 'title' : undefined}
-            lineHeight={large ? 1.25 : undefined}
-          >
-            {title}
-          </chakra.p>
-          <chakra.p color={large ? undefined : 'inkSoft'} fontSize={large ? 'lead' : 'small'}>
-            {reasonText(t, nameOf, reason)}
-          </chakra.p>
-          {remark && <chakra.p fontSize={large ? 'lead' : 'small'}>{remark}</chakra.p>}
-          {large && (
-            <chakra.p color="inkSoft" fontSize="small">
-              {exerciseMeta(t, exercise)}
-            </chakra.p>
-          )}
-        </Box>
+        <Handle title={title} {...attributes} {...listeners} />
+        <What block={block} large={large} />
         <chakra.span whiteSpace="nowrap">{t('today.tries', { count: tries })}</chakra.span>
         <Flex>
           <Small label={t('today.fewer', { title })} onClick={() => onTries(tries - 1)}>
@@ -179,6 +147,61 @@ function Row({
         </Box>
       )}
     </chakra.li>
+  );
+}
+
+/** What a block is taken by, with a pointer, a thumb or the keyboard. */
+function Handle({ title, ...drag }: { readonly title: string } & HTMLAttributes<HTMLElement>) {
+  const { t } = useTranslation();
+  return (
+    <chakra.button
+      {...drag}
+      aria-label={t('today.move', { title })}
+      cursor="grab"
+      width="34px"
+      height="44px"
+      display="grid"
+      placeItems="center"
+      color="inkSoft"
+      touchAction="none"
+      flexShrink={0}
+    >
+      <GripVertical size={20} aria-hidden />
+    </chakra.button>
+  );
+}
+
+/** What a block asks, and why. */
+function What({
+  block: { exercise, reason, remark },
+  large,
+}: {
+  readonly block: SessionBlock;
+  readonly large: boolean;
+}) {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const title = exerciseTitle(t, exercise, nameOf);
+  return (
+    <Box flex={large ? { base: '1 1 70%', md: '1 1 0' } : '1 1 0'} minWidth={0}>
+      <chakra.p
+        fontWeight={600}
+        fontFamily={large ? 'heading' : undefined}
+        fontSize={large ? 'title' : undefined}
+        lineHeight={large ? 1.25 : undefined}
+      >
+        {title}
+      </chakra.p>
+      <chakra.p color={large ? undefined : 'inkSoft'} fontSize={large ? 'lead' : 'small'}>
+        {reasonText(t, nameOf, reason)}
+      </chakra.p>
+      {remark && <chakra.p fontSize={large ? 'lead' : 'small'}>{remark}</chakra.p>}
+      {large && (
+        <chakra.p color="inkSoft" fontSize="small">
+          {exerciseMeta(t, exercise)}
+        </chakra.p>
+      )}
+    </Box>
   );
 }
 

@@ -1,23 +1,22 @@
 import { LEVELS } from '@inner-hum/core/families';
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
-import { blockS, levelDrift, type Digest, type SessionBlock } from '@inner-hum/core/plan';
-import { useLiveQuery } from 'dexie-react-hooks';
-import { useCallback, useMemo, useState } from 'react';
+import { blockS, type SessionBlock } from '@inner-hum/core/plan';
+import { useCallback, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { Link, useNavigate } from 'react-router';
+import { useNavigate } from 'react-router';
 import { sessionQueue } from '../../practice/queue';
 import { Button, Choice, Key } from '../../ui/controls';
 import { PatternNote } from '../../shared/exercise/PatternNote';
 import { useKeyDown } from '../../ui/useKeyDown';
 import { PageTitle } from '../../ui/PageTitle';
 import { useAppDispatch, useAppSelector } from '../../store';
-import { rulerOf, settingsChanged } from '../../store/settings';
-import { database } from '../../db/database';
+import { settingsChanged } from '../../store/settings';
 import { AskPlayer } from './AskPlayer';
 import { Consistency } from './Consistency';
 import { Goals } from './Goals';
 import { SessionList } from './SessionList';
 import { usePlan, useRecent } from './usePlan';
+import { LevelMoved } from './LevelMoved';
 import { LoadLine } from './LoadLine';
 import { WeekTheme } from './WeekTheme';
 import { WeekView } from './WeekView';
@@ -29,56 +28,15 @@ import { formatDate } from '../../text/format';
 
 const CHOICES = ['5', '10', '15', '20', '30', '45', '60', '90'] as const;
 
-/**
- * That everything a microphone heard is louder or softer than it was: nothing shifts in silence. Once the dynamics are
- * measured anew there is nothing left to do.
- */
-function LevelMoved({ recent }: { readonly recent: readonly Digest[] | undefined }) {
-  const { t } = useTranslation();
-  const ruler = useAppSelector((state) => rulerOf(state.settings));
-  const moved = useMemo(() => recent && levelDrift(recent), [recent]);
-  const take = useLiveQuery(async () => moved && database.takes.get(moved.takeId), [moved?.takeId]);
-  if (!moved || take?.source.kind !== 'microphone') return null;
-  const { softestDb, loudestDb } = take.setup.ruler;
-  if (softestDb !== ruler.softestDb || loudestDb !== ruler.loudestDb) return null;
-  return (
-    <chakra.p role="status" mt="6px">
-      {t(moved.db > 0 ? 'today.louderNow' : 'today.softerNow', { db: Math.round(Math.abs(moved.db)) })}{' '}
-      <Link to="/set-up#ruler">{t('stand.rulerMeasure')}</Link>
-    </chakra.p>
-  );
-}
-
 /** Today: what to do now and why, started at one key. */
 export default function Today() {
-  const page = usePageSound();
   const { t } = useTranslation();
   const dispatch = useAppDispatch();
-  const navigate = useNavigate();
-  const { minutes, style, level, instrumentId, session } = useAppSelector((state) => state.settings);
+  const minutes = useAppSelector((state) => state.settings.minutes);
   const recent = useRecent();
   const [anyway, setAnyway] = useState(false);
   const plan = usePlan(recent, anyway);
-  const today = dayOf(new Date());
-  // An adjusted or begun session stays for its day; another horn or another length is another session.
-  const kept =
-    session && session.day === today && session.instrumentId === instrumentId && session.minutes === minutes
-      ? session
-      : null;
-  const blocks = kept ? kept.blocks : plan?.blocks;
-  const put = useCallback(
-    (changed: readonly SessionBlock[]) => {
-      const base: RunningSession = kept ?? { day: today, instrumentId, minutes, blocks: [], done: 0, change: null };
-      dispatch(settingsChanged({ session: { ...base, blocks: changed } }));
-    },
-    [dispatch, kept, today, instrumentId, minutes],
-  );
-  const start = useCallback(() => {
-    if (!blocks || blocks.length === 0) return;
-    if (!kept) put(blocks);
-    void navigate('/stand');
-    void startQueue(page, sessionQueue()); // never rejects: problems go to the store
-  }, [blocks, kept, put, navigate, page]);
+  const { kept, blocks, put, start } = useTodaysSession(plan?.blocks);
   useKeyDown('input, textarea, select, button, a, [role]', (event) => {
     if (event.key !== ' ') return;
     event.preventDefault();
@@ -129,27 +87,7 @@ export default function Today() {
               </chakra.p>
             </>
           )}
-          <Flex align="flex-end" gap="12px" wrap="wrap" mt="18px">
-            <Choice
-              label={t('today.style')}
-              value={style}
-              options={['sweep', 'dwell']}
-              textOf={(choice) => t(`today.styles.${choice}`)}
-              onChange={(choice) => dispatch(settingsChanged({ style: choice, session: null }))}
-            />
-            <Choice
-              label={t('today.level')}
-              value={level ?? ''}
-              options={level === null ? ['', ...LEVELS] : LEVELS}
-              textOf={(choice) => (choice === '' ? t('season.ask.choose') : t(`today.levels.${choice}`))}
-              onChange={(choice) => dispatch(settingsChanged({ level: choice === '' ? null : choice, session: null }))}
-            />
-            {kept && (
-              <Button tone="quiet" onClick={() => dispatch(settingsChanged({ session: null }))}>
-                {t('today.anew')}
-              </Button>
-            )}
-          </Flex>
+          <PlanChoices adjusted={kept !== null} />
         </Box>
         <chakra.aside display="flex" flexDirection="column" gap="22px">
           {recent && <Consistency recent={recent} />}
@@ -160,4 +98,63 @@ export default function Today() {
       </Grid>
     </Box>
   );
+}
+
+/** How broad the plan is, for whom, and a way back to the plan as it was made. */
+function PlanChoices({ adjusted }: { readonly adjusted: boolean }) {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const { style, level } = useAppSelector((state) => state.settings);
+  return (
+    <Flex align="flex-end" gap="12px" wrap="wrap" mt="18px">
+      <Choice
+        label={t('today.style')}
+        value={style}
+        options={['sweep', 'dwell']}
+        textOf={(choice) => t(`today.styles.${choice}`)}
+        onChange={(choice) => dispatch(settingsChanged({ style: choice, session: null }))}
+      />
+      <Choice
+        label={t('today.level')}
+        value={level ?? ''}
+        options={level === null ? ['', ...LEVELS] : LEVELS}
+        textOf={(choice) => (choice === '' ? t('season.ask.choose') : t(`today.levels.${choice}`))}
+        onChange={(choice) => dispatch(settingsChanged({ level: choice === '' ? null : choice, session: null }))}
+      />
+      {adjusted && (
+        <Button tone="quiet" onClick={() => dispatch(settingsChanged({ session: null }))}>
+          {t('today.anew')}
+        </Button>
+      )}
+    </Flex>
+  );
+}
+
+/** The day's session: as it was adjusted or begun, else as planned; how it is changed and started. */
+function useTodaysSession(planned: readonly SessionBlock[] | undefined) {
+  const page = usePageSound();
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const { minutes, instrumentId, session } = useAppSelector((state) => state.settings);
+  const today = dayOf(new Date());
+  // An adjusted or begun session stays for its day; another horn or another length is another session.
+  const kept =
+    session && session.day === today && session.instrumentId === instrumentId && session.minutes === minutes
+      ? session
+      : null;
+  const blocks = kept ? kept.blocks : planned;
+  const put = useCallback(
+    (changed: readonly SessionBlock[]) => {
+      const base: RunningSession = kept ?? { day: today, instrumentId, minutes, blocks: [], done: 0, change: null };
+      dispatch(settingsChanged({ session: { ...base, blocks: changed } }));
+    },
+    [dispatch, kept, today, instrumentId, minutes],
+  );
+  const start = useCallback(() => {
+    if (!blocks || blocks.length === 0) return;
+    if (!kept) put(blocks);
+    void navigate('/stand');
+    void startQueue(page, sessionQueue()); // never rejects: problems go to the store
+  }, [blocks, kept, put, navigate, page]);
+  return { kept, blocks, put, start };
 }

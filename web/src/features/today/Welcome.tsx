@@ -59,54 +59,65 @@ export function Welcome() {
       <chakra.p color="inkSoft" mt="10px" maxWidth="46rem">
         {t('welcome.intro')}
       </chakra.p>
-      <chakra.details mt="14px">
-        <chakra.summary cursor="pointer" minHeight="44px" py="10px" fontWeight={600}>
-          {t('welcome.byHand')}
-        </chakra.summary>
-        <Grid templateColumns={{ base: '1fr', md: 'repeat(2, minmax(0, 1fr))' }} gap="16px" maxWidth="46rem" mt="6px">
-          <Choice
-            label={t('welcome.language')}
-            value={settings.language}
-            options={LANGUAGE_IDS}
-            textOf={(language) => LANGUAGES[language].name}
-            onChange={(language) => dispatch(languageChosen(language))}
-          />
-          <Choice
-            label={t('welcome.horn')}
-            value={settings.instrumentId}
-            options={INSTRUMENTS.map((instrument) => instrument.id)}
-            textOf={(id) => t(`instruments.${id}`)}
-            onChange={(id) => dispatch(hornChosen(id))}
-          />
-          <Choice
-            label={t('welcome.level')}
-            value={settings.level ?? ''}
-            options={['', ...LEVELS]}
-            textOf={(level) => (level === '' ? t('welcome.choose') : t(`today.levels.${level}`))}
-            onChange={(level) => dispatch(settingsChanged({ level: level === '' ? null : level }))}
-          />
-          <Choice
-            label={t('welcome.names')}
-            value={settings.noteNames}
-            options={NOTE_NAME_SYSTEMS}
-            textOf={(system) => t(`namesSystem.${system}`)}
-            onChange={(noteNames) => dispatch(settingsChanged({ noteNames }))}
-          />
-          <Choice
-            label={t('welcome.sound')}
-            help={t(microphone ? 'welcome.microphoneHelp' : 'welcome.standInHelp')}
-            value={microphone ? 'microphone' : 'standIn'}
-            options={['microphone', 'standIn']}
-            textOf={(source) => t(`sources.${source}`)}
-            onChange={(source) => dispatch(settingsChanged({ source }))}
-          />
-          <Box alignSelf="end" py="10px">
-            <Link to="/set-up#ruler" onClick={welcomed}>
-              {t('welcome.ruler')}
-            </Link>
-          </Box>
-        </Grid>
-      </chakra.details>
+      <ByHand onLeave={welcomed} />
     </Box>
+  );
+}
+
+/** What a note would tell, chosen from lists: for who has no horn at hand. */
+function ByHand({ onLeave }: { readonly onLeave: () => void }) {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const settings = useAppSelector((state) => state.settings);
+  const microphone = settings.source !== 'standIn';
+  return (
+    <chakra.details mt="14px">
+      <chakra.summary cursor="pointer" minHeight="44px" py="10px" fontWeight={600}>
+        {t('welcome.byHand')}
+      </chakra.summary>
+      <Grid templateColumns={{ base: '1fr', md: 'repeat(2, minmax(0, 1fr))' }} gap="16px" maxWidth="46rem" mt="6px">
+        <Choice
+          label={t('welcome.language')}
+          value={settings.language}
+          options={LANGUAGE_IDS}
+          textOf={(language) => LANGUAGES[language].name}
+          onChange={(language) => dispatch(languageChosen(language))}
+        />
+        <Choice
+          label={t('welcome.horn')}
+          value={settings.instrumentId}
+          options={INSTRUMENTS.map((instrument) => instrument.id)}
+          textOf={(id) => t(`instruments.${id}`)}
+          onChange={(id) => dispatch(hornChosen(id))}
+        />
+        <Choice
+          label={t('welcome.level')}
+          value={settings.level ?? ''}
+          options={['', ...LEVELS]}
+          textOf={(level) => (level === '' ? t('welcome.choose') : t(`today.levels.${level}`))}
+          onChange={(level) => dispatch(settingsChanged({ level: level === '' ? null : level }))}
+        />
+        <Choice
+          label={t('welcome.names')}
+          value={settings.noteNames}
+          options={NOTE_NAME_SYSTEMS}
+          textOf={(system) => t(`namesSystem.${system}`)}
+          onChange={(noteNames) => dispatch(settingsChanged({ noteNames }))}
+        />
+        <Choice
+          label={t('welcome.sound')}
+          help={t(microphone ? 'welcome.microphoneHelp' : 'welcome.standInHelp')}
+          value={microphone ? 'microphone' : 'standIn'}
+          options={['microphone', 'standIn']}
+          textOf={(source) => t(`sources.${source}`)}
+          onChange={(source) => dispatch(settingsChanged({ source }))}
+        />
+        <Box alignSelf="end" py="10px">
+          <Link to="/set-up#ruler" onClick={onLeave}>
+            {t('welcome.ruler')}
+          </Link>
+        </Box>
+      </Grid>
+    </chakra.details>
   );
 }

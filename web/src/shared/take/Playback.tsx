@@ -11,8 +11,7 @@ import { Button, Choice, Key } from '../../ui/controls';
 import { useKeyDown } from '../../ui/useKeyDown';
 import { soundsOf, type SoundKind } from '../../practice/sounds';
 
-/** The take to be heard: as played, evened, or the best of its exercise, from wherever one is. */
-export function Playback(props: {
+interface Heard {
   readonly take: WholeTake;
   /** the best other take of the same exercise, if there is one */
   readonly bestId: string | undefined;
@@ -20,8 +19,53 @@ export function Playback(props: {
   readonly toS: number;
   readonly placeS: number;
   readonly onPlace: (placeS: number) => void;
-}) {
-  const { take, bestId, fromS, toS, placeS, onPlace } = props;
+}
+
+/** The take to be heard: as played, evened, or the best of its exercise, from wherever one is. */
+export function Playback(props: Heard) {
+  const { take, fromS, toS, placeS } = props;
+  const { t } = useTranslation();
+  const { audible, kind, kinds, playing, busy, said, toggle, choose, moveTo } = usePlayback(props);
+  return (
+    <Flex align="flex-end" gap="16px" mt="6px" wrap="wrap">
+      <Button tone="strong" disabled={!audible || busy} onClick={toggle}>
+        {playing ? t('take.pause') : t('take.play')} <Key>{t('stand.startKey')}</Key>
+      </Button>
+      {audible && (
+        <Flex align="flex-end" gap="6px">
+          <Choice
+            label={t('take.hear')}
+            value={kind}
+            options={kinds}
+            textOf={(choice) => t(`take.sounds.${choice}`)}
+            onChange={choose}
+          />
+          <chakra.span pb="12px">
+            <Key>E</Key>
+          </chakra.span>
+        </Flex>
+      )}
+      <chakra.input
+        type="range"
+        min={fromS}
+        max={toS}
+        step={0.01}
+        value={Math.min(toS, Math.max(fromS, placeS))}
+        aria-label={t('take.cursor')}
+        flex="1 1 200px"
+        height="44px"
+        accentColor="var(--chakra-colors-accent)"
+        onChange={(event) => moveTo(Number(event.target.value))}
+      />
+      <chakra.span role="status" color="inkSoft" fontSize="small">
+        {busy ? t('take.evening') : said || (!take.sound && t(audible ? 'take.standInSound' : 'take.noSound'))}
+      </chakra.span>
+    </Flex>
+  );
+}
+
+/** Plays the sounds of a take by turns; what is asked for last is what sounds. */
+function usePlayback({ take, bestId, fromS, toS, placeS, onPlace }: Heard) {
   const { t } = useTranslation();
   const { speaker } = usePageSound();
   const audible = take.sound !== undefined || take.record.source.kind === 'standIn';
@@ -90,44 +134,9 @@ export function Playback(props: {
       toggle();
     } else if (event.key.toLowerCase() === 'e') choose(kinds[(kinds.indexOf(kind) + 1) % kinds.length]!);
   });
-  return (
-    <Flex align="flex-end" gap="16px" mt="6px" wrap="wrap">
-      <Button tone="strong" disabled={!audible || busy} onClick={toggle}>
-        {playing ? t('take.pause') : t('take.play')} <Key>{t('stand.startKey')}</Key>
-      </Button>
-      {audible && (
-        <Flex align="flex-end" gap="6px">
-          <Choice
-            label={t('take.hear')}
-            value={kind}
-            options={kinds}
-            textOf={(choice) => t(`take.sounds.${choice}`)}
-            onChange={choose}
-          />
-          <chakra.span pb="12px">
-            <Key>E</Key>
-          </chakra.span>
-        </Flex>
-      )}
-      <chakra.input
-        type="range"
-        min={fromS}
-        max={toS}
-        step={0.01}
-        value={Math.min(toS, Math.max(fromS, placeS))}
-        aria-label={t('take.cursor')}
-        flex="1 1 200px"
-        height="44px"
-        accentColor="var(--chakra-colors-accent)"
-        onChange={(event) => {
-          const place = Number(event.target.value);
-          onPlace(place);
-          if (playing) void heard?.play(place);
-        }}
-      />
-      <chakra.span role="status" color="inkSoft" fontSize="small">
-        {busy ? t('take.evening') : said || (!take.sound && t(audible ? 'take.standInSound' : 'take.noSound'))}
-      </chakra.span>
-    </Flex>
-  );
+  const moveTo = (place: number) => {
+    onPlace(place);
+    if (playing) void heard?.play(place);
+  };
+  return { audible, kind, kinds, playing, busy, said, toggle, choose, moveTo };
 }

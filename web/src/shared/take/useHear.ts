@@ -45,6 +45,9 @@ interface TakesToHear {
 }
 const OWN_TAKES: TakesToHear = { take: wholeTake, rivals: rivalsOf };
 
+/** Plays a part of a sound to its end; gives whether it is still wanted then. */
+type PlayPart = (which: Hearing['sounding'], sound: EvenedSound, fromS: number, toS: number) => Promise<boolean>;
+
 /** Plays from a kept take. What can't be played is told. */
 export function useHear(takeId: string, takes = OWN_TAKES): Hearing {
   const { speaker } = usePageSound();
@@ -64,12 +67,7 @@ export function useHear(takeId: string, takes = OWN_TAKES): Hearing {
     return stop;
   }, [takeId, takes]);
   const play = useCallback(
-    async (
-      ask: (
-        of: Sounds,
-        part: (which: Hearing['sounding'], sound: EvenedSound, fromS: number, toS: number) => Promise<boolean>,
-      ) => Promise<void>,
-    ) => {
+    async (ask: (of: Sounds, part: PlayPart) => Promise<void>) => {
       const now = ++newest.current;
       player.current?.close();
       player.current = undefined;
@@ -78,8 +76,7 @@ export function useHear(takeId: string, takes = OWN_TAKES): Hearing {
       const of = await sounds.current;
       if (now !== newest.current) return;
       if (!of) return void store.dispatch(noticed({ key: 'take.noSound' }));
-      /** plays a part to its end; whether it is still wanted then */
-      const part = async (which: Hearing['sounding'], sound: EvenedSound, fromS: number, toS: number) => {
+      const part: PlayPart = async (which, sound, fromS, toS) => {
         if (now !== newest.current) return false;
         setSounding(which);
         player.current?.close();
@@ -106,18 +103,7 @@ export function useHear(takeId: string, takes = OWN_TAKES): Hearing {
   return useMemo(
     () => ({
       sounding,
-      hear: ({ fromS, toS }) =>
-        told(
-          play(async (of, part) => {
-            const [from, to] = [Math.max(0, fromS - BEFORE_S), Math.min(toS + AFTER_S, fromS + MOST_S)];
-            const own = await of.get('played');
-            if (!own) return void store.dispatch(noticed({ key: 'take.noSound' }));
-            if (!(await part('own', own, from, to)) || !of.hasBest) return;
-            const best = await of.get('best');
-            if (!best) return;
-            await part('best', of.modules.asLoudAs(best, own, from, to), from, to);
-          }),
-        ),
+      hear: ({ fromS, toS }) => told(play((of, part) => playBesideBest(of, part, fromS, toS))),
       hearEvened: () =>
         told(
           play(async (of, part) => {
@@ -129,6 +115,17 @@ export function useHear(takeId: string, takes = OWN_TAKES): Hearing {
     }),
     [play, told, sounding],
   );
+}
+
+/** A place of the take, then the same of the best one where there is one. */
+async function playBesideBest(of: Sounds, part: PlayPart, fromS: number, toS: number): Promise<void> {
+  const [from, to] = [Math.max(0, fromS - BEFORE_S), Math.min(toS + AFTER_S, fromS + MOST_S)];
+  const own = await of.get('played');
+  if (!own) return void store.dispatch(noticed({ key: 'take.noSound' }));
+  if (!(await part('own', own, from, to)) || !of.hasBest) return;
+  const best = await of.get('best');
+  if (!best) return;
+  await part('best', of.modules.asLoudAs(best, own, from, to), from, to);
 }
 
 async function soundsToHear(takeId: string, takes: TakesToHear): Promise<Sounds | undefined> {

@@ -1,0 +1,131 @@
+import { chakra, Flex } from '@chakra-ui/react';
+import { ROUTINE_LIMITS, type Routine, type RoutineBlock } from '@inner-hum/core/plan';
+import { addDays, startOfISOWeek } from 'date-fns';
+import { useTranslation } from 'react-i18next';
+import { exerciseTitle } from '../../text/exerciseText';
+import { formatDate } from '../../text/format';
+import { useNoteName } from '../../text/useNoteName';
+import { Button, Field, TextInput, Tick } from '../../ui/controls';
+import { NumberField } from '../../ui/NumberField';
+
+export function RoutineEditor({
+  routine,
+  onChange,
+  onDelete,
+}: {
+  readonly routine: Routine;
+  readonly onChange: (routine: Routine) => void;
+  readonly onDelete: (routine: Routine, name: string) => void;
+}) {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  const monday = startOfISOWeek(new Date());
+  const { name, days, must, remark, blocks } = routine;
+  const change = (part: Partial<Routine>) => onChange({ ...routine, ...part });
+  const putBlock = (i: number, part: Partial<RoutineBlock>) =>
+    change({ blocks: blocks.with(i, { ...blocks[i]!, ...part }) });
+  return (
+    <Flex direction="column" gap="10px" py="8px">
+      <Flex gap="10px" wrap="wrap">
+        <Field label={t('exercise.keepName')} width="260px">
+          <TextInput
+            key={name}
+            defaultValue={name}
+            maxLength={80}
+            onBlur={(event) => event.target.value.trim() !== '' && change({ name: event.target.value.trim() })}
+          />
+        </Field>
+        <Field label={t('routines.remark')} width="340px">
+          <TextInput
+            key={remark}
+            defaultValue={remark}
+            maxLength={ROUTINE_LIMITS.text}
+            onBlur={(event) => change({ remark: event.target.value })}
+          />
+        </Field>
+      </Flex>
+      <Flex role="group" aria-label={t('routines.days')} gap="14px" wrap="wrap">
+        {Array.from({ length: 7 }, (_, day) => (
+          <Tick
+            key={day}
+            label={formatDate(addDays(monday, day), 'weekdayShort')}
+            checked={days.includes(day)}
+            onChange={(on) => change({ days: on ? [...days, day].sort() : days.filter((other) => other !== day) })}
+          />
+        ))}
+      </Flex>
+      <Tick label={t('routines.must')} checked={must} onChange={(on) => change({ must: on })} />
+      <chakra.ol listStyleType="decimal" pl="1.6em" display="flex" flexDirection="column" gap="8px">
+        {blocks.map((part, i) => (
+          <li key={`${i} ${JSON.stringify(part.exercise)}`}>
+            <BlockEditor
+              block={part}
+              title={exerciseTitle(t, part.exercise, nameOf)}
+              onChange={(change) => putBlock(i, change)}
+              onUp={i > 0 ? () => change({ blocks: blocks.toSpliced(i - 1, 2, part, blocks[i - 1]!) }) : undefined}
+              onRemove={() =>
+                onDelete({ ...routine, blocks: blocks.toSpliced(i, 1) }, exerciseTitle(t, part.exercise, nameOf))
+              }
+            />
+          </li>
+        ))}
+      </chakra.ol>
+    </Flex>
+  );
+}
+
+/** One block of a routine: tries, rest, a remark, its place. */
+function BlockEditor({
+  block,
+  title,
+  onChange,
+  onUp,
+  onRemove,
+}: {
+  readonly block: RoutineBlock;
+  readonly title: string;
+  readonly onChange: (part: Partial<RoutineBlock>) => void;
+  /** one place earlier; the first has none */
+  readonly onUp: (() => void) | undefined;
+  readonly onRemove: () => void;
+}) {
+  const { t } = useTranslation();
+  return (
+    <>
+      <chakra.p>{title}</chakra.p>
+      <Flex gap="10px" wrap="wrap" align="flex-end">
+        <NumberField
+          label={t('routines.tries')}
+          value={block.tries}
+          min={1}
+          max={ROUTINE_LIMITS.tries}
+          onChange={(tries) => onChange({ tries: Math.round(tries) })}
+        />
+        <NumberField
+          label={t('routines.rest')}
+          value={block.restS}
+          min={0}
+          max={ROUTINE_LIMITS.restS}
+          step={5}
+          onChange={(restS) => onChange({ restS: Math.round(restS) })}
+        />
+        <Field label={t('routines.remark')} width="260px">
+          <TextInput
+            key={block.remark}
+            defaultValue={block.remark}
+            maxLength={ROUTINE_LIMITS.text}
+            onBlur={(event) => onChange({ remark: event.target.value })}
+          />
+        </Field>
+        {onUp && (
+          <Button tone="quiet" onClick={onUp}>
+            {t('routines.up')}
+          </Button>
+        )}
+        <Button tone="quiet" onClick={onRemove}>
+          {t('exercise.remove')}
+        </Button>
+      </Flex>
+    </>
+  );
+}
