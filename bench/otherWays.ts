@@ -61,6 +61,7 @@ export const OTHER_WAYS = {
   notJudged: () => NOT_JUDGED.findings,
   held: () => playFamily('hold', 'alto', SEED, CLEAN_HABITS).findings,
   steady: () => playFamily('countedBreaths', 'alto', SEED, CLEAN_HABITS).findings,
+  cleared: () => playFamily('overtoneLadder', 'alto', SEED, CLEAN_HABITS, { goesOn: 'clear1' }).findings,
   even: () => playSwell(SEED, CLEAN_HABITS).verdict.findings,
   humRight: () => playFamily('humFirst', 'alto', SEED, CLEAN_HABITS).findings,
   bendDeep: () => playFamily('bend', 'alto', SEED, CLEAN_HABITS).findings,

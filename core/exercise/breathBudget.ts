@@ -21,7 +21,8 @@ export function breathBudget(score: Score): BreathBudget {
   let lastEnd = -Infinity;
   for (const step of score.steps) {
     if (step.openEnd) continue;
-    if (step.startBeat > lastEnd + 1e-9) breathStart = step.startBeat;
+    // Who looks for a tone by ear breathes before any of them.
+    if (score.clearS !== undefined || step.startBeat > lastEnd + 1e-9) breathStart = step.startBeat;
     lastEnd = step.startBeat + step.beats;
     longest = Math.max(longest, lastEnd - breathStart);
   }

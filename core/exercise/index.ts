@@ -2,6 +2,7 @@ export { cautionsFor } from './cautions';
 export { askedHz } from './askedHz';
 export { hearingRangeHz } from './hearingRange';
 export { breathFit, type BreathFit } from './breathFit';
+export { clearSeconds, EarLed, GOES_ON } from './earLed';
 export { breathBudget } from './breathBudget';
 export {
   choice,

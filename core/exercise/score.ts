@@ -67,6 +67,8 @@ export interface Step {
   readonly droneMidi?: number;
   /** voiced as a subtone: jaw low, slow warm air, under the plain soft tone in level and colour */
   readonly subtone?: boolean;
+  /** in a score that was led by ear: how long this tone was looked for before it was clear, seconds */
+  readonly foundAfterS?: number;
 }
 
 /** What is to be played, on a beat grid. */
@@ -79,6 +81,8 @@ export interface Score {
   readonly beatsPerBar: number;
   readonly partialTuning: PartialTuning;
   readonly tunerHidden: boolean;
+  /** led by ear: each tone goes on when it has been clear for so long, seconds; on the beat where left out */
+  readonly clearS?: number;
   readonly steps: readonly Step[];
   /** what is done between tones where it is not only a breath */
   readonly gaps?: readonly Gap[];

@@ -7,6 +7,7 @@ import {
   type Instrument,
   type PartialTuning,
 } from '@inner-hum/core/theory';
+import { clearSeconds } from './earLed';
 import { checkField, inLimits, onHorn, type ExerciseParameters, type Fields } from './field';
 import { NotPlayable } from './issue';
 import {
@@ -61,6 +62,8 @@ interface GapPart {
 export interface ToneMaker {
   readonly id: string;
   readonly fields: Fields;
+  /** whether it can be led by ear, tone by tone, as well as on the beat */
+  readonly climbs?: boolean;
   readonly tones: (values: ExerciseParameters, horn: Instrument) => readonly Tone[];
 }
 
@@ -81,7 +84,8 @@ export function scoreOf(family: ToneMaker, parameters: ExerciseParameters): Scor
       startBeat += beats;
     }
   };
-  const tones = family.tones(parameters, horn);
+  const clearS = family.climbs ? clearSeconds(parameters['goesOn']) : undefined;
+  const tones = family.tones(parameters, horn).map(longEnough(clearS, parameters.tempoBpm));
   if (tones.length === 0) throw new NotPlayable({ reason: 'empty', path: family.id }, `${family.id} has no tone`);
   const steps = tones.map((tone): Step => {
     const { note: fingeredMidi, partial: partialNumber = 1 } = tone;
@@ -112,10 +116,19 @@ export function scoreOf(family: ToneMaker, parameters: ExerciseParameters): Scor
     beatsPerBar: 4,
     partialTuning: (parameters['tuning'] as PartialTuning | undefined) ?? 'tempered',
     tunerHidden: parameters.tunerHidden,
+    ...(clearS !== undefined && { clearS }),
     steps,
     ...(asked.length > 0 && { gaps: asked }),
   };
 }
+
+/** A tone that is to be clear for a time is written as long as that takes, with some time to find it. */
+function longEnough(clearS: number | undefined, tempoBpm: number): (tone: Tone) => Tone {
+  if (clearS === undefined) return (tone) => tone;
+  const least = Math.ceil(((clearS + FINDING_S) * tempoBpm) / 60);
+  return (tone) => ({ ...tone, beats: Math.max(least, tone.beats) });
+}
+const FINDING_S = 0.5;
 
 /** Beats of what comes after a tone, whatever is done in them. */
 export function beatsOf(rest: Tone['rest'] = 0): number {

@@ -48,6 +48,7 @@ export function defineFamily<const F extends Fields>(family: {
   readonly stage: Stage;
   readonly tempoBpm: number;
   readonly fields: F;
+  readonly climbs?: boolean;
   readonly tones: (values: ValuesOf<F>, horn: Instrument) => readonly Tone[];
   readonly teaching: Omit<Teaching, 'mainNote' | 'amount' | 'within'> & {
     readonly mainNote?: NotesOf<F>;

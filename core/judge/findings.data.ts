@@ -497,6 +497,7 @@ export const FINDINGS = rowsOf({
   },
   steady: { values: ['percent', 'tones'], weight: 0, about: 'take' },
   even: { values: ['percent', 'db'], weight: 0, needs: 'levels' },
+  cleared: { values: ['seconds', 'longestS'], weight: 0, about: 'take' },
   freeHeld: { values: ['count', 'seconds', 'longestS'], weight: 0, about: 'take' },
   freeSteadiest: { values: ['cents'], weight: 0, about: 'take' },
   freeSharp: { values: ['cents'], weight: 0, about: 'take' },

@@ -52,6 +52,13 @@ function specialFindings(
   { steps }: Score,
 ): Finding[] {
   const found: Finding[] = [];
+  const sought = sounded.filter(({ stepIndex }) => steps[stepIndex]?.foundAfterS !== undefined);
+  const foundAfterS = ({ stepIndex }: (typeof sought)[number]) => steps[stepIndex]!.foundAfterS!;
+  const [slowest] = [...sought].sort((one, other) => foundAfterS(other) - foundAfterS(one));
+  if (slowest) {
+    const values = { seconds: median(sought.map(foundAfterS)), longestS: foundAfterS(slowest) };
+    found.push(finding('cleared', slowest.stepIndex, values));
+  }
   const hums = sounded.filter(({ stepIndex }) => steps[stepIndex]?.hum);
   const hummed = hums.flatMap(({ step }) => valueOf(step.pitchCentreCents) ?? []);
   if (hummed.length > 0) found.push(finding('humRight', hums[0]!.stepIndex, { cents: median(hummed.map(Math.abs)) }));

@@ -117,9 +117,11 @@ export function measureTake(frames: Frames, context: TakeContext): StepMeasures[
     const joined =
       before && earlier
         ? {
-            ...(entry.step.attack === 'slurred' && {
-              slur: slurContinuity(frames, before, span, earlier.targetHz, entry.targetHz),
-            }),
+            // What was looked for in between is no slur.
+            ...(entry.step.attack === 'slurred' &&
+              entry.step.foundAfterS === undefined && {
+                slur: slurContinuity(frames, before, span, earlier.targetHz, entry.targetHz),
+              }),
             ...(entry.step.pair && { pair: pairOf(frames, before, earlier, span, entry) }),
           }
         : {};

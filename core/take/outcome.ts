@@ -14,6 +14,8 @@ export interface HeardTake {
   readonly firstBeatS: number;
   readonly measures: readonly StepMeasures[];
   readonly verdict: Verdict;
+  /** as it was played, where it went on by ear and not on the beat */
+  readonly score?: Score;
   /** why the judge could not judge it: then there are no measures, and it can be judged later */
   readonly unjudged?: string;
   readonly pickUp?: PickUp;
@@ -52,7 +54,7 @@ export function takeOf(plan: TakePlan, heard: HeardTake, { id, cut, keepSound, n
     id,
     startedAt,
     parameters,
-    score: asEnded(plan.score, heard.measures),
+    score: asEnded(heard.score ?? plan.score, heard.measures),
     setup,
     source,
     audioPath,

@@ -34,14 +34,15 @@ const NO_PATH: AudioPath = { delayS: 0, delayErrorS: 0 };
  * @throws RangeError when the exercise can't be played
  */
 export function planTake({ startedAt, parameters, setup, source, audioPath, onBeat, cue, trial }: TakeWish): TakePlan {
+  const score = exerciseScore(parameters);
   return {
     startedAt,
     parameters,
-    score: exerciseScore(parameters),
+    score,
     setup,
     source,
     audioPath: source.kind === 'microphone' ? audioPath : NO_PATH,
-    onBeat: onBeat && source.kind !== 'file',
+    onBeat: onBeat && source.kind !== 'file' && score.clearS === undefined,
     ...(cue !== '' && { cues: [cue] }),
     ...(trial && { trial }),
   };

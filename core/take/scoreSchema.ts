@@ -36,6 +36,7 @@ const step = wholeOf<Step>()({
   freePitch: boolean().optional(),
   openEnd: boolean().optional(),
   subtone: boolean().optional(),
+  foundAfterS: number().min(0).max(1e5).optional(),
   offCents: number().optional(),
   droneMidi: number().integer().min(0).max(127).optional(),
   vibrato: wholeOf<AskedVibrato>()({ waves: real().min(1).max(12), widthCents: real().min(0).max(200) })
@@ -58,6 +59,7 @@ export const score = wholeOf<Score>()({
   beatsPerBar: real().integer().min(1).max(64),
   partialTuning: string().oneOf(['tempered', 'natural', 'free']).required(),
   tunerHidden: boolean().required(),
+  clearS: number().min(0).max(60).optional(),
   steps: array(step).min(1).max(MOST_STEPS).required(),
   gaps: array(
     wholeOf<Gap>()({

@@ -6,6 +6,7 @@ export const altissimoVoicing = defineFamily({
   id: 'altissimoVoicing',
   stage: 'altissimo',
   tempoBpm: 60,
+  climbs: true,
   fields: {
     writtenMidi: note(60),
     partial: number(3, 9, 6),

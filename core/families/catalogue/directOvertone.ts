@@ -11,6 +11,7 @@ export const directOvertone = defineFamily({
   id: 'directOvertone',
   stage: 'overtones',
   tempoBpm: 66,
+  climbs: true,
   fields: {
     writtenMidi: note(58),
     partial: number(2, 8, 2),

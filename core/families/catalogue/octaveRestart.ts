@@ -9,6 +9,7 @@ export const octaveRestart = defineFamily({
   id: 'octaveRestart',
   stage: 'lowRegister',
   tempoBpm: 66,
+  climbs: true,
   fields: {
     writtenMidi: note(61),
     notes: number(1, 11, 2),

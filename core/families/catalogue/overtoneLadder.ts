@@ -10,6 +10,7 @@ export const overtoneLadder = defineFamily({
   id: 'overtoneLadder',
   stage: 'overtones',
   tempoBpm: 72,
+  climbs: true,
   fields: {
     writtenMidi: note(58),
     top: number(2, 8, 2),

@@ -18,6 +18,7 @@ export const overtoneRoute = defineFamily({
   id: 'overtoneRoute',
   stage: 'overtones',
   tempoBpm: 72,
+  climbs: true,
   fields: {
     phrase: phrase('B♭4 F5 B♭5 F5 B♭4:2'),
     aim: choice(ROUTE_AIMS, 'easiest'),

@@ -1,3 +1,4 @@
+import type { EarLed } from '@inner-hum/core/exercise';
 import type { WholeTake } from '@inner-hum/core/take';
 import { AudioInput } from '../input/audioInput';
 import type { Ear } from '../input/ear';
@@ -32,6 +33,8 @@ export class PageSound {
   /** where sound comes in now; read from frame to frame by what draws it, outside the store */
   input: AudioInput | undefined;
   timing: Timing | undefined;
+  /** how far a score has come that goes on tone by tone, by ear */
+  led: EarLed | undefined;
   /** the sound file that plays the part of the microphone: chosen anew at each visit */
   file: File | undefined;
   /** takes that are whole but could not be stored, by their ids */

@@ -1,6 +1,7 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto';
-import { SWELL_DEFAULTS } from '@inner-hum/core/families';
+import type { ExerciseParameters } from '@inner-hum/core/exercise';
+import { familyById, SWELL_DEFAULTS, usualExercise } from '@inner-hum/core/families';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { database } from '../db/database';
 import { draftIds } from '../db/drafts';
@@ -162,5 +163,59 @@ describe('a take whose first tone is beat one', () => {
     await phaseIs('waiting');
     expect(await within(70, taken)).toEqual({ kind: 'nothingPlayed', ending: 'silence' });
     expect(await draftIds()).toEqual([]);
+  });
+});
+
+describe('a take that goes on by ear', () => {
+  const ladder = {
+    ...usualExercise(familyById('overtoneLadder'), 'alto'),
+    ...{ top: 2, repeats: 1, goesOn: 'clear1' },
+  };
+  /** D♭3, what the lowest note of most altos sounds. */
+  const ONE_HZ = 138.59;
+  const led = (exercise: ExerciseParameters) => {
+    store.dispatch(
+      settingsLoaded({ ...store.getState().settings, exercise, source: 'microphone', startOn: 'beat', clickOn: true }),
+    );
+    const page = madePage();
+    page.card.run();
+    return page;
+  };
+
+  it('waits for each tone as long as it takes, and keeps how long that was', async () => {
+    const page = led(ladder);
+    const taken = playTake(page);
+    // However the player likes to begin: there is nothing to count in.
+    await phaseIs('waiting');
+    const fromS = page.card.input.context.currentTime + 0.2;
+    const partialAt = (s: number) => (s < 1.4 ? 1 : s < 4.4 ? 3 : 2);
+    page.card.signal = (atS) => (atS < fromS ? 0 : 0.1 * Math.sin(2 * Math.PI * ONE_HZ * partialAt(atS - fromS) * atS));
+    await phaseIs('running');
+    await vi.advanceTimersByTimeAsync(3000);
+    expect(page.led!.tones).toHaveLength(1);
+    expect(page.led!.step).toMatchObject({ partialNumber: 2 });
+    const outcome = await within(20, taken);
+    expect(outcome).toMatchObject({ kind: 'kept', ending: 'score', record: { cut: false, onBeat: false } });
+    const { record } = outcome as Extract<TakeOutcome, { kind: 'kept' }>;
+    expect(record.score.steps).toHaveLength(2);
+    expect(record.score.steps[1]!.foundAfterS).toBeGreaterThan(3);
+    expect(record.score.steps[1]!.foundAfterS).toBeLessThan(3.7);
+    expect(record.verdict.findings.map(({ id }) => id)).toContain('cleared');
+    expect(page.led).toBeUndefined();
+  });
+
+  it('stopped before all are clear is kept as far as it came', async () => {
+    const page = led(ladder);
+    const taken = playTake(page);
+    await phaseIs('waiting');
+    page.card.signal = (atS) => 0.1 * Math.sin(2 * Math.PI * ONE_HZ * atS);
+    await phaseIs('running');
+    await vi.advanceTimersByTimeAsync(5000);
+    store.dispatch(stopAsked());
+    const outcome = await within(10, taken);
+    expect(outcome).toMatchObject({ kind: 'kept', ending: 'stopped', record: { cut: true } });
+    const { record } = outcome as Extract<TakeOutcome, { kind: 'kept' }>;
+    expect(record.score.steps.map(({ partialNumber }) => partialNumber)).toEqual([1, 2]);
+    expect((await wholeTake(record.id))?.record.score).toEqual(record.score);
   });
 });

@@ -1,4 +1,4 @@
-import { beatSeconds, isOpenEnded, longestRestBeats, scoreBeats } from '@inner-hum/core/exercise';
+import { beatSeconds, isOpenEnded, longestRestBeats, scoreBeats, type Score } from '@inner-hum/core/exercise';
 import { ownExerciseKey } from '@inner-hum/core/families';
 import { takeOf, type TakeRecord } from '@inner-hum/core/take';
 import { newId, withLock } from '../base/plainOrigin';
@@ -13,12 +13,14 @@ import { store } from '../store';
 import { cameToNothing, ended, isBusy, judged, moved, takeAsked, type Ending } from '../store/practice';
 import type { PageSound } from './pageSound';
 import { Metronome } from './metronome';
+import { playLed } from './playLed';
 import { assignmentFor, planNow, recorderSettingsFor } from './planNow';
 import { droneFor } from './reference';
 import { openSource, pathOf, standInBuffer, type OpenSource } from './source';
 import { GivenUp, givenUpSignal, orGivenUp, until } from './until';
 import { endingNow, endBadly, tellDraftLost } from './badEnd';
 import { tidyUp, tellKept, tellUntidy } from './tidyUp';
+import { keepAwake } from './keepAwake';
 
 /** Sound that is heard after the last beat before the take is judged, seconds. */
 const TAIL_S = 0.35;
@@ -86,6 +88,7 @@ export async function playTake(page: PageSound): Promise<TakeOutcome> {
     hold.release();
     end();
     page.timing = undefined;
+    page.led = undefined;
   }
 }
 
@@ -164,6 +167,7 @@ async function begin(
     return false;
   });
   const firstBeatAtS = heard() ?? Infinity;
+  if (score.clearS !== undefined) return firstBeatAtS; // no beat is kept
   const nextBeat = Math.ceil((context.currentTime - firstBeatAtS) / beatS);
   metronome.start({ ...clicks, firstBeatAtS, fromBeat: nextBeat, toBeat: scoreBeats(score) });
   return firstBeatAtS;
@@ -183,16 +187,20 @@ async function play(page: PageSound, planned: PlannedTake, input: AudioInput, fi
   page.timing = { beatS, countInFromS: firstBeatAtS, firstBeatAtS };
   store.dispatch(moved('running'));
   await planDraft(takeId, draftFrom(planned, input, firstBeatAtS, false)).catch(tellDraftLost);
-  const endS = firstBeatAtS + scoreBeats(score) * beatS + TAIL_S + plan.audioPath.delayS;
-  const endDrone = droneFor(context, settings, score, firstBeatAtS);
-  const silenceS = SILENCE_S + longestRestBeats(score) * beatS;
-  const open = isOpenEnded(score);
   let told = false;
   const tellOnce = () => {
     if (trace.draftLost === undefined || told) return;
     told = true;
     tellDraftLost(trace.draftLost);
   };
+  if (isLed(score)) {
+    const about = { a4Hz: settings.a4Hz, fromS: firstBeatAtS, tailS: TAIL_S, whileWaiting: tellOnce };
+    return playLed(page, input, score, about);
+  }
+  const endS = firstBeatAtS + scoreBeats(score) * beatS + TAIL_S + plan.audioPath.delayS;
+  const endDrone = droneFor(context, settings, score, firstBeatAtS);
+  const silenceS = SILENCE_S + longestRestBeats(score) * beatS;
+  const open = isOpenEnded(score);
   await until(
     page,
     input,
@@ -208,6 +216,8 @@ async function play(page: PageSound, planned: PlannedTake, input: AudioInput, fi
   );
   endDrone();
 }
+
+const isLed = (score: Score): score is Score & { readonly clearS: number } => score.clearS !== undefined;
 
 /** The verdict on what was heard, and the take in the database, or, where that fails, held in memory. */
 async function judgeAndKeep(
@@ -235,13 +245,4 @@ async function judgeAndKeep(
 /** Whether the take has all that was asked for: a tone without a set end is whole when the player ends it. */
 function isWhole({ score }: DraftPlan): boolean {
   return endingNow() === 'score' || (endingNow() === 'stopped' && isOpenEnded(score));
-}
-
-/** Keeps the screen from going dark during a take, where the browser can; a refusal is no trouble. */
-async function keepAwake(): Promise<WakeLockSentinel | undefined> {
-  try {
-    return await (navigator as Partial<Navigator>).wakeLock?.request('screen');
-  } catch {
-    return undefined;
-  }
 }

@@ -1,4 +1,4 @@
-import { type ExerciseParameters } from '@inner-hum/core/exercise';
+import { clearSeconds, type ExerciseParameters } from '@inner-hum/core/exercise';
 import { familyById } from '@inner-hum/core/families';
 import type { TFunction } from 'i18next';
 import { tableText } from './tableText';
@@ -16,6 +16,9 @@ export function exerciseTitle(t: TFunction, exercise: ExerciseParameters, nameOf
 
 /** How long and how fast, for a line of small print. */
 export function exerciseMeta(t: TFunction, exercise: ExerciseParameters): string {
+  const goesOn = exercise['goesOn'];
+  // Led by ear it has no beats.
+  if (clearSeconds(goesOn) !== undefined) return tableText(t, `options.${String(goesOn)}`);
   const beats = exercise['beats'];
   return beats === undefined
     ? t('exercise.tempoOnly', { tempo: exercise.tempoBpm })

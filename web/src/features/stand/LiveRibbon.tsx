@@ -1,4 +1,4 @@
-import { beatSeconds, scoreBeats } from '@inner-hum/core/exercise';
+import { askedHz, beatSeconds, scoreBeats } from '@inner-hum/core/exercise';
 import { DEMAND_CENTS } from '@inner-hum/core/measure';
 import { hzToMidi, instrumentById, midiToHz, writtenMidi } from '@inner-hum/core/theory';
 import { useCallback, useEffect } from 'react';
@@ -55,10 +55,20 @@ export function LiveRibbon({ live }: { readonly live: boolean }) {
         lost: live && trace ? trace.lost.map((hole) => ({ ...hole, atS: hole.atS + frames.startS })) : [],
         textPx: live ? PLAY_TEXT_PX : REST_TEXT_PX,
       };
-      if (free) {
+      if (free || page.led) {
         const toS = (nowS ?? 0) + 0.2;
-        const targetOf = (hz: number) => midiToHz(Math.round(hzToMidi(hz, a4Hz)), a4Hz);
-        drawRibbon(context, { ...common, hidden: false, fromS: toS - FREE_SHOWN_S, toS, steps: [], targetOf });
+        const asked = page.led?.step;
+        const askedHzNow = asked && askedHz(scoreOf(settings), asked, a4Hz).targetHz;
+        // Led by ear, it is set against the tone that is asked for, else against the nearest note.
+        const targetOf = (hz: number) => askedHzNow ?? midiToHz(Math.round(hzToMidi(hz, a4Hz)), a4Hz);
+        drawRibbon(context, {
+          ...common,
+          hidden: !free && chosen.tunerHidden,
+          fromS: toS - FREE_SHOWN_S,
+          toS,
+          steps: [],
+          targetOf,
+        });
       } else {
         const score = scoreOf(settings);
         const beatS = beatSeconds(score);

@@ -37,7 +37,8 @@ export function StandPart({ running }: { readonly running: boolean }) {
     if (!running) return;
     let request = requestAnimationFrame(function follow() {
       request = requestAnimationFrame(follow);
-      const { timing, input } = page;
+      const { timing, input, led } = page;
+      if (led) return show((led.step ?? score.steps.at(-1)!).startBeat);
       const firstBeatAtS = timing?.firstBeatAtS;
       if (!input || firstBeatAtS === undefined) return;
       show(Math.max(0, (input.context.currentTime - firstBeatAtS) / beatSeconds(score)));

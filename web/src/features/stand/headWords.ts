@@ -2,6 +2,7 @@ import {
   askedHz,
   gapAt,
   gapsAfter,
+  type EarLed,
   type ExerciseParameters,
   type GapKind,
   type Score,
@@ -135,6 +136,12 @@ const BREATHE_BEATS = 2;
 /** On the last beat of a rest that is this long the embouchure is set again. */
 const SET_BEATS = 1;
 const LONG_BEATS = 2;
+
+/** The same where each tone goes on when it is clear: while it is, the seconds that are left of its time count down. */
+export function placeByEar(led: EarLed, { steps, clearS = 0 }: Score): ReturnType<typeof placeIn> {
+  const number = led.share > 0 && led.step ? String(Math.ceil((1 - led.share) * clearS)) : '';
+  return { step: Math.min(led.tones.length, steps.length - 1), number };
+}
 
 /** Which step sounds or comes next, the beat of it to show, and what is done meanwhile between tones, whose beats count down. */
 export function placeIn(

@@ -8,7 +8,7 @@ import { useHorn } from '../../store/useHorn';
 import { useEdges } from '../../shared/stored/useEdges';
 import { useNoteName } from '../../text/useNoteName';
 import { usePartialName } from '../../text/usePartialName';
-import { centsText, freeTexts, placeIn, soundingText, stepTexts, type HeadOf } from './headWords';
+import { centsText, freeTexts, placeByEar, placeIn, soundingText, stepTexts, type HeadOf } from './headWords';
 
 /**
  * Writes note, dynamics, cents and beat from frame to frame into places of the head: the page's own state would be too
@@ -53,7 +53,7 @@ export function useLiveHead(running: boolean, onStep: (step: Step) => void) {
     };
     const showScore = (nowS: number) => {
       if (!page.timing) return;
-      const { step: index, number, gap } = placeIn(score, page.timing, nowS);
+      const { step: index, number, gap } = page.led ? placeByEar(page.led, score) : placeIn(score, page.timing, nowS);
       const step = score.steps[index]!;
       showStep(index);
       // Nothing is counted while a first tone is waited for.

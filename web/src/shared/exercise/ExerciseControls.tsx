@@ -1,5 +1,5 @@
 import { chakra, Grid } from '@chakra-ui/react';
-import { breathBudget, TEMPO_RANGE_BPM } from '@inner-hum/core/exercise';
+import { breathBudget, GOES_ON, TEMPO_RANGE_BPM } from '@inner-hum/core/exercise';
 import { FAMILIES, familyById } from '@inner-hum/core/families';
 import { instrumentById, zoneOf } from '@inner-hum/core/theory';
 import { useTranslation } from 'react-i18next';
@@ -73,6 +73,17 @@ export function ExerciseControls({ withFamily = false }: { readonly withFamily?:
               <FieldControl name={name} field={field} change={change} />
             </chakra.div>
           ))}
+        {family.climbs && (
+          <chakra.div gridColumn="span 2">
+            <Choice
+              label={t('fields.goesOn')}
+              value={String(now['goesOn'] ?? GOES_ON[0])}
+              options={GOES_ON}
+              textOf={(option) => tableText(t, `options.${option}`)}
+              onChange={(goesOn) => change({ goesOn })}
+            />
+          </chakra.div>
+        )}
         <NumberField
           label={t('fields.tempoBpm')}
           value={now.tempoBpm}

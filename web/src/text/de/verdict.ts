@@ -245,6 +245,7 @@ export const verdictWords = {
       steady: '{{percent}} % sauber.',
       steady_full: 'Durchweg sauber.',
       even: 'Gleichmäßige Dynamik über {{db}} dB, {{percent}} % sauber.',
+      cleared: 'In der Regel nach {{seconds}} s klar; {{note}} brauchte am längsten, {{longestS}} s.',
       even_full: 'Gleichmäßige Dynamik über {{db}} dB, durchweg sauber.',
     },
   },

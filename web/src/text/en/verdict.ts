@@ -238,6 +238,7 @@ export const verdictWords = {
       steady: '{{percent}} % in tune.',
       steady_full: 'In tune throughout.',
       even: 'Even dynamics over {{db}} dB, {{percent}} % in tune.',
+      cleared: 'Clear after {{seconds}} s as a rule; {{note}} took longest, {{longestS}} s.',
       even_full: 'Even dynamics over {{db}} dB, in tune throughout.',
     },
   },

@@ -243,6 +243,7 @@ export const verdictWords = {
       steady: 'Afinado al {{percent}} %.',
       steady_full: 'Afinado de principio a fin.',
       even: 'Dinámica igual sobre {{db}} dB, afinado al {{percent}} %.',
+      cleared: 'Clara a los {{seconds}} s por lo general; {{note}} tardó más, {{longestS}} s.',
       even_full: 'Dinámica igual sobre {{db}} dB, afinado de principio a fin.',
     },
   },

@@ -251,6 +251,7 @@ export const verdictWords = {
       steady: 'Juste à {{percent}} %.',
       steady_full: 'Juste tout du long.',
       even: 'Nuance égale sur {{db}} dB, juste à {{percent}} %.',
+      cleared: 'Clair après {{seconds}} s en général ; {{note}} a pris le plus de temps, {{longestS}} s.',
       even_full: 'Nuance égale sur {{db}} dB, juste tout du long.',
     },
   },

@@ -246,6 +246,7 @@ export const verdictWords = {
       steady: 'Intonato al {{percent}} %.',
       steady_full: 'Intonato fino in fondo.',
       even: 'Dinamica uguale su {{db}} dB, intonato al {{percent}} %.',
+      cleared: 'Chiaro dopo {{seconds}} s di solito; {{note}} ha richiesto di più, {{longestS}} s.',
       even_full: 'Dinamica uguale su {{db}} dB, intonato fino in fondo.',
     },
   },
