@@ -66,3 +66,23 @@ test('another way to finger a note is chosen for good and shown on the Stand', a
   await page.goto('/horn/note/70');
   await expect(page.getByText('B♭4 by left 1 + bis:', { exact: false })).toBeVisible();
 });
+
+test('a climb by ear goes from rung to rung by itself, without a clock, and says what is next', async ({ page }) => {
+  await page.goto('/set-up');
+  await page.getByRole('combobox', { name: 'Sound comes from' }).selectOption('standIn');
+  await page.getByRole('link', { name: 'Overtones' }).first().click();
+  await page.getByRole('button', { name: 'Climb by ear' }).click();
+  await expect(page).toHaveURL(/stand/);
+  const block = page.getByTestId('block');
+  await expect(page.getByTestId('verdict')).toContainText(/Clear after \d\.\d s as a rule/);
+  await expect(block).toContainText('Rung 1');
+  await expect(block).toContainText('Next: B3');
+  await block.getByRole('button', { name: 'Continue' }).click();
+  await expect(page.getByTestId('verdict')).toBeHidden();
+  await expect(page.getByTestId('verdict')).toContainText('Clear after');
+  await expect(block).toContainText('Rung 2');
+  await block.getByRole('button', { name: 'Stop the block' }).click();
+  await expect(block).toBeHidden();
+  await page.getByRole('link', { name: 'Log' }).first().click();
+  await expect(page.getByText('2 takes', { exact: true })).toBeVisible();
+});

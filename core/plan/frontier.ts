@@ -13,6 +13,9 @@ const TUBES = 2;
 /** The partial that must be learnt before anything altissimo is asked for. */
 const BEFORE_ALTISSIMO = 4;
 
+/** Most partials that are asked of a level. */
+export const mostPartials = (level: Level): number => MOST_PARTIALS[level];
+
 /** On which tubes a partial is learnt, by its last twelve tries. */
 function learntTubes(sources: ReadonlyMap<string, OwnCell>, partial: number): number[] {
   return TUBES_MIDI.filter((fingeredMidi) => {

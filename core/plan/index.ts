@@ -1,3 +1,4 @@
+export { firstRung, nextRung, rungOf, type NextRung, type Rung } from './earClimb';
 export { QUANTITIES, type Observation, type Quantity } from './observation';
 export {
   DEMO_TAG,

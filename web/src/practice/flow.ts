@@ -70,7 +70,8 @@ async function through(page: PageSound, queue: Queue): Promise<void> {
     store.dispatch(settingsChanged({ exercise: now.exercise }));
     store.dispatch(blockMoved(now.place));
     const outcome = await playTake(page);
-    if (isSilence(outcome)) {
+    const tried = queue.goesOnInSilence && isSilence(outcome) && outcome.kind === 'kept';
+    if (isSilence(outcome) && !tried) {
       if (await pauses('player')) continue;
       break;
     }
@@ -78,10 +79,10 @@ async function through(page: PageSound, queue: Queue): Promise<void> {
       queue.after({ decision: 'leave', next: {} });
       continue;
     }
-    if (outcome.kind !== 'kept' || outcome.ending !== 'score') break;
+    if (outcome.kind !== 'kept' || (outcome.ending !== 'score' && !tried)) break;
     const { decision, next } = outcome.record.verdict;
     const tired = outcome.record.verdict.findings.some(({ id }) => id === 'tiring');
-    const pauseS = queue.after({ decision, next: next.parameters, tired });
+    const pauseS = queue.after({ decision, next: next.parameters, tired }, outcome.record);
     if (queue.now() && !(await pauses('next', pauseS))) break;
   }
   store.dispatch(blockMoved(null));

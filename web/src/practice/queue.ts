@@ -1,16 +1,20 @@
 import { type ExerciseParameters } from '@inner-hum/core/exercise';
-import { exerciseKey } from '@inner-hum/core/families';
-import { adapted, TIRED_REST_S, VERDICT_S, type Outcome } from '@inner-hum/core/plan';
+import { exerciseKey, type Level } from '@inner-hum/core/families';
+import { adapted, nextRung, rungOf, TIRED_REST_S, VERDICT_S, type Outcome, type Rung } from '@inner-hum/core/plan';
+import type { TakeRecord } from '@inner-hum/core/take';
 import { store } from '../store';
+import { noticed } from '../store/notices';
 import { settingsChanged } from '../store/settings';
-import type { BlockPlace } from '../store/practice';
+import { blockMoved, type BlockPlace } from '../store/practice';
 
 /** Exercises that play one after the other: what comes now, and what becomes of the rest after it. */
 export interface Queue {
   /** what to play now, and where that is; undefined when all is done */
   now(): { readonly exercise: ExerciseParameters; readonly place: BlockPlace } | undefined;
+  /** whether what was played before a long silence counts as tried, and the next follows; else the player is waited for */
+  readonly goesOnInSilence?: boolean;
   /** moves on after a take; gives the seconds until the next */
-  after(outcome: Outcome): number;
+  after(outcome: Outcome, played?: TakeRecord): number;
 }
 
 /** The player's own block, as it was put together. */
@@ -24,6 +28,29 @@ export function blockQueue(): Queue {
     },
     after: () => {
       index++;
+      return VERDICT_S;
+    },
+  };
+}
+
+/** A climb by ear from the partial that is learnt next: rung after rung, as each is found, until the lip tires. */
+export function climbQueue(first: ExerciseParameters, level: Level): Queue {
+  const done: Rung[] = [];
+  let exercise: ExerciseParameters | undefined = first;
+  return {
+    now: () => exercise && { exercise, place: { index: done.length, count: null, next: null } },
+    goesOnInSilence: true,
+    after: ({ decision, tired }, played) => {
+      if (!played || decision === 'leave' || tired) {
+        exercise = undefined;
+        if (tired) store.dispatch(noticed({ key: 'stand.climbEnd.tired' }));
+        return 0;
+      }
+      done.push(rungOf(played.parameters, played.score, !played.cut));
+      const next = nextRung(done, level);
+      exercise = next.kind === 'play' ? next.exercise : undefined;
+      store.dispatch(blockMoved({ index: done.length - 1, count: null, next: exercise ?? null }));
+      if (next.kind === 'end') store.dispatch(noticed({ key: `stand.climbEnd.${next.because}` }));
       return VERDICT_S;
     },
   };

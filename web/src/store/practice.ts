@@ -20,7 +20,8 @@ export interface Pause {
 /** Where a block or a session stands, and what comes after. */
 export interface BlockPlace {
   readonly index: number;
-  readonly count: number;
+  /** null where nobody knows how many there will be */
+  readonly count: number | null;
   readonly next: ExerciseParameters | null;
 }
 

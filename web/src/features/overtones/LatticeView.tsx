@@ -13,10 +13,12 @@ import { useNoteName } from '../../text/useNoteName';
 import { useOpenExercise } from '../../shared/exercise/useOpenExercise';
 import { usePartialName, usePartialNumber } from '../../text/usePartialName';
 import { useAppSelector } from '../../store';
+import { ClimbByEar } from './ClimbByEar';
 import { SourcesOf } from './SourcesOf';
 import { useHorn } from '../../store/useHorn';
 
-const PARTIALS = Array.from({ length: LATTICE_PARTIALS }, (_, i) => i + 1);
+/** So many partials beyond the one that is learnt next are shown at first. */
+const AHEAD = 2;
 const NO_OWN: ReadonlyMap<string, OwnCell> = new Map();
 
 /** Fingerings × partials: what each sounds, how far off it lies, how well this player gets it. */
@@ -35,6 +37,12 @@ export function LatticeView() {
     !octaveKey && tubeMidi === next.tubeMidi && partialNumber === next.partial;
   const nextMidi = all.find(isNext)?.soundedMidi ?? horn.lowestWrittenMidi;
   const [picked, choose] = useState<number>();
+  const [whole, showAll] = useState(false);
+  const tried = Math.max(
+    1,
+    ...all.filter((source) => own.has(sourceKey(source))).map((source) => source.partialNumber),
+  );
+  const upTo = whole ? LATTICE_PARTIALS : Math.min(LATTICE_PARTIALS, Math.max(tried, next.partial + AHEAD));
   const chosen = picked ?? nextMidi;
   const long = all.filter((source) => !source.octaveKey);
   const short = all.filter((source) => source.octaveKey);
@@ -59,7 +67,13 @@ export function LatticeView() {
             partialName: partialName(next.partial),
           })}
         </chakra.p>
-        <Tubes sources={long} cell={cell} />
+        <ClimbByEar frontier={next} />
+        <Tubes sources={long} upTo={upTo} cell={cell} />
+        {upTo < LATTICE_PARTIALS && (
+          <Button tone="quiet" mt="6px" onClick={() => showAll(true)}>
+            {t('overtones.allPartials')}
+          </Button>
+        )}
         <chakra.h3 fontWeight={600} mt="16px" mb="4px">
           {t('overtones.twelfths')}
         </chakra.h3>
@@ -83,9 +97,12 @@ export function LatticeView() {
 /** A row for each long tube, a column for each of its partials. */
 function Tubes({
   sources,
+  upTo,
   cell,
 }: {
   readonly sources: readonly Source[];
+  /** the highest partial that is shown */
+  readonly upTo: number;
   readonly cell: (source: Source | undefined) => ReactNode;
 }) {
   const { t } = useTranslation();
@@ -95,6 +112,7 @@ function Tubes({
   const open = useOpenExercise();
   const numbers = useAppSelector((state) => state.settings.partialNumbers);
   const { hornId } = useHorn();
+  const partials = Array.from({ length: upTo }, (_, i) => i + 1);
   const tubes = [...new Set(sources.map((source) => source.tubeMidi))].sort((a, b) => a - b);
   const ladder = (tube: number) => open({ ...usualExercise(familyById('overtoneLadder'), hornId), writtenMidi: tube });
   return (
@@ -107,7 +125,7 @@ function Tubes({
           <chakra.th textAlign="left">
             {t('overtones.fingered')} / {t(`overtones.numbers.${numbers}`)}
           </chakra.th>
-          {PARTIALS.map((n) => (
+          {partials.map((n) => (
             <th key={n} style={{ color: partialColour(palette, n) }}>
               {partialNumber(n)}
             </th>
@@ -128,7 +146,7 @@ function Tubes({
                 {nameOf(tube)}
               </Button>
             </chakra.th>
-            {PARTIALS.map((n) => (
+            {partials.map((n) => (
               <td key={n}>{cell(sources.find((source) => source.tubeMidi === tube && source.partialNumber === n))}</td>
             ))}
           </tr>

@@ -1,5 +1,6 @@
 import { chakra, Flex } from '@chakra-ui/react';
 import { useTranslation } from 'react-i18next';
+import { useSpoken } from '../../shared/page/useSpoken';
 import { Button, Key } from '../../ui/controls';
 import { exerciseTitle } from '../../text/exerciseText';
 import { useNoteName } from '../../text/useNoteName';
@@ -8,10 +9,13 @@ import { stopAsked, goOnAsked } from '../../store/practice';
 
 /** Where a block stands, or the way to start one. */
 export function BlockBar() {
-  const { t } = useTranslation();
+  const { t, i18n } = useTranslation();
   const nameOf = useNoteName();
   const { block: place, phase } = useAppSelector((state) => state.practice);
   const session = useAppSelector((state) => state.settings.session);
+  const said =
+    place?.count === null && place.next && phase === 'verdict' ? exerciseTitle(t, place.next, nameOf) : undefined;
+  useSpoken(said && t('stand.blockNext', { title: said }), i18n.language);
   if (!place) return null;
   const { next } = place;
   // What comes next is the first that is left of the session.
@@ -20,7 +24,9 @@ export function BlockBar() {
   return (
     <Flex align="center" gap="14px" wrap="wrap" data-testid="block">
       <chakra.span fontWeight={600} fontSize="lead">
-        {t('stand.blockPlace', { number: place.index + 1, count: place.count })}
+        {place.count === null
+          ? t('stand.rung', { number: place.index + 1 })
+          : t('stand.blockPlace', { number: place.index + 1, count: place.count })}
       </chakra.span>
       {next && (
         <chakra.span color="inkSoft">{t('stand.blockNext', { title: exerciseTitle(t, next, nameOf) })}</chakra.span>

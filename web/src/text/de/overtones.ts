@@ -12,6 +12,10 @@ export const overtonesWords = {
     numbers: { partials: 'Teilton', overtones: 'Oberton' },
     ladderOn: 'Leiter auf {{note}}',
     twelfths: 'Griffe mit Oktavklappe, überblasen in die Duodezime ihres Rohrs',
+    allPartials: 'Alle Teiltöne',
+    climb: 'Nach Gehör steigen',
+    climbWhy:
+      'Ohne Uhr: jeder Teilton geht weiter, wenn er zwei Sekunden klar ist. Die nächste Sprosse wird angesagt; Schluss ist, wenn der Ansatz ermüdet.',
     legend:
       'Balken: wie oft er anspricht; umrandet: was üblich ist, gefüllt: deine Versuche. Zahl: Cent gegen die gleichschwebende Stimmung, natürlich, bis deiner gemessen ist.',
     cellTried: '{{note}}: gegriffen {{fingered}}, Teilton {{partial}}, {{offset}} Cent, bisher {{got}} von {{of}}',
@@ -27,7 +31,7 @@ export const overtonesWords = {
     naturally: 'von Natur {{cents}} Cent',
     yours: 'deiner {{cents}}',
     tried: 'Bisher {{got}} von {{of}}, zuletzt {{date}}. Zu erwarten: {{percent}} %.',
-    usually: 'Noch nicht versucht. Er spricht üblicherweise in {{percent}} % der Fälle an.',
+    usually: 'Von dir noch nicht versucht. Bei anderen sprechen {{percent}} von 100 Versuchen an.',
     practise: 'Üben',
     phrase: 'Phrase, notierte Tonhöhe',
     nextNote: 'Nächster Ton',

@@ -71,6 +71,13 @@ export const standWords = {
     humming: 'Gesummt: {{cents}} Cent in deiner Oktave',
     couldBe: 'Auch {{sources}}',
     couldBeOne: '{{partial}} von {{fingered}}',
+    rung: 'Sprosse {{number}}',
+    climbEnd: {
+      tired: 'Der Ansatz ermüdet: Die Töne kommen jetzt langsamer. Genug für heute.',
+      long: 'Vier Minuten Obertöne sind genug für einen Ansatz. Pause, oder etwas anderes spielen.',
+      hard: 'Dieser Teilton kommt noch nicht. Lass ihn für heute; das Rohr allein, lang und voll, bereitet ihn vor.',
+      top: 'Alle Teiltöne deiner Stufe auf vier Rohren: geschafft.',
+    },
     blockPlace: '{{number}} von {{count}}',
     blockNext: 'Danach: {{title}}',
     blockGoOn: 'Weiter',

@@ -12,6 +12,10 @@ export const overtonesWords = {
     numbers: { partials: 'partial', overtones: 'overtone' },
     ladderOn: 'Ladder on {{note}}',
     twelfths: 'Octave-key fingerings, overblown to the twelfth of their tube',
+    allPartials: 'All partials',
+    climb: 'Climb by ear',
+    climbWhy:
+      'No clock: each partial goes on when it has been clear for two seconds. The next rung is said aloud; it ends when the lip tires.',
     legend:
       'Bar: how often it speaks; outlined: what is usual, filled: your own tries. Number: cents against equal temperament, natural until yours is measured.',
     cellTried: '{{note}}: {{fingered}} fingered, partial {{partial}}, {{offset}} cents, {{got}} of {{of}} so far',
@@ -27,7 +31,7 @@ export const overtonesWords = {
     naturally: '{{cents}} cents by nature',
     yours: 'yours {{cents}}',
     tried: '{{got}} of {{of}} so far, last {{date}}. Expected next: {{percent}} %.',
-    usually: 'Not tried yet. It usually speaks {{percent}} % of the time.',
+    usually: 'You have not tried it yet. Of others’ tries {{percent}} in 100 speak.',
     practise: 'Practise',
     phrase: 'Phrase, written pitch',
     nextNote: 'Next note',

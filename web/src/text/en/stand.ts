@@ -69,6 +69,13 @@ export const standWords = {
     humming: 'Hum: {{cents}} cents in your octave',
     couldBe: 'Also {{sources}}',
     couldBeOne: '{{partial}} of {{fingered}}',
+    rung: 'Rung {{number}}',
+    climbEnd: {
+      tired: 'Your lip is tiring: the tones come more slowly now. Enough for today.',
+      long: 'Four minutes of overtones are enough for one lip. Rest, or play something else.',
+      hard: 'This partial does not come yet. Leave it for today; the tube by itself, long and full, prepares it.',
+      top: 'All partials of your level on four tubes: done.',
+    },
     blockPlace: '{{number}} of {{count}}',
     blockNext: 'Next: {{title}}',
     blockGoOn: 'Continue',

@@ -12,6 +12,10 @@ export const overtonesWords = {
     numbers: { partials: 'parcial', overtones: 'armónico' },
     ladderOn: 'Escala sobre {{note}}',
     twelfths: 'Digitaciones con llave de octava, llevadas a la duodécima de su tubo',
+    allPartials: 'Todos los parciales',
+    climb: 'Subir de oído',
+    climbWhy:
+      'Sin reloj: cada parcial avanza cuando ha estado claro dos segundos. El siguiente peldaño se anuncia; termina cuando la embocadura se cansa.',
     legend:
       'Barra: cuántas veces responde; contorno: lo habitual, llena: tus intentos. Número: cents frente al temperamento igual, natural hasta que el tuyo esté medido.',
     cellTried:
@@ -28,7 +32,7 @@ export const overtonesWords = {
     naturally: '{{cents}} cents por naturaleza',
     yours: 'el tuyo {{cents}}',
     tried: '{{got}} de {{of}} hasta ahora, el último {{date}}. Se espera ahora: {{percent}} %.',
-    usually: 'Aún no probado. Suele responder el {{percent}} % de las veces.',
+    usually: 'Aún no lo has probado. A otros les responden {{percent}} de cada 100 intentos.',
     practise: 'Estudiar',
     phrase: 'Frase, altura escrita',
     nextNote: 'Nota siguiente',

@@ -70,6 +70,13 @@ export const standWords = {
     humming: 'Tarareado: {{cents}} cents en tu octava',
     couldBe: 'También {{sources}}',
     couldBeOne: '{{partial}} de {{fingered}}',
+    rung: 'Peldaño {{number}}',
+    climbEnd: {
+      tired: 'La embocadura se cansa: las notas tardan más en salir. Basta por hoy.',
+      long: 'Cuatro minutos de armónicos bastan para una embocadura. Descansa o toca otra cosa.',
+      hard: 'Este parcial aún no sale. Déjalo por hoy; el tubo solo, largo y lleno, lo prepara.',
+      top: 'Todos los parciales de tu nivel en cuatro tubos: hecho.',
+    },
     blockPlace: '{{number}} de {{count}}',
     blockNext: 'Después: {{title}}',
     blockGoOn: 'Seguir',

@@ -12,6 +12,10 @@ export const overtonesWords = {
     numbers: { partials: 'partiel', overtones: 'harmonique' },
     ladderOn: 'Échelle sur {{note}}',
     twelfths: 'Doigtés avec clé d’octave, quintoyés à la douzième de leur tube',
+    allPartials: 'Tous les partiels',
+    climb: 'Monter à l’oreille',
+    climbWhy:
+      'Sans horloge : chaque partiel avance quand il a été clair deux secondes. L’échelon suivant est annoncé ; on s’arrête quand l’embouchure se fatigue.',
     legend:
       'Barre : combien de fois il parle ; contour : l’habituel, plein : tes essais. Chiffre : cents face au tempérament égal, naturel tant que le tien n’est pas mesuré.',
     cellTried: '{{note}} : doigté {{fingered}}, partiel {{partial}}, {{offset}} cents, {{got}} sur {{of}} jusqu’ici',
@@ -27,7 +31,7 @@ export const overtonesWords = {
     naturally: '{{cents}} cents par nature',
     yours: 'la tienne {{cents}}',
     tried: '{{got}} sur {{of}} jusqu’ici, dernier {{date}}. Attendu ensuite : {{percent}} %.',
-    usually: 'Pas encore essayé. D’habitude il parle {{percent}} % du temps.',
+    usually: 'Tu ne l’as pas encore essayé. Chez d’autres, {{percent}} essais sur 100 parlent.',
     practise: 'Travailler',
     phrase: 'Phrase, hauteur écrite',
     nextNote: 'Note suivante',

@@ -70,6 +70,13 @@ export const standWords = {
     humming: 'Fredonné : {{cents}} cents dans ton octave',
     couldBe: 'Aussi {{sources}}',
     couldBeOne: '{{partial}} de {{fingered}}',
+    rung: 'Échelon {{number}}',
+    climbEnd: {
+      tired: 'L’embouchure se fatigue : les sons viennent plus lentement. Assez pour aujourd’hui.',
+      long: 'Quatre minutes d’harmoniques suffisent à une embouchure. Repos, ou autre chose.',
+      hard: 'Ce partiel ne vient pas encore. Laisse-le pour aujourd’hui ; le tube seul, long et plein, le prépare.',
+      top: 'Tous les partiels de ton niveau sur quatre tubes : c’est fait.',
+    },
     blockPlace: '{{number}} sur {{count}}',
     blockNext: 'Ensuite : {{title}}',
     blockGoOn: 'Continuer',

@@ -12,6 +12,10 @@ export const overtonesWords = {
     numbers: { partials: 'parziale', overtones: 'armonico' },
     ladderOn: 'Scala su {{note}}',
     twelfths: 'Posizioni con portavoce, spinte alla dodicesima del loro tubo',
+    allPartials: 'Tutti i parziali',
+    climb: 'Salire a orecchio',
+    climbWhy:
+      'Senza orologio: ogni parziale va avanti quando è stato chiaro per due secondi. Il gradino seguente viene annunciato; finisce quando il labbro si stanca.',
     legend:
       'Barra: quante volte parla; contorno: il solito, pieno: i tuoi tentativi. Numero: cent rispetto al temperamento equabile, naturale finché il tuo non è misurato.',
     cellTried: '{{note}}: posizione {{fingered}}, parziale {{partial}}, {{offset}} cent, {{got}} su {{of}} finora',
@@ -27,7 +31,7 @@ export const overtonesWords = {
     naturally: '{{cents}} cent per natura',
     yours: 'il tuo {{cents}}',
     tried: '{{got}} su {{of}} finora, ultimo {{date}}. Atteso ora: {{percent}} %.',
-    usually: 'Non ancora provato. Di solito parla il {{percent}} % delle volte.',
+    usually: 'Non l’hai ancora provato. Agli altri parlano {{percent}} tentativi su 100.',
     practise: 'Studia',
     phrase: 'Frase, altezza scritta',
     nextNote: 'Nota seguente',

@@ -70,6 +70,13 @@ export const standWords = {
     humming: 'Canticchiato: {{cents}} cent nella tua ottava',
     couldBe: 'Anche {{sources}}',
     couldBeOne: '{{partial}} di {{fingered}}',
+    rung: 'Gradino {{number}}',
+    climbEnd: {
+      tired: 'Il labbro si stanca: ora i suoni arrivano più lentamente. Basta per oggi.',
+      long: 'Quattro minuti di armonici bastano per un labbro. Riposa, o suona altro.',
+      hard: 'Questo parziale non viene ancora. Lascialo per oggi; il tubo da solo, lungo e pieno, lo prepara.',
+      top: 'Tutti i parziali del tuo livello su quattro tubi: fatto.',
+    },
     blockPlace: '{{number}} di {{count}}',
     blockNext: 'Poi: {{title}}',
     blockGoOn: 'Continua',
