@@ -23,6 +23,10 @@ export const PAGES = {
     command: 'bench:experiments',
     sources: ['core/plan/experiment.ts', 'core/plan/experimentAnswer.ts', 'bench/experiments.ts'],
   },
+  shelf: {
+    command: 'bench:shelf',
+    sources: [...EAR, 'core/measure/tubeOf.ts', 'core/take/model.ts', 'bench/shelf.ts', 'bench/recorded.ts'],
+  },
   planner: { command: 'bench:planner', sources: [...PLAN, 'bench/planner.ts'] },
   teacher: { command: 'bench:teacher', sources: SEASON },
   season: { command: 'bench:teacher', sources: SEASON },

@@ -23,7 +23,7 @@ export {
 } from './quantities.data';
 export { measureTake, tonesOfSteps, type StepMeasures, type TakeContext, type ToneOfStep } from './takeMeasures';
 export { toneChanges } from './toneChanges';
-export { pairOutlines } from './overtonePair';
+export { pairOutlines, toneOutline } from './overtonePair';
 export { spoke } from './spoke';
 export { responseSeries } from './responseSeries';
 export { LOOP_CLICK, loopDelay, type LoopDelay } from './loopDelay';
@@ -31,3 +31,4 @@ export { tuneUp, type TuneUp } from './tuneUp';
 export { foldedCents } from './align';
 export { brokeAtS, brokeUnderPDb, heldUnderPDb, levelOfP } from './edge';
 export { toneBody } from './tone';
+export { tubeOf, type TubeGuess } from './tubeOf';

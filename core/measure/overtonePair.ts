@@ -59,12 +59,18 @@ interface Placed {
   readonly targetHz: number;
 }
 
-/** Outlines of the two tones of a pair in the frames of their take, for drawing: dB against their own means. */
+/**
+ * Median partials of a tone up to 5 kHz, dB against their own mean, for drawing; empty where it is too short.
+ *
+ * @param hz the pitch that says how many partials lie under 5 kHz: that of the tone it is laid over
+ */
+export function toneOutline(frames: Frames, { onsetS, endS, targetHz }: Placed, hz = targetHz): readonly number[] {
+  const span = { start: Math.round(onsetS / HOP_S), end: Math.min(frames.count, Math.round(endS / HOP_S)) };
+  const body = toneBody(frames, span, targetHz, 0);
+  return body.frame.length > 0 ? outline(frames, body, hz) : [];
+}
+
+/** Outlines of the two tones of a pair in the frames of their take. */
 export function pairOutlines(frames: Frames, first: Placed, second: Placed) {
-  const of = ({ onsetS, endS, targetHz }: Placed) => {
-    const span = { start: Math.round(onsetS / HOP_S), end: Math.min(frames.count, Math.round(endS / HOP_S)) };
-    const body = toneBody(frames, span, targetHz, 0);
-    return body.frame.length > 0 ? outline(frames, body, first.targetHz) : [];
-  };
-  return { first: of(first), second: of(second) };
+  return { first: toneOutline(frames, first), second: toneOutline(frames, second, first.targetHz) };
 }

@@ -2,4 +2,5 @@ export { bandLimitHz } from './bandLimit';
 export { dbToAmplitude } from './decibels';
 export { Ear, hear } from './ear';
 export { LIVE_LAG_FRAMES, type LiveFrame } from './earParts';
+export { powerAt } from './goertzel';
 export { emptyFrames, HOP_S, PARTIALS_KEPT, SILENCE_DB, sliceFrames, type Attack, type Frames } from './frames';

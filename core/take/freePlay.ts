@@ -9,8 +9,7 @@ import { packFrames } from './packedFrames';
 import { planTake, type TakePlan, type TakeWish } from './plan';
 
 /** A tone counts when it is held for so long, seconds, and strays no more than this, cents. */
-const HELD_S = 1.5;
-const STEADY_CENTS = 25;
+const HELD = { forS: 1.5, steadyCents: 25 };
 /** A horn's tone is clear: noise lies at least this far under it, dB. A room full of sound is not. */
 const CLEAR_DB = -8;
 /** Softer than the loudest held tone by more than this it is not the player; softer than the ruler's softest neither, dB. */
@@ -55,13 +54,14 @@ export function heldTones(
   frames: Frames,
   { setup, hornId = setup.instrumentId }: Pick<FreeWish, 'setup' | 'hornId'>,
   atS: number,
+  { forS, steadyCents } = HELD,
 ): HeldTone[] {
   const horn = instrumentById(hornId);
   return acrossClicks(segmentNotes(frames, setup.a4Hz), frames).flatMap((tone): HeldTone[] => {
     const written = writtenMidi(horn, tone.soundingMidi);
     const isHeld =
-      lastsS(tone) >= HELD_S &&
-      tone.centsSpread <= STEADY_CENTS &&
+      lastsS(tone) >= forS &&
+      tone.centsSpread <= steadyCents &&
       tone.breathDbMedian <= CLEAR_DB &&
       written >= horn.lowestWrittenMidi &&
       written <= horn.highestKeyedWrittenMidi;

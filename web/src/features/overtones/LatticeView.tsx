@@ -15,6 +15,7 @@ import { usePartialName, usePartialNumber } from '../../text/usePartialName';
 import { useAppSelector } from '../../store';
 import { ClimbByEar } from './ClimbByEar';
 import { SourcesOf } from './SourcesOf';
+import { SuccessBar } from './SuccessBar';
 import { useHorn } from '../../store/useHorn';
 
 /** So many partials beyond the one that is learnt next are shown at first. */
@@ -220,34 +221,7 @@ function LatticeCell({
           {t('overtones.isNext')}
         </chakra.span>
       )}
-      {source.partialNumber > 1 && <Success share={success} tried={tried} colour={colour} />}
+      {source.partialNumber > 1 && <SuccessBar share={success} tried={tried} colour={colour} />}
     </chakra.button>
-  );
-}
-
-/** How often it is got: filled where that was seen, an outline where it is what is usual. */
-function Success({
-  share,
-  tried,
-  colour,
-}: {
-  readonly share: number;
-  readonly tried: boolean;
-  readonly colour: string;
-}) {
-  return (
-    <chakra.span
-      position="absolute"
-      left="5px"
-      bottom="4px"
-      height="6px"
-      borderRadius="3px"
-      borderWidth="1.5px"
-      style={{
-        width: `calc(${100 * share}% - 10px)`,
-        borderColor: colour,
-        background: tried ? colour : 'transparent',
-      }}
-    />
   );
 }

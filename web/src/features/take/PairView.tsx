@@ -7,6 +7,7 @@ import { useTranslation } from 'react-i18next';
 import { Button } from '../../ui/controls';
 import { formatNumber, formatSigned } from '../../text/format';
 import { SectionTitle } from '../../ui/PageTitle';
+import { OutlinesOver } from '../../shared/take/OutlinesOver';
 import { usePartialName } from '../../text/usePartialName';
 import { useNoteName } from '../../text/useNoteName';
 
@@ -16,11 +17,6 @@ interface Pair {
   readonly first: Sounded;
   readonly second: Sounded;
 }
-
-const WIDTH = 560;
-const HEIGHT = 190;
-const FLOOR_DB = -36;
-const TOP_DB = 16;
 
 /** Regular tone against overtone: two outlines of their partials, and how the pairs of the take compare. */
 export function PairView({ record, frames }: { readonly record: TakeRecord; readonly frames: Frames }) {
@@ -84,56 +80,17 @@ function Outlines({
   const partialName = usePartialName();
   const { first, second } = pairOutlines(frames, pair.first, pair.second);
   const [one, other] = [record.score.steps[pair.index - 1]!, record.score.steps[pair.index]!];
-  const x = (k: number) => 34 + (k * (WIDTH - 50)) / Math.max(1, first.length - 1);
-  const y = (db: number) => ((TOP_DB - Math.max(FLOOR_DB, Math.min(TOP_DB, db))) / (TOP_DB - FLOOR_DB)) * HEIGHT + 6;
-  const line = (values: readonly number[]) => values.map((db, k) => `${x(k)},${y(db)}`).join(' ');
   const title = (step: typeof one) =>
     step.partialNumber > 1
       ? t('overtones.sourceName', { fingered: nameOf(step.fingeredMidi), partial: partialName(step.partialNumber) })
       : nameOf(step.soundedMidi);
   return (
-    <chakra.figure>
-      <chakra.svg
-        viewBox={`0 0 ${WIDTH} ${HEIGHT + 30}`}
-        width={`${WIDTH}px`}
-        maxWidth="100%"
-        role="img"
-        aria-label={t('pair.outlines', { first: title(one), second: title(other) })}
-        color="ink"
-      >
-        <polygon
-          points={`${x(0)},${HEIGHT + 6} ${line(first)} ${x(first.length - 1)},${HEIGHT + 6}`}
-          fill="var(--chakra-colors-channel)"
-        />
-        <polyline points={line(first)} fill="none" stroke="currentColor" strokeWidth={2} />
-        <polyline
-          points={line(second)}
-          fill="none"
-          stroke="var(--chakra-colors-accent)"
-          strokeWidth={2.5}
-          strokeDasharray="7 4"
-        />
-        {second.map((db, k) => (
-          <circle
-            key={k}
-            cx={x(k)}
-            cy={y(db)}
-            r={4.5}
-            fill="var(--chakra-colors-paper)"
-            stroke="var(--chakra-colors-accent)"
-            strokeWidth={2}
-          />
-        ))}
-        {first.map((_, k) => (
-          <text key={k} x={x(k)} y={HEIGHT + 24} fontSize={12} textAnchor="middle" fill="currentColor">
-            {k + 1}
-          </text>
-        ))}
-      </chakra.svg>
-      <chakra.figcaption fontSize="small" color="inkSoft">
-        {t('pair.caption', { first: title(one), second: title(other) })}
-      </chakra.figcaption>
-    </chakra.figure>
+    <OutlinesOver
+      first={first}
+      second={second}
+      label={t('pair.outlines', { first: title(one), second: title(other) })}
+      caption={t('pair.caption', { first: title(one), second: title(other) })}
+    />
   );
 }
 
