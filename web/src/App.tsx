@@ -32,6 +32,8 @@ if ([HOME, `${HOME}today`].includes(location.pathname)) loadToday().catch(() => 
 const WeekPage = lazy(() => withAllWords(import('./features/today/WeekPage')));
 const HornPage = lazy(() => withAllWords(import('./features/horn/HornPage')));
 const GuidePage = lazy(() => withAllWords(import('./features/guide/GuidePage')));
+const ShelfPage = lazy(() => withAllWords(import('./features/log/ShelfPage')));
+const ModelPage = lazy(() => withAllWords(import('./features/log/ModelPage')));
 const LogPage = lazy(() => withAllWords(import('./features/log/LogPage')));
 const GiveWeekPage = lazy(() => withAllWords(import('./features/log/GiveWeekPage')));
 const StudentsPage = lazy(() => withAllWords(import('./features/students/StudentsPage')));
@@ -66,6 +68,8 @@ function Places() {
           <Route path="overtones/*" element={<OvertonesPage />} />
           <Route path="horn/*" element={<HornPage />} />
           <Route path="log" element={<LogPage />} />
+          <Route path="log/shelf" element={<ShelfPage />} />
+          <Route path="log/shelf/:id" element={<ModelPage />} />
           <Route path="log/give" element={<GiveWeekPage />} />
           <Route path="students" element={<StudentsPage />} />
           <Route path="students/:id" element={<StudentPage />} />

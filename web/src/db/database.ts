@@ -76,6 +76,19 @@ export type StudentDigestRow = OfStudent & {
 export type StudentTakeRow = OfStudent & { readonly record: TakeRecord };
 export type StudentSoundRow = OfStudent & Pick<WholeTake, 'frames' | 'sound'>;
 
+/** A recording to learn from, another's or an old one of one's own: in no log, map or backup. */
+export interface ShelfRow {
+  readonly id: string;
+  readonly name: string;
+  /** ISO 8601 */
+  readonly addedAt: string;
+  readonly sampleRateHz: number;
+  readonly samples: Int16Array<ArrayBuffer>;
+  /** the part that is learnt from, seconds */
+  readonly fromS: number;
+  readonly toS: number;
+}
+
 interface SettingsRow {
   readonly name: string;
   readonly value: unknown;
@@ -107,6 +120,8 @@ export class InnerHumDatabase extends Dexie {
   declare studentDigests: Table<StudentDigestRow, [string, string]>;
   declare studentTakes: Table<StudentTakeRow, [string, string]>;
   declare studentSounds: Table<StudentSoundRow, [string, string]>;
+
+  declare shelf: EntityTable<ShelfRow, 'id'>;
 
   /** whether what an older version left is being brought up */
   upgrading = false;
@@ -166,6 +181,7 @@ export class InnerHumDatabase extends Dexie {
         for (const name of ['bin', 'studentTakes']) await migrateRecords(transaction.table<WithRecord>(name));
       }),
     );
+    this.version(13).stores({ shelf: 'id, addedAt' });
     guardDerived(this);
   }
 }

@@ -1,4 +1,5 @@
 import type { Speaker, Turn } from './speaker';
+import { exerciseScore } from '@inner-hum/core/families';
 import { CLEAN_HABITS, playStandIn } from '@inner-hum/core/simulate';
 import { fromInt16 } from '@inner-hum/core/take';
 import type { WholeTake } from '@inner-hum/core/take';
@@ -15,7 +16,8 @@ export function soundOf({
   const { source, setup, score, firstBeatS } = record;
   if (source.kind !== 'standIn') return undefined;
   const { sampleRateHz = 44_100 } = source;
-  const samples = playStandIn(score, {
+  // A take that was led by ear is kept as it was heard; played it was as it was written.
+  const samples = playStandIn(score.clearS === undefined ? score : exerciseScore(record.parameters), {
     sampleRateHz,
     a4Hz: setup.a4Hz,
     ruler: setup.ruler,

@@ -2,6 +2,7 @@ import { store } from '.';
 import { noticed, noticeDismissed, type Said } from './notices';
 import { inverseOf, type ListChange } from './lists';
 import { listsChanged, settingsChanged } from './settings';
+import { removeFromShelf } from '../db/shelf';
 import { removeStudent } from '../db/students';
 import { removeTake, restoreTake } from '../db/takes';
 import { detailOf } from '../base/detailOf';
@@ -49,6 +50,16 @@ export async function deleteTake(id: string): Promise<void> {
 export async function deleteStudent(id: string, name: string): Promise<void> {
   try {
     const restore = await removeStudent(id);
+    if (restore) deletionTold({ key: 'exercise.removed', values: { name } }, restore);
+  } catch (error) {
+    store.dispatch(noticed({ key: 'app.notDeleted', values: { detail: detailOf(error) } }));
+  }
+}
+
+/** Takes a recording off the shelf and offers the undo. */
+export async function deleteFromShelf(id: string, name: string): Promise<void> {
+  try {
+    const restore = await removeFromShelf(id);
     if (restore) deletionTold({ key: 'exercise.removed', values: { name } }, restore);
   } catch (error) {
     store.dispatch(noticed({ key: 'app.notDeleted', values: { detail: detailOf(error) } }));

@@ -52,6 +52,9 @@ export default function LogPage() {
         <FileRow any={any} />
         <StorageRow />
       </Fold>
+      <chakra.p mt="8px">
+        <Link to="/log/shelf">{t('shelf.link')}</Link>
+      </chakra.p>
       {any && (
         <>
           <FilterAndTrend filter={filter} />

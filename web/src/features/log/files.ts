@@ -2,6 +2,7 @@ import { dayOf } from '../../base/days';
 import { newId } from '../../base/plainOrigin';
 import type { UnreadTake } from '@inner-hum/core/formats';
 import { proxy } from 'comlink';
+import { monoOf } from './decode';
 import { takeOf } from '@inner-hum/core/take';
 import { assignmentFor, recorderSettingsFor, planNow } from '../../practice/planNow';
 import { lookBack } from '../../db/past';
@@ -85,34 +86,15 @@ export async function analyseRecording(
   settings: Settings,
   onProgress: (share: number) => void,
 ): Promise<FileOutcome> {
-  const decoded = await decode(file);
-  if (!decoded) return { kind: 'refused', reason: 'sound', detail: '' };
-  if (decoded.length === 0) return { kind: 'refused', reason: 'empty', detail: '' };
+  const sound = await monoOf(file);
+  if (!sound) return { kind: 'refused', reason: 'sound', detail: '' };
+  if (sound.samples.length === 0) return { kind: 'refused', reason: 'empty', detail: '' };
   const plan = planNow(settings, { kind: 'file', name: file.name }, { delayS: 0, delayErrorS: 0 });
-  const samples = mixDown(decoded);
-  const recorder = recorderSettingsFor(plan, decoded.sampleRate);
+  const recorder = recorderSettingsFor(plan, sound.sampleRateHz);
   const about = assignmentFor(plan, await lookBack(plan.score));
-  const heard = await ear.ask.assessRecording(samples, recorder, about, null, proxy(onProgress));
+  const heard = await ear.ask.assessRecording(sound.samples, recorder, about, null, proxy(onProgress));
   if (!heard) return { kind: 'refused', reason: 'noTone', detail: '' };
   const id = newId();
   await keepTake(takeOf(plan, heard, { id, cut: false, keepSound: settings.keepSound }), settings.pinned);
   return { kind: 'take', id };
-}
-
-async function decode(file: File): Promise<AudioBuffer | undefined> {
-  const context = new OfflineAudioContext(1, 1, 44100);
-  try {
-    return await context.decodeAudioData(await file.arrayBuffer());
-  } catch {
-    return undefined;
-  }
-}
-
-function mixDown(buffer: AudioBuffer): Float32Array<ArrayBuffer> {
-  const out = new Float32Array(buffer.length);
-  for (let channel = 0; channel < buffer.numberOfChannels; channel++) {
-    const samples = buffer.getChannelData(channel);
-    for (let i = 0; i < out.length; i++) out[i]! += samples[i]! / buffer.numberOfChannels;
-  }
-  return out;
 }

@@ -23,7 +23,7 @@ function take(id: string, startedAt: string, note = ''): WholeTake {
 const links = async () => {
   await screen.findByText(/takes?$/);
   const all = screen.queryAllByRole('link').map((element) => element.getAttribute('href'));
-  return all.filter((address) => address !== '/log/give');
+  return all.filter((address) => address !== '/log/give' && address !== '/log/shelf');
 };
 
 describe('the Log', () => {

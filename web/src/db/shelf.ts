@@ -1,0 +1,71 @@
+import { fromInt16, toInt16 } from '@inner-hum/core/take';
+import { newId } from '../base/plainOrigin';
+import { database, type ShelfRow } from './database';
+import { findTakes } from './search';
+
+/** Longest recording that is kept on the shelf, seconds: a page of music, not an album. */
+export const MOST_SHELF_S = 600;
+/** So many of the newest takes of a note are looked through for one with its sound. */
+const LOOKED_THROUGH = 60;
+/** An own tone is set against a model when it lasts so long, seconds. */
+const LEAST_S = 0.8;
+
+/** A recording on the shelf without its sound, for a list. */
+export type OnShelf = Omit<ShelfRow, 'samples'> & { readonly lengthS: number };
+
+/** Puts a recording on the shelf; it goes into no log, map or backup. @returns its id */
+export async function addToShelf(name: string, sampleRateHz: number, samples: Float32Array): Promise<string> {
+  const id = newId();
+  const toS = samples.length / sampleRateHz;
+  const added = { id, name, addedAt: new Date().toISOString(), sampleRateHz, fromS: 0, toS };
+  await database.shelf.add({ ...added, samples: toInt16(samples) });
+  return id;
+}
+
+/** What is on the shelf, newest first. */
+export async function shelfList(): Promise<OnShelf[]> {
+  const rows = await database.shelf.orderBy('addedAt').reverse().toArray();
+  return rows.map(({ samples, ...row }) => ({ ...row, lengthS: samples.length / row.sampleRateHz }));
+}
+
+/** Which part of a recording is learnt from, seconds. */
+export async function markOnShelf(id: string, fromS: number, toS: number): Promise<void> {
+  await database.shelf.update(id, { fromS, toS });
+}
+
+/** Takes a recording off the shelf. @returns what puts it back; undefined where it was not there */
+export async function removeFromShelf(id: string): Promise<(() => Promise<unknown>) | undefined> {
+  const row = await database.shelf.get(id);
+  if (!row) return undefined;
+  await database.shelf.delete(id);
+  return () => database.shelf.put(row);
+}
+
+/** The part of a recording that is learnt from. */
+export function markedPart({ samples, sampleRateHz, fromS, toS }: ShelfRow): Float32Array<ArrayBuffer> {
+  return fromInt16(samples.slice(Math.round(fromS * sampleRateHz), Math.round(toS * sampleRateHz)));
+}
+
+/** The player's newest tone of a written note that can be heard: its take and which step of it. */
+export async function ownToneOf(
+  writtenMidi: number,
+  instrumentId: string,
+): Promise<{ readonly takeId: string; readonly stepIndex: number } | undefined> {
+  const { takes } = await findTakes(
+    { tags: [`size:${instrumentId}`, `note:${writtenMidi}`], since: '' },
+    LOOKED_THROUGH,
+  );
+  for (const { id, measures, score, source } of takes) {
+    const stepIndex = measures.findIndex(
+      (step, i) =>
+        step.kind === 'sounded' &&
+        step.endS - step.onsetS >= LEAST_S &&
+        score.steps[i]?.soundedMidi === writtenMidi &&
+        !score.steps[i].hum,
+    );
+    if (stepIndex < 0) continue;
+    if (source.kind === 'standIn' || (await database.sounds.where('takeId').equals(id).count()) > 0)
+      return { takeId: id, stepIndex };
+  }
+  return undefined;
+}
