@@ -47,7 +47,7 @@ export function ModelTone({ tone, samples, sampleRateHz }: { readonly tone: Tone
     <Box data-testid="model-tone">
       <SectionTitle>{t('shelf.toneTitle', { note, seconds: formatNumber(tone.toS - tone.fromS, 1) })}</SectionTitle>
       <TubeSentence tone={tone} horn={t(`instruments.${instrumentId}`)} />
-      <Flex gap="10px" wrap="wrap" mt="10px" mb="14px">
+      <Flex gap="10px" wrap="wrap" align="center" mt="10px" mb="14px">
         <Button onClick={() => play(part)}>{t('shelf.hear')}</Button>
         {own?.sound && (
           <Button onClick={() => play(matched(own.sound!, own.hz, part, tone))}>{t('shelf.hearOwn')}</Button>

@@ -8,15 +8,17 @@ const TOP_DB = 16;
 /** Two outlines over one another: the first as a filled shape, the second as a line with rings. Partials, dB against their mean. */
 export function OutlinesOver({
   first,
-  second,
+  second: all,
   label,
   caption,
 }: {
   readonly first: readonly number[];
+  /** no more of it is drawn than the first has partials */
   readonly second: readonly number[];
   readonly label: string;
   readonly caption: string;
 }) {
+  const second = all.slice(0, first.length);
   const x = (k: number) => 34 + (k * (WIDTH - 50)) / Math.max(1, first.length - 1);
   const y = (db: number) => ((TOP_DB - Math.max(FLOOR_DB, Math.min(TOP_DB, db))) / (TOP_DB - FLOOR_DB)) * HEIGHT + 6;
   const line = (values: readonly number[]) => values.map((db, k) => `${x(k)},${y(db)}`).join(' ');
