@@ -56,6 +56,12 @@ export function isSilent(beat: number, plan: Pick<MetronomePlan, 'beatsPerBar' |
   return plan.silentBarEvery > 0 && bar > 0 && bar % plan.silentBarEvery === plan.silentBarEvery - 1;
 }
 
+/** Two soft clicks: the take is judged. */
+export function endClicks(context: AudioContext): void {
+  for (const afterS of END_CLICKS_S) click(context, context.currentTime + afterS, false);
+}
+const END_CLICKS_S = [0.02, 0.15] as const;
+
 /** A short sine high above the horn's fundamentals, gone in 30 ms: too short to be a tone for the ear. */
 export function click(context: AudioContext, atS: number, accent: boolean): void {
   const oscillator = context.createOscillator();

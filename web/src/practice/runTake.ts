@@ -12,7 +12,7 @@ import { Recording } from '../input/recording';
 import { store } from '../store';
 import { cameToNothing, ended, isBusy, judged, moved, takeAsked, type Ending } from '../store/practice';
 import type { PageSound } from './pageSound';
-import { Metronome } from './metronome';
+import { endClicks, Metronome } from './metronome';
 import { playLed } from './playLed';
 import { assignmentFor, planNow, recorderSettingsFor } from './planNow';
 import { droneFor } from './reference';
@@ -122,6 +122,7 @@ async function runTake(
     const record = await judgeAndKeep(page, planned, firstBeatAtS, whole, signal);
     void tidyUp(planned.settings).catch(tellUntidy);
     store.dispatch(judged(record));
+    if (planned.settings.endSound) endClicks(input.context);
     return { kind: 'kept', record, ending: endingNow() };
   } finally {
     metronome.stop();

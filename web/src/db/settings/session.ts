@@ -34,6 +34,8 @@ export interface SessionSettings {
   readonly goesOn: boolean;
   /** whether the verdict is read aloud */
   readonly spoken: boolean;
+  /** whether a short sound tells that a take is judged */
+  readonly endSound: boolean;
   /** whether the note played again after a verdict starts the next take */
   readonly hornGoesOn: boolean;
   /** whether what is held in free play is kept and enters the map */
@@ -60,6 +62,7 @@ export const FIRST_SESSION: SessionSettings = {
   exercise: usualExercise(familyById('swell'), 'alto'),
   goesOn: false,
   spoken: false,
+  endSound: false,
   hornGoesOn: false,
   freeCounts: true,
   fullOnStart: false,
@@ -120,6 +123,7 @@ export const SESSION_PARTS: PartsOf<SessionSettings> = {
   exercise: whole(exercise()),
   goesOn: whole(flag()),
   spoken: whole(flag()),
+  endSound: whole(flag()),
   hornGoesOn: whole(flag()),
   freeCounts: whole(flag()),
   fullOnStart: whole(flag()),

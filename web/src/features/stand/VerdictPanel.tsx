@@ -12,6 +12,7 @@ import { evidenceMarks } from '../../text/evidenceText';
 import { exerciseTitle } from '../../text/exerciseText';
 import { decisionText, findingText, nextText } from '../../text/findingText';
 import { useNoteName } from '../../text/useNoteName';
+import { arrive } from '../../ui/motion';
 import { Button, Key } from '../../ui/controls';
 import { useKeyDown } from '../../ui/useKeyDown';
 import { EdgeLine } from './EdgeLine';
@@ -27,7 +28,10 @@ export function VerdictPanel({ takeId, actions }: { readonly takeId: string; rea
   const take = useAppSelector((state) => state.practice.last)!;
   const goingOn = useAppSelector(({ practice }) => practice.pause?.before === 'next' && practice.block === null);
   const panel = useRef<HTMLElement>(null);
-  useEffect(() => panel.current?.focus(), [takeId]);
+  useEffect(() => {
+    panel.current?.focus();
+    if (panel.current) arrive(panel.current);
+  }, [takeId]);
   const nameOf = useNoteName();
   const spoken = useAppSelector((state) => state.settings.spoken);
   const [worst] = take.verdict.findings;

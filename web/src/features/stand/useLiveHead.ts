@@ -7,6 +7,7 @@ import { exerciseOf, rulerOf, scoreOf } from '../../store/settings';
 import { useHorn } from '../../store/useHorn';
 import { useEdges } from '../../shared/stored/useEdges';
 import { useNoteName } from '../../text/useNoteName';
+import { breathe } from '../../ui/motion';
 import { usePartialName } from '../../text/usePartialName';
 import { centsText, freeTexts, placeByEar, placeIn, soundingText, stepTexts, type HeadOf } from './headWords';
 
@@ -57,7 +58,9 @@ export function useLiveHead(running: boolean, onStep: (step: Step) => void) {
       const step = score.steps[index]!;
       showStep(index);
       // Nothing is counted while a first tone is waited for.
-      show(places.number, phase === 'waiting' ? '' : number);
+      const changed = show(places.number, phase === 'waiting' ? '' : number);
+      // Before the first tone a beat is felt; during a tone nothing moves that need not.
+      if (changed && phase === 'countIn') breathe(changed);
       const gapText = gap === 'set' ? t('stand.set') : gap && t(`part.gap.${gap}`);
       if (phase === 'running' && !gap) show(places.cents, centsText(of, step, heardNow()));
       else show(places.cents, phase === 'waiting' ? '' : (gapText ?? ''));
@@ -103,7 +106,9 @@ function useHeadOf(): HeadOf {
   );
 }
 
-/** Writes a text only when it changed: each writing lays the page out anew. */
-function show(place: RefObject<HTMLElement | null>, text: string): void {
-  if (place.current && place.current.textContent !== text) place.current.textContent = text;
+/** Writes a text only when it changed: each writing lays the page out anew. Gives the place then. */
+function show({ current }: RefObject<HTMLElement | null>, text: string): HTMLElement | undefined {
+  if (!current || current.textContent === text) return undefined;
+  current.textContent = text;
+  return current;
 }

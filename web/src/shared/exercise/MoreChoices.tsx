@@ -54,6 +54,11 @@ export function MoreChoices() {
           />
         )}
         <Tick
+          label={t('stand.endSound')}
+          checked={settings.endSound}
+          onChange={(endSound) => dispatch(settingsChanged({ endSound }))}
+        />
+        <Tick
           label={t('stand.fullOnStart')}
           checked={settings.fullOnStart}
           onChange={(fullOnStart) => dispatch(settingsChanged({ fullOnStart }))}

@@ -58,6 +58,7 @@ export const standWords = {
     lost: 'Das Gerät hat {{ms}} ms Klang verloren. Das zählt nicht gegen dich.',
     goesOn: 'Von selbst weiter',
     spoken: 'Das Urteil vorlesen',
+    endSound: 'Ein kurzer Klang, wenn das Urteil da ist',
     hornGoesOn: 'Den Ton spielen, um weiterzumachen',
     fullOnStart: 'Ganzer Bildschirm von Anfang an',
     hornListens: 'Spiele den ersten Ton, und der nächste Take beginnt.',

@@ -56,6 +56,7 @@ export const standWords = {
     lost: 'The device lost {{ms}} ms of sound. That is not counted against you.',
     goesOn: 'Continue by itself',
     spoken: 'Read the verdict aloud',
+    endSound: 'A short sound when the verdict is there',
     hornGoesOn: 'Play the note to go on',
     fullOnStart: 'Full screen from the start',
     hornListens: 'Play the first note, and the next take begins.',

@@ -57,6 +57,7 @@ export const standWords = {
     lost: 'El aparato ha perdido {{ms}} ms de sonido. No cuenta en tu contra.',
     goesOn: 'Seguir por sí solo',
     spoken: 'Leer el juicio en voz alta',
+    endSound: 'Un sonido breve cuando llega el juicio',
     hornGoesOn: 'Tocar la nota para seguir',
     fullOnStart: 'Pantalla completa desde el principio',
     hornListens: 'Toca la primera nota, y empieza la toma siguiente.',

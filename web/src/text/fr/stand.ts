@@ -57,6 +57,7 @@ export const standWords = {
     lost: 'L’appareil a perdu {{ms}} ms de son. Cela ne compte pas contre toi.',
     goesOn: 'Continuer tout seul',
     spoken: 'Lire le bilan à voix haute',
+    endSound: 'Un son bref quand le bilan est là',
     hornGoesOn: 'Jouer la note pour continuer',
     fullOnStart: 'Plein écran dès le début',
     hornListens: 'Joue la première note, et la prise suivante commence.',

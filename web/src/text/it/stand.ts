@@ -57,6 +57,7 @@ export const standWords = {
     lost: 'L’apparecchio ha perso {{ms}} ms di suono. Non conta contro di te.',
     goesOn: 'Continua da solo',
     spoken: 'Leggi il giudizio ad alta voce',
+    endSound: 'Un suono breve quando arriva il giudizio',
     hornGoesOn: 'Suona la nota per continuare',
     fullOnStart: 'Schermo intero dall’inizio',
     hornListens: 'Suona la prima nota, e la ripresa seguente comincia.',
