@@ -62,3 +62,14 @@ test('no place is wider than its window, and none says anything in the console',
     }
   expect(said).toEqual([]);
 });
+
+test('with text twice as large no place is wider than its window', async ({ page }) => {
+  for (const width of [820, 1280])
+    for (const place of PLACES) {
+      await openAt(page, width, place);
+      await page.evaluate(() => (document.documentElement.style.fontSize = '200%'));
+      // What is drawn by script follows a frame later.
+      await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn))));
+      expect(await page.evaluate(tooWide), `${place} at ${width}`).toEqual([]);
+    }
+});

@@ -68,11 +68,6 @@ export function AppFrame({ onPlace }: { readonly onPlace: () => void }) {
       >
         {t('app.skip')}
       </chakra.a>
-      {(!playing || phase === 'free') && (
-        <Boundary broken={() => null}>
-          <Rail />
-        </Boundary>
-      )}
       <Flex direction="column" flex="1 1 0" minWidth={0}>
         <Header playing={playing} onKeys={() => showKeys(true)} />
         {!playing && (
@@ -105,6 +100,12 @@ export function AppFrame({ onPlace }: { readonly onPlace: () => void }) {
           </PlaceBoundary>
         </chakra.main>
       </Flex>
+      {/* Left on the screen, but behind the page for the keyboard: forty notes do not stand before the places. */}
+      {(!playing || phase === 'free') && (
+        <Boundary broken={() => null}>
+          <Rail />
+        </Boundary>
+      )}
       {!playing && <PlacesAtTheThumb />}
       <NoticeBar />
       <ShortcutsDialog open={keysShown} onClose={() => showKeys(false)} />

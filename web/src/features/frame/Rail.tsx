@@ -79,6 +79,7 @@ export function Rail() {
   return (
     <chakra.nav
       aria-label={t('rail.label')}
+      order={-1}
       position="sticky"
       top={0}
       height="100dvh"
