@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+import { readWav } from '@inner-hum/core/formats';
 import { hear, type Frames } from '@inner-hum/core/signal';
 import type { Page } from '@playwright/test';
 import { expect, test } from './app';
@@ -83,4 +85,13 @@ for (const [fault, least] of [
     const evened = offPlan(await heardAs(page, 'evened'));
     expect(evened.cents, evened.told).toBeLessThan(1.5);
     expect(evened.db, evened.told).toBeLessThan(0.7);
+    // What goes out as a file is the same.
+    const saved = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Your tone, evened (WAV)' }).click();
+    const read = readWav(readFileSync(await (await saved).path()));
+    if (read.kind === 'refused') throw new Error(read.detail);
+    const { samples, sampleRateHz } = read.sound;
+    const kept = offPlan(hear(samples, { sampleRateHz }));
+    expect(kept.cents, kept.told).toBeLessThan(1.5);
+    expect(kept.db, kept.told).toBeLessThan(0.7);
   });

@@ -1,12 +1,16 @@
 import { Flex } from '@chakra-ui/react';
 import { framesCsv, measuresCsv, writeBackupZip, writeWav } from '@inner-hum/core/formats';
 import { toInt16, unpackFrames, type WholeTake } from '@inner-hum/core/take';
+import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Button } from '../../ui/controls';
 import { saveFile } from '../../base/saveFile';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
+import { evenedSound, hasVibrato } from '../../practice/evened';
 import { soundOf } from '../../practice/playback';
+import { noticed } from '../../store/notices';
+import { detailOf } from '../../base/detailOf';
 
 /** The ways out of one take as files. */
 export function ExportRow({ take }: { readonly take: WholeTake }) {
@@ -26,6 +30,18 @@ export function ExportRow({ take }: { readonly take: WholeTake }) {
     const sound = soundOf(take)!;
     saveFile(`${base}.wav`, 'audio/wav', writeWav(sound.sampleRateHz, take.sound?.samples ?? toInt16(sound.samples)));
   };
+  const [evening, setEvening] = useState(false);
+  const saveEvened = async () => {
+    setEvening(true);
+    try {
+      const sound = (await evenedSound(take, hasVibrato(record) ? 'kept' : 'evened'))!;
+      saveFile(`${base}-evened.wav`, 'audio/wav', writeWav(sound.sampleRateHz, toInt16(sound.samples)));
+    } catch (error) {
+      dispatch(noticed({ key: 'take.notHeard', values: { detail: detailOf(error) } }));
+    } finally {
+      setEvening(false);
+    }
+  };
   return (
     <Flex gap="10px" wrap="wrap">
       <Button
@@ -40,6 +56,9 @@ export function ExportRow({ take }: { readonly take: WholeTake }) {
       </Button>
       <Button disabled={!audible} onClick={saveSound}>
         {t('take.exportWav')}
+      </Button>
+      <Button disabled={!audible || evening} onClick={() => void saveEvened()}>
+        {t('take.exportEvened')}
       </Button>
       <Button
         onClick={() =>

@@ -41,6 +41,7 @@ export const takeWords = {
     exportFrames: 'Einzelwerte (CSV)',
     exportMeasures: 'Messwerte (CSV)',
     exportWav: 'Klang (WAV)',
+    exportEvened: 'Dein Ton, ausgeglichen (WAV)',
     exportTake: 'Diesen Take zum Weitergeben (zip)',
     pin: 'Seinen Klang für immer behalten',
     unpin: 'Seinen Klang aufgeben, wenn Platz nötig ist',

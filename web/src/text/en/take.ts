@@ -41,6 +41,7 @@ export const takeWords = {
     exportFrames: 'Frames (CSV)',
     exportMeasures: 'Measures (CSV)',
     exportWav: 'Sound (WAV)',
+    exportEvened: 'Your tone, evened (WAV)',
     exportTake: 'This take to share (zip)',
     pin: 'Keep its sound for good',
     unpin: 'Let its sound go when room is needed',

@@ -41,6 +41,7 @@ export const takeWords = {
     exportFrames: 'Valores (CSV)',
     exportMeasures: 'Medidas (CSV)',
     exportWav: 'Sonido (WAV)',
+    exportEvened: 'Tu sonido, igualado (WAV)',
     exportTake: 'Esta toma para compartir (zip)',
     pin: 'Conservar su sonido para siempre',
     unpin: 'Soltar su sonido si hace falta sitio',

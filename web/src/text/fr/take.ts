@@ -41,6 +41,7 @@ export const takeWords = {
     exportFrames: 'Valeurs (CSV)',
     exportMeasures: 'Mesures (CSV)',
     exportWav: 'Son (WAV)',
+    exportEvened: 'Ton son, égalisé (WAV)',
     exportTake: 'Cette prise à partager (zip)',
     pin: 'Garder son contenu sonore pour toujours',
     unpin: 'Laisser partir le son s’il faut de la place',

@@ -41,6 +41,7 @@ export const takeWords = {
     exportFrames: 'Valori (CSV)',
     exportMeasures: 'Misure (CSV)',
     exportWav: 'Suono (WAV)',
+    exportEvened: 'Il tuo suono, pareggiato (WAV)',
     exportTake: 'Questa ripresa da condividere (zip)',
     pin: 'Tieni il suo suono per sempre',
     unpin: 'Lascia andare il suono se serve posto',
