@@ -75,7 +75,13 @@ export function forSeams(plan: PlanFor, standing: Standing): Candidate[] {
   });
 }
 
-/** A family as it is set when nothing asks for it; undefined when it can't be now. */
+/** So many turns are looked through for one that the player may have now. */
+const TURNS_TRIED = 6;
+
+/**
+ * A family as it is set when nothing asks for it; undefined when it can't be now. A turn that the player may not have yet is
+ * passed over: turns go on by being played, and one that never is would bar those after it.
+ */
 export function inTurn(
   family: Family,
   plan: PlanFor,
@@ -83,10 +89,14 @@ export function inTurn(
   reasonOf: (midi: number, exercise: ExerciseParameters) => Reason,
 ): Candidate | undefined {
   const { planned } = family.teaching;
-  const values = planned?.turn ? planned.turn(playerNow(family, plan, standing)) : {};
-  if (!values) return undefined;
-  const found = made(family, values, { kind: 'round', midi: 67 }, plan, standing);
-  return found && { ...found, reason: reasonOf(noteOf(found), found.exercise) };
+  const now = playerNow(family, plan, standing);
+  for (let ahead = 0; ahead < (planned?.turn ? TURNS_TRIED : 1); ahead++) {
+    const values = planned?.turn ? planned.turn({ ...now, turn: now.turn + ahead }) : {};
+    if (!values) return undefined;
+    const found = made(family, values, { kind: 'round', midi: 67 }, plan, standing);
+    if (found) return { ...found, reason: reasonOf(noteOf(found), found.exercise) };
+  }
+  return undefined;
 }
 
 /** Why an overtone exercise is there: the overtone that it is about, with what was right of its last tries. */

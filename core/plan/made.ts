@@ -84,10 +84,12 @@ function isAllowed(exercise: ExerciseParameters, { level }: PlanFor, standing: S
   if (standing.newcomer && sounded.some((midi) => midi < from || midi > to)) return false;
   if (steps.some(({ soundedMidi, partialNumber }) => partialNumber === 1 && soundedMidi > TOP_MIDI[level]))
     return false;
-  const slursOver = steps.some(({ attack, soundedMidi }, i) => {
-    const before = steps[i - 1]?.soundedMidi ?? soundedMidi;
-    const [lower, upper] = [Math.min(before, soundedMidi), Math.max(before, soundedMidi)];
-    return attack === 'slurred' && lower <= BREAK_MIDI.under && upper >= BREAK_MIDI.over;
+  // An overtone above the break is another partial of the same fingers: no break is crossed.
+  const slursOver = steps.some((step, i) => {
+    const before = steps[i - 1] ?? step;
+    if (step.partialNumber > 1 || before.partialNumber > 1) return false;
+    const [lower, upper] = [before.soundedMidi, step.soundedMidi].sort((one, other) => one - other) as [number, number];
+    return step.attack === 'slurred' && lower <= BREAK_MIDI.under && upper >= BREAK_MIDI.over;
   });
   return standing.crossesBreak || !slursOver;
 }

@@ -298,3 +298,48 @@ describe('a lesson', () => {
     for (const { exercise } of blocks) if ('tuning' in exercise) expect(exercise['tuning']).toBe('free');
   });
 });
+
+describe('a beginner’s weeks', () => {
+  /** Plays what is planned, all of it well, for so many days. */
+  const played = (days: number) => {
+    const recent: Digest[] = [];
+    return Array.from({ length: days }, (_, i) => {
+      const n = 5 + i;
+      const sources = new Map(
+        [58, 59].map((tube) => [`${tube}/2`, { tries: { got: 12, of: 12 }, offsetCents: 0, growing: false }]),
+      ) as unknown as PlanFor['sources'];
+      const change = {
+        level: 'new',
+        minutes: 15,
+        sources,
+        firstDay: day(5),
+        practices: ['longTones', 'overtones'],
+      } as const;
+      const blocks = planSession(planOn(n, recent, change), { minutes: 15, kind: 'usual', nothingNew: false });
+      recent.push(
+        ...blocks.flatMap(({ exercise }, k) =>
+          took(n, ['harder'], exercise.family).map((take) => ({
+            ...take,
+            takeId: `${n} ${k}`,
+            parameters: exercise,
+            startedAtMs: take.startedAtMs + k * 60_000,
+          })),
+        ),
+      );
+      return blocks.map(({ exercise }) => exercise);
+    });
+  };
+  const weeks = played(26);
+  const stagesOf = (session: (typeof weeks)[number]) => session.map(({ family }) => familyById(family).stage);
+
+  it('have music in each session once it is known: a turn that would cross the break is passed over', () => {
+    const sessions = weeks.map(stagesOf);
+    expect(sessions.findIndex((stages) => stages.includes('wholeHorn'))).toBeLessThan(6);
+    expect(sessions.slice(14).filter((stages) => !stages.includes('wholeHorn'))).toEqual([]);
+  });
+
+  it('have the ladder to the overtone that is learnt next, above the break too: the fingers cross nothing there', () => {
+    const ladders = weeks.flat().filter(({ family }) => family === 'overtoneLadder');
+    expect(ladders.map((exercise) => exercise['top'])).toContain(3);
+  });
+});
