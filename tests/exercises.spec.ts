@@ -70,6 +70,8 @@ test('the home check is one key away, and one key leads back', async ({ page }) 
 
 test('a caution shows where it matters, and is put away for the day', async ({ page }) => {
   await page.goto('/stand?demo');
+  // Its bar moves what stands under it: what is pressed at that moment is another thing.
+  await expect(page.getByText('Demo data')).toBeVisible();
   await page.getByRole('combobox', { name: 'Exercise' }).selectOption({ label: 'Three zones' });
   await expect(page.getByTestId('caution')).toContainText('loud at the ear');
   await page.getByRole('button', { name: 'Hide it for today' }).click();
