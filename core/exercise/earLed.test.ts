@@ -70,7 +70,7 @@ describe('a score that is led by ear', () => {
     ]);
     const { steps, tempoBpm, gaps } = ear.led(0, endS);
     expect(tempoBpm).toBe(60);
-    expect(gaps).toBeUndefined();
+    expect(gaps).toEqual([]);
     expect(steps.map(({ startBeat, beats }) => [startBeat.toFixed(1), beats.toFixed(1)])).toEqual([
       ['0.0', '1.0'],
       ['3.5', '1.0'],

@@ -107,9 +107,8 @@ export class EarLed {
     const askedAtS = this.tones.at(-1)?.toS ?? firstS;
     const tried = this.step && (found.length === 0 || endS - askedAtS >= TRIED_S);
     const last = tried ? [at(this.step, askedAtS - firstS, Math.max(1, endS - askedAtS))] : [];
-    const { gaps, ...score } = this.score;
-    void gaps; // what lies between tones is the search for the next one
-    return { ...score, tempoBpm: SECONDS_BPM, countInBeats: 0, steps: [...found, ...last] };
+    // What lies between tones is the search for the next one: none of the written gaps.
+    return { ...this.score, gaps: [], tempoBpm: SECONDS_BPM, countInBeats: 0, steps: [...found, ...last] };
   }
 
   private isAsked(step: Step, hz: number): boolean {

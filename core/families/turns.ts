@@ -13,6 +13,9 @@ const SHORT_BEATS = 8;
 /** Where the horn is easy, written F4 to G5: below it higher is easier, above it lower is. */
 const EASY_NOTES = { from: 65, to: 79 } as const;
 
+/** Steps of tempo and of length. */
+const OF_THE_BEAT: readonly Turn[] = ['fasterTempo', 'quicker', 'slower', 'longer', 'shorter'];
+
 /** What bounds a step besides the family's own limits. */
 export interface Room {
   /** written notes that a goal names: they are not moved */
@@ -33,6 +36,8 @@ export interface MadeTurn {
  */
 export function turned(turn: Turn, now: ExerciseParameters, room: Room): MadeTurn | undefined {
   const family = familyById(now.family);
+  // What goes on when it is clear has no beat to be changed.
+  if (OF_THE_BEAT.includes(turn) && scoreOf(family, now).clearS !== undefined) return undefined;
   const made = step(turn, now, family, room);
   if (!made) return undefined;
   const limitS = breathLimitS(family, scoreOf(family, now), room.held);

@@ -119,7 +119,7 @@ export function measureTake(frames: Frames, context: TakeContext): StepMeasures[
         ? {
             // What was looked for in between is no slur.
             ...(entry.step.attack === 'slurred' &&
-              entry.step.foundAfterS === undefined && {
+              context.score.clearS === undefined && {
                 slur: slurContinuity(frames, before, span, earlier.targetHz, entry.targetHz),
               }),
             ...(entry.step.pair && { pair: pairOf(frames, before, earlier, span, entry) }),

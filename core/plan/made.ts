@@ -107,7 +107,10 @@ function goneOn(
   const goesOn = last.decision !== 'harder' || isSecure(same);
   // Which overtone is learnt now is decided by the tries at it, not by where an exercise went.
   const learnt = family.stage === 'overtones' ? pickOf(exercise, ['top', 'partial']) : {};
-  const on = { ...exercise, ...last.parameters, ...(goesOn && last.next), ...onItsNote, ...learnt, instrumentId };
+  const on = onTheBeat({
+    ...{ ...exercise, ...last.parameters, ...(goesOn && last.next) },
+    ...{ ...onItsNote, ...learnt, instrumentId },
+  });
   const went = playable({ ...on, ...nearDynamic(on, exercise) }).exercise;
   if (last.decision !== 'leave') return went;
   const goalNotes = goals.filter((goal) => goal.instrumentId === sizeOf(instrumentId)).map((goal) => goal.midi);
@@ -117,6 +120,12 @@ function goneOn(
     if (gone) return { ...gone, ...nearDynamic(gone, exercise) };
   }
   return went;
+}
+
+/** A planned session has its minutes: what was led by ear last time goes on the beat there. */
+function onTheBeat(exercise: ExerciseParameters): ExerciseParameters {
+  return Object.fromEntries(Object.entries(exercise).filter(([name]) => name !== 'goesOn')) as ExerciseParameters &
+    FieldValues;
 }
 
 function pickOf(exercise: ExerciseParameters, names: readonly string[]): FieldValues {

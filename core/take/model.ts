@@ -54,12 +54,19 @@ export function modelOf(samples: Float32Array, sampleRateHz: number, wish: FreeW
         toS: tone.endS,
         writtenMidi: written,
         measures,
-        tube: tubeOf(steady, sampleRateHz, tone.f0HzMedian, otherTubes(wish, written)),
+        tube: tubeUnder(steady, sampleRateHz, tone.f0HzMedian, wish, written),
         outline: toneOutline(frames, { ...tone, targetHz: tone.f0HzMedian }),
       },
     ];
   });
   return tones.length > 0 ? { kind: 'heard', tones } : { kind: 'nothing' };
+}
+
+/** The tube of a tone; where the horn has no other for the note, nothing is asked of the sound. */
+function tubeUnder(steady: Float32Array, sampleRateHz: number, hz: number, wish: FreeWish, written: number): TubeGuess {
+  const horn = instrumentById(wish.hornId ?? wish.setup.instrumentId);
+  if (sourcesOf(horn, written).every(({ partialNumber }) => partialNumber === 1)) return { kind: 'regular' };
+  return tubeOf(steady, sampleRateHz, hz, otherTubes(wish, written));
 }
 
 /**

@@ -37,9 +37,10 @@ class LiveRows {
     this.count = 0;
   }
 
-  add({ index, f0Hz, levelDb, breathDb }: Readonly<LiveFrame>, full: () => void): void {
+  /** Gives whether they are to be sent now: there is no room for more. */
+  add({ index, f0Hz, levelDb, breathDb }: Readonly<LiveFrame>): boolean {
     this.batch.set([index, f0Hz, levelDb, breathDb], this.count * LIVE_FIELDS);
-    if (++this.count === ROWS_IN_A_BATCH) full();
+    return ++this.count === ROWS_IN_A_BATCH;
   }
 
   /** What came since the last time. */
@@ -91,7 +92,7 @@ class Recordings {
     if (!this.running) return;
     const { recorder } = this.running;
     if (recorder.firstSample === undefined) this.post({ kind: 'started', firstSample });
-    recorder.push(firstSample, samples, (frame) => this.rows.add(frame, () => this.sendRows()), atMs);
+    recorder.push(firstSample, samples, (frame) => this.rows.add(frame) && this.sendRows(), atMs);
     this.sendRows();
     void this.putDraftAway(this.running);
   }

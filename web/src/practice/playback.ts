@@ -1,5 +1,5 @@
 import type { Speaker, Turn } from './speaker';
-import { exerciseScore } from '@inner-hum/core/families';
+import { playable } from '@inner-hum/core/families';
 import { CLEAN_HABITS, playStandIn } from '@inner-hum/core/simulate';
 import { fromInt16 } from '@inner-hum/core/take';
 import type { WholeTake } from '@inner-hum/core/take';
@@ -17,7 +17,7 @@ export function soundOf({
   if (source.kind !== 'standIn') return undefined;
   const { sampleRateHz = 44_100 } = source;
   // A take that was led by ear is kept as it was heard; played it was as it was written.
-  const samples = playStandIn(score.clearS === undefined ? score : exerciseScore(record.parameters), {
+  const samples = playStandIn(score.clearS === undefined ? score : playable(record.parameters).score, {
     sampleRateHz,
     a4Hz: setup.a4Hz,
     ruler: setup.ruler,

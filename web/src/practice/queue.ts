@@ -43,7 +43,8 @@ export function climbQueue(first: ExerciseParameters, level: Level): Queue {
     after: ({ decision, tired }, played) => {
       if (!played || decision === 'leave' || tired) {
         exercise = undefined;
-        if (tired) store.dispatch(noticed({ key: 'stand.climbEnd.tired' }));
+        const because = tired ? 'tired' : 'hard';
+        if (played) store.dispatch(noticed({ key: `stand.climbEnd.${because}` }));
         return 0;
       }
       done.push(rungOf(played.parameters, played.score, !played.cut));

@@ -22,6 +22,9 @@ const DECIMALS: Record<string, number> = {
 const WHOLE_S = 0.5;
 const HELD_UNTIL: ReadonlySet<string> = new Set(['heldUntilPitch', 'heldUntilJump', 'heldUntilGap']);
 
+/** A tone that is looked for no longer than this is clear at once, seconds. */
+const AT_ONCE_S = 0.5;
+
 /** The sentence of a finding with its evidence, rounded to what can be known. */
 export function findingText(
   t: TFunction,
@@ -65,6 +68,7 @@ export function findingText(
 function formOf(finding: Finding, words: Readonly<Record<string, string | number>>): { context?: string } {
   if (finding.id === 'laterWorse' && words['ms'] === '0') return { context: 'inTune' };
   if (finding.id === 'laterWorse' && words['percent'] === '0') return { context: 'toSpeak' };
+  if (finding.id === 'cleared' && finding.values.longestS < AT_ONCE_S) return { context: 'atOnce' };
   if (finding.id === 'firstTraceAt' && finding.values.db < 0.5) return { context: 'softest' };
   return words['percent'] === '100' ? { context: 'full' } : {};
 }

@@ -38,6 +38,8 @@ export interface HeadOf {
   readonly nameOf: (midi: number) => string;
   readonly partialName: (partial: number) => string;
   readonly score: Score;
+  /** whether it has overtones or hums */
+  readonly overtones: boolean;
   readonly exercise: ExerciseParameters;
   readonly horn: Horn;
   readonly a4Hz: number;
@@ -99,8 +101,7 @@ export function centsText({ t, score, exercise, a4Hz }: HeadOf, step: Step, { hz
 
 /** Which partial sounds, or how near a soft note is to where it usually breaks; nothing between tones. */
 export function soundingText(of: HeadOf, step: Step, now: HeardNow): string {
-  const { t, partialName, score, horn, a4Hz } = of;
-  const overtones = score.steps.some(({ partialNumber, hum }) => partialNumber > 1 || hum);
+  const { t, partialName, overtones, horn, a4Hz } = of;
   const left = overtones ? undefined : leftDb(of, step, now);
   if (left !== undefined) return t('stand.edgeLeft', { db: formatNumber(left, 0) });
   if (step.hum) return t('stand.hum');

@@ -101,7 +101,10 @@ function useHeadOf(): HeadOf {
   const score = scoreOf(settings);
   const ruler = rulerOf(settings);
   return useMemo(
-    () => ({ t, nameOf, partialName, score, exercise, horn, a4Hz, ruler, edges }),
+    () => ({
+      ...{ t, nameOf, partialName, score, exercise, horn, a4Hz, ruler, edges },
+      overtones: score.steps.some(({ partialNumber, hum }) => partialNumber > 1 || hum),
+    }),
     [t, nameOf, partialName, score, exercise, horn, a4Hz, ruler, edges],
   );
 }

@@ -57,17 +57,21 @@ export function Part({
       const width = place.current.clientWidth;
       const narrow = width > 0 && width < NARROW_PX;
       const text = scoreToAbc(score, spelling, words);
-      const [tune] = abc.renderAbc(place.current, SET + (withTempo ? text : text.replace(/^Q:.*\n/m, '')), {
-        add_classes: true,
-        staffwidth: narrow ? width : STAFF_PX,
-        ...(narrow && { wrap: { minSpacing: 1.5, maxSpacing: 2.6, preferredMeasuresPerLine: 2 } }),
-        paddingtop: 4,
-        paddingbottom: 0,
-        paddingleft: 0,
-        paddingright: 0,
-        foregroundColor: 'currentColor',
-        ariaLabel: t('exercise.scoreOf', { notes: notesOf(score, nameOf, words.step) }),
-      });
+      const [tune] = abc.renderAbc(
+        place.current,
+        SET + (withTempo && score.clearS === undefined ? text : text.replace(/^Q:.*\n/m, '')),
+        {
+          add_classes: true,
+          staffwidth: narrow ? width : STAFF_PX,
+          ...(narrow && { wrap: { minSpacing: 1.5, maxSpacing: 2.6, preferredMeasuresPerLine: 2 } }),
+          paddingtop: 4,
+          paddingbottom: 0,
+          paddingleft: 0,
+          paddingright: 0,
+          foregroundColor: 'currentColor',
+          ariaLabel: t('exercise.scoreOf', { notes: notesOf(score, nameOf, words.step) }),
+        },
+      );
       const drawn = place.current.querySelector('svg');
       if (!drawn) return;
       // As wide as its place: the package sets a size, and what is drawn under the last system needs room besides.

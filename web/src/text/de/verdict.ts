@@ -246,6 +246,7 @@ export const verdictWords = {
       steady_full: 'Durchweg sauber.',
       even: 'Gleichmäßige Dynamik über {{db}} dB, {{percent}} % sauber.',
       cleared: 'In der Regel nach {{seconds}} s klar; {{note}} brauchte am längsten, {{longestS}} s.',
+      cleared_atOnce: 'Jeder Ton war sofort klar.',
       even_full: 'Gleichmäßige Dynamik über {{db}} dB, durchweg sauber.',
     },
   },

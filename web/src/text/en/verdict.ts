@@ -239,6 +239,7 @@ export const verdictWords = {
       steady_full: 'In tune throughout.',
       even: 'Even dynamics over {{db}} dB, {{percent}} % in tune.',
       cleared: 'Clear after {{seconds}} s as a rule; {{note}} took longest, {{longestS}} s.',
+      cleared_atOnce: 'Every tone was clear at once.',
       even_full: 'Even dynamics over {{db}} dB, in tune throughout.',
     },
   },

@@ -244,6 +244,7 @@ export const verdictWords = {
       steady_full: 'Afinado de principio a fin.',
       even: 'Dinámica igual sobre {{db}} dB, afinado al {{percent}} %.',
       cleared: 'Clara a los {{seconds}} s por lo general; {{note}} tardó más, {{longestS}} s.',
+      cleared_atOnce: 'Cada nota estuvo clara enseguida.',
       even_full: 'Dinámica igual sobre {{db}} dB, afinado de principio a fin.',
     },
   },

@@ -252,6 +252,7 @@ export const verdictWords = {
       steady_full: 'Juste tout du long.',
       even: 'Nuance égale sur {{db}} dB, juste à {{percent}} %.',
       cleared: 'Clair après {{seconds}} s en général ; {{note}} a pris le plus de temps, {{longestS}} s.',
+      cleared_atOnce: 'Chaque son était clair tout de suite.',
       even_full: 'Nuance égale sur {{db}} dB, juste tout du long.',
     },
   },

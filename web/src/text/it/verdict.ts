@@ -247,6 +247,7 @@ export const verdictWords = {
       steady_full: 'Intonato fino in fondo.',
       even: 'Dinamica uguale su {{db}} dB, intonato al {{percent}} %.',
       cleared: 'Chiaro dopo {{seconds}} s di solito; {{note}} ha richiesto di più, {{longestS}} s.',
+      cleared_atOnce: 'Ogni suono è stato subito chiaro.',
       even_full: 'Dinamica uguale su {{db}} dB, intonato fino in fondo.',
     },
   },
