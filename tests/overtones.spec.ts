@@ -74,12 +74,14 @@ test('a climb by ear goes from rung to rung by itself, without a clock, and says
   await page.getByRole('button', { name: 'Climb by ear' }).click();
   await expect(page).toHaveURL(/stand/);
   const block = page.getByTestId('block');
-  await expect(page.getByTestId('verdict')).toContainText(/Clear after \d\.\d s as a rule/);
+  await expect(page.getByTestId('verdict')).toContainText(
+    /Clear after \d\.\d s as a rule|Every tone was clear at once/,
+  );
   await expect(block).toContainText('Rung 1');
   await expect(block).toContainText('Next: B3');
   await block.getByRole('button', { name: 'Continue' }).click();
   await expect(page.getByTestId('verdict')).toBeHidden();
-  await expect(page.getByTestId('verdict')).toContainText('Clear after');
+  await expect(page.getByTestId('verdict')).toContainText(/Clear after|clear at once/);
   await expect(block).toContainText('Rung 2');
   await block.getByRole('button', { name: 'Stop the block' }).click();
   await expect(block).toBeHidden();

@@ -127,3 +127,15 @@ describe('nextStep', () => {
       parameters: {},
     }));
 });
+
+it('proposes no step of tempo or length to who is led by ear: there is no beat to change', () => {
+  for (const id of ['overtoneLadder', 'octaveRestart', 'altissimoVoicing', 'overtoneRoute'])
+    for (const decision of ['easier', 'harder'] as const) {
+      const { next } = apply({ ...usual(id), goesOn: 'clear2' }, decision, [stopped]);
+      expect([id, next.tempoBpm, next['beats']]).toEqual([id, usual(id).tempoBpm, usual(id)['beats']]);
+    }
+  // On the beat the same asks for a quicker one.
+  expect(apply(usual('altissimoVoicing'), 'easier', [stopped]).next.tempoBpm).toBeGreaterThan(
+    usual('altissimoVoicing').tempoBpm,
+  );
+});

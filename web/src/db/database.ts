@@ -82,11 +82,17 @@ export interface ShelfRow {
   readonly name: string;
   /** ISO 8601 */
   readonly addedAt: string;
-  readonly sampleRateHz: number;
-  readonly samples: Int16Array<ArrayBuffer>;
+  readonly lengthS: number;
   /** the part that is learnt from, seconds */
   readonly fromS: number;
   readonly toS: number;
+}
+
+/** Its sound, apart: a list needs none of it. */
+export interface ShelfSoundRow {
+  readonly id: string;
+  readonly sampleRateHz: number;
+  readonly samples: Int16Array<ArrayBuffer>;
 }
 
 interface SettingsRow {
@@ -122,6 +128,7 @@ export class InnerHumDatabase extends Dexie {
   declare studentSounds: Table<StudentSoundRow, [string, string]>;
 
   declare shelf: EntityTable<ShelfRow, 'id'>;
+  declare shelfSounds: EntityTable<ShelfSoundRow, 'id'>;
 
   /** whether what an older version left is being brought up */
   upgrading = false;
@@ -181,7 +188,7 @@ export class InnerHumDatabase extends Dexie {
         for (const name of ['bin', 'studentTakes']) await migrateRecords(transaction.table<WithRecord>(name));
       }),
     );
-    this.version(13).stores({ shelf: 'id, addedAt' });
+    this.version(13).stores({ shelf: 'id, addedAt', shelfSounds: 'id' });
     guardDerived(this);
   }
 }

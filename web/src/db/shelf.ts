@@ -1,6 +1,6 @@
 import { fromInt16, toInt16 } from '@inner-hum/core/take';
 import { newId } from '../base/plainOrigin';
-import { database, type ShelfRow } from './database';
+import { database, type ShelfRow, type ShelfSoundRow } from './database';
 import { findTakes } from './search';
 
 /** Longest recording that is kept on the shelf, seconds: a page of music, not an album. */
@@ -10,22 +10,20 @@ const LOOKED_THROUGH = 60;
 /** An own tone is set against a model when it lasts so long, seconds. */
 const LEAST_S = 0.8;
 
-/** A recording on the shelf without its sound, for a list. */
-export type OnShelf = Omit<ShelfRow, 'samples'> & { readonly lengthS: number };
-
 /** Puts a recording on the shelf; it goes into no log, map or backup. @returns its id */
 export async function addToShelf(name: string, sampleRateHz: number, samples: Float32Array): Promise<string> {
   const id = newId();
-  const toS = samples.length / sampleRateHz;
-  const added = { id, name, addedAt: new Date().toISOString(), sampleRateHz, fromS: 0, toS };
-  await database.shelf.add({ ...added, samples: toInt16(samples) });
+  const lengthS = samples.length / sampleRateHz;
+  await database.transaction('rw', database.shelf, database.shelfSounds, async () => {
+    await database.shelf.add({ id, name, addedAt: new Date().toISOString(), lengthS, fromS: 0, toS: lengthS });
+    await database.shelfSounds.add({ id, sampleRateHz, samples: toInt16(samples) });
+  });
   return id;
 }
 
 /** What is on the shelf, newest first. */
-export async function shelfList(): Promise<OnShelf[]> {
-  const rows = await database.shelf.orderBy('addedAt').reverse().toArray();
-  return rows.map(({ samples, ...row }) => ({ ...row, lengthS: samples.length / row.sampleRateHz }));
+export function shelfList(): Promise<ShelfRow[]> {
+  return database.shelf.orderBy('addedAt').reverse().toArray();
 }
 
 /** Which part of a recording is learnt from, seconds. */
@@ -35,14 +33,23 @@ export async function markOnShelf(id: string, fromS: number, toS: number): Promi
 
 /** Takes a recording off the shelf. @returns what puts it back; undefined where it was not there */
 export async function removeFromShelf(id: string): Promise<(() => Promise<unknown>) | undefined> {
-  const row = await database.shelf.get(id);
-  if (!row) return undefined;
-  await database.shelf.delete(id);
-  return () => database.shelf.put(row);
+  const tables = [database.shelf, database.shelfSounds] as const;
+  return database.transaction('rw', tables, async () => {
+    const [row, sound] = await Promise.all([database.shelf.get(id), database.shelfSounds.get(id)]);
+    if (!row) return undefined;
+    await Promise.all([database.shelf.delete(id), database.shelfSounds.delete(id)]);
+    return () =>
+      database.transaction('rw', tables, () =>
+        Promise.all([database.shelf.put(row), sound && database.shelfSounds.put(sound)]),
+      );
+  });
 }
 
 /** The part of a recording that is learnt from. */
-export function markedPart({ samples, sampleRateHz, fromS, toS }: ShelfRow): Float32Array<ArrayBuffer> {
+export function markedPart(
+  { samples, sampleRateHz }: ShelfSoundRow,
+  { fromS, toS }: Pick<ShelfRow, 'fromS' | 'toS'>,
+): Float32Array<ArrayBuffer> {
   return fromInt16(samples.slice(Math.round(fromS * sampleRateHz), Math.round(toS * sampleRateHz)));
 }
 

@@ -1,4 +1,4 @@
-import type { FreeTake, FreeWish, HeardTake, Masked, Model, OpenAssignment } from '@inner-hum/core/take';
+import type { FreeTake, FreeWish, HeardTake, Masked, OpenAssignment } from '@inner-hum/core/take';
 import type { Assignment } from '@inner-hum/core/judge';
 import type { LoopDelay, LostSound, StepMeasures } from '@inner-hum/core/measure';
 import type { Verdict } from '@inner-hum/core/judge';
@@ -99,7 +99,5 @@ export interface EarService {
     count: number,
     assignment: Assignment,
   ): { readonly measures: readonly StepMeasures[]; readonly verdict: Verdict };
-  /** the held tones of a recording to learn from */
-  modelOf(samples: Float32Array<ArrayBuffer>, sampleRateHz: number, wish: FreeWish): Model;
   playStandIn(score: Score, settings: StandInSettings): Float32Array<ArrayBuffer>;
 }

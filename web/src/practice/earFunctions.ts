@@ -1,4 +1,4 @@
-import { modelOf, unpackFrames } from '@inner-hum/core/take';
+import { unpackFrames } from '@inner-hum/core/take';
 import { assess } from '@inner-hum/core/judge';
 import { playStandIn } from '@inner-hum/core/simulate';
 import type { LiveFrame } from '@inner-hum/core/signal';
@@ -156,7 +156,6 @@ export function earFunctions(putAway: PutAway): EarService {
       return sent(recording.finishTake(assignment, firstBeatS));
     },
     assessFrames: (packed, count, assignment) => assess(unpackFrames(packed, count), assignment),
-    modelOf: (samples, sampleRateHz, wish) => modelOf(samples, sampleRateHz, wish),
     playStandIn(score, settings) {
       const samples = playStandIn(score, settings);
       return transfer(samples, [samples.buffer]);

@@ -1,14 +1,15 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import type { Model } from '@inner-hum/core/take';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
+import { WorkerService } from '../../base/workerService';
 import { detailOf } from '../../base/detailOf';
-import { database, type ShelfRow } from '../../db/database';
+import { database, type ShelfRow, type ShelfSoundRow } from '../../db/database';
 import { markedPart, markOnShelf } from '../../db/shelf';
 import { takeSetupNow } from '../../practice/planNow';
-import { usePageSound } from '../../practice/usePageSound';
+import type { ModelService } from '../../practice/model.worker';
 import { store } from '../../store';
 import { useHorn } from '../../store/useHorn';
 import { formatNumber } from '../../text/format';
@@ -23,14 +24,15 @@ export default function ModelPage() {
   const { id = '' } = useParams();
   const { t } = useTranslation();
   const row = useLiveQuery(async () => (await database.shelf.get(id)) ?? null, [id]);
-  if (row === undefined) return <p>{t('app.loading')}</p>;
-  if (row === null)
+  const sound = useLiveQuery(async () => (await database.shelfSounds.get(id)) ?? null, [id]);
+  if (row === undefined || sound === undefined) return <p>{t('app.loading')}</p>;
+  if (row === null || sound === null)
     return (
       <chakra.p mt="32px" fontSize="lead">
         {t('shelf.gone')} <Link to="/log/shelf">{t('shelf.title')}</Link>
       </chakra.p>
     );
-  const lengthS = row.samples.length / row.sampleRateHz;
+  const { lengthS } = row;
   const mark = (fromS: number, toS: number) => void markOnShelf(id, fromS, toS);
   return (
     <Box maxWidth="76rem" pb="40px">
@@ -53,7 +55,7 @@ export default function ModelPage() {
           onChange={(toS) => mark(row.fromS, Math.min(lengthS, toS))}
         />
       </Flex>
-      <Tones key={`${row.fromS} ${row.toS}`} row={row} />
+      <Tones key={`${row.fromS} ${row.toS}`} row={row} sound={sound} />
       <chakra.p color="inkSoft" mt="22px" maxWidth="52rem">
         {t('shelf.cannotSay')}
       </chakra.p>
@@ -62,10 +64,11 @@ export default function ModelPage() {
 }
 
 /** What the marked part tells: its held tones, one of them opened. */
-function Tones({ row }: { readonly row: ShelfRow }) {
+function Tones({ row, sound }: { readonly row: ShelfRow; readonly sound: ShelfSoundRow }) {
   const { t } = useTranslation();
   const nameOf = useNoteName();
-  const { model, failed } = useModel(row);
+  const part = useMemo(() => markedPart(sound, row), [sound, row]);
+  const { model, failed } = useModel(part, sound.sampleRateHz, row);
   const [chosen, choose] = useState(0);
   if (!model)
     return <chakra.p mt="16px">{failed ? t('shelf.notHeard', { detail: failed }) : t('log.working')}</chakra.p>;
@@ -85,30 +88,31 @@ function Tones({ row }: { readonly row: ShelfRow }) {
           </Button>
         ))}
       </Flex>
-      <ModelTone key={tone.fromS} tone={tone} samples={markedPart(row)} sampleRateHz={row.sampleRateHz} />
+      <ModelTone key={tone.fromS} tone={tone} samples={part} sampleRateHz={sound.sampleRateHz} />
     </>
   );
 }
 
-/** The marked part as the ear hears it, asked of the worker. */
-function useModel(row: ShelfRow) {
-  const { ear } = usePageSound();
+/** The marked part as an ear hears it: one of its own, so that the ear of a take is never kept waiting. */
+function useModel(part: Float32Array<ArrayBuffer>, sampleRateHz: number, { addedAt, name }: ShelfRow) {
   const { hornId } = useHorn();
   const [found, setFound] = useState<{ readonly model?: Model; readonly failed?: string }>({});
   useEffect(() => {
     let gone = false;
     const show = (next: typeof found) => void (gone || setFound(next));
-    const wish = {
-      startedAt: row.addedAt,
-      setup: takeSetupNow(store.getState().settings),
-      source: { kind: 'file', name: row.name },
-      hornId,
-    } as const;
-    ear.ask.modelOf(markedPart(row), row.sampleRateHz, wish).then(
+    const setup = takeSetupNow(store.getState().settings);
+    const wish = { startedAt: addedAt, setup, source: { kind: 'file', name }, hornId } as const;
+    const worker = new WorkerService<ModelService>(
+      () => new Worker(new URL('../../practice/model.worker.ts', import.meta.url), { type: 'module' }),
+    );
+    worker.ask.modelOf(part, sampleRateHz, wish).then(
       (model) => show({ model }),
       (error: unknown) => show({ failed: detailOf(error) }),
     );
-    return () => void (gone = true);
-  }, [ear, row, hornId]);
+    return () => {
+      gone = true;
+      worker.end();
+    };
+  }, [part, sampleRateHz, addedAt, name, hornId]);
   return found;
 }
