@@ -60,7 +60,7 @@ export function made(
   // What measures is asked as it is, each time.
   const measures = ['measure', 'tune'].includes(slotOf(family));
   const remembered = !measures && last && nowMs - last.startedAtMs < REMEMBERED_DAYS * DAY_MS;
-  let exercise = remembered ? goneOn(last, same, { family, exercise: proposed }, plan) : proposed;
+  let exercise = onTheBeat(remembered ? goneOn(last, same, { family, exercise: proposed }, plan) : proposed);
   if (quiet) {
     const softer = softened(exercise);
     if (!softer) return undefined;
@@ -107,10 +107,7 @@ function goneOn(
   const goesOn = last.decision !== 'harder' || isSecure(same);
   // Which overtone is learnt now is decided by the tries at it, not by where an exercise went.
   const learnt = family.stage === 'overtones' ? pickOf(exercise, ['top', 'partial']) : {};
-  const on = onTheBeat({
-    ...{ ...exercise, ...last.parameters, ...(goesOn && last.next) },
-    ...{ ...onItsNote, ...learnt, instrumentId },
-  });
+  const on = { ...exercise, ...last.parameters, ...(goesOn && last.next), ...onItsNote, ...learnt, instrumentId };
   const went = playable({ ...on, ...nearDynamic(on, exercise) }).exercise;
   if (last.decision !== 'leave') return went;
   const goalNotes = goals.filter((goal) => goal.instrumentId === sizeOf(instrumentId)).map((goal) => goal.midi);

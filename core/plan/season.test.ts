@@ -343,3 +343,14 @@ describe('a beginner’s weeks', () => {
     expect(ladders.map((exercise) => exercise['top'])).toContain(3);
   });
 });
+
+it('a planned session goes on the beat, though an exercise was led by ear last time', () => {
+  const led = ['hold', 'overtoneLadder'].flatMap((family) =>
+    took(5, ['harder'], family).map((take) => ({ ...take, parameters: { ...take.parameters, goesOn: 'clear2' } })),
+  );
+  for (const n of [6, 7, 40]) {
+    const blocks = planSession(planOn(n, led, { day: n === 40 ? '2026-02-09' : day(n) }));
+    expect(blocks.some(({ exercise }) => led.some((take) => take.family === exercise.family))).toBe(true);
+    expect(blocks.filter(({ exercise }) => 'goesOn' in exercise)).toEqual([]);
+  }
+});
