@@ -45,6 +45,31 @@ async function playFreely(page: Page, forS: number): Promise<void> {
   await expect(page.getByText('Listening.')).toBeVisible();
   await page.evaluate((atS) => new Promise<void>((resolve) => window.madeClock.at(atS, resolve)), forS);
 }
+/**
+ * The made clock runs ten times faster than a real one, the disk does not: waits until a second past the first beat was
+ * put away of the take that is played.
+ */
+async function putAway(page: Page): Promise<void> {
+  await page.evaluate(() => (window.madeClock.slow = true));
+  await expect
+    .poll(
+      () =>
+        page.evaluate(async () => {
+          const answer = <T>(request: IDBRequest<T>) =>
+            new Promise<T>((resolve) => (request.onsuccess = () => resolve(request.result)));
+          const db = await answer(indexedDB.open('inner-hum'));
+          const of = <Row>(store: string): Promise<Row[]> => answer(db.transaction(store).objectStore(store).getAll());
+          const drafts = await of<{ takeId: string; plan: { firstBeatS: number | null } }>('drafts');
+          const pieces = await of<{ takeId: string; samples: Int16Array }>('draftPieces');
+          db.close();
+          const { takeId, plan } = drafts.at(-1)!;
+          const samples = pieces.filter((piece) => piece.takeId === takeId).map((piece) => piece.samples.length);
+          return samples.reduce((sum, length) => sum + length, 0) / 48_000 - (plan.firstBeatS ?? Infinity);
+        }),
+      { intervals: [50] },
+    )
+    .toBeGreaterThan(1);
+}
 const verdict = (page: Page) => page.getByTestId('verdict');
 
 async function takesInLog(page: Page, count: number): Promise<void> {
@@ -154,11 +179,14 @@ test.describe('what may stop in the middle of a take', () => {
 
   test('the ear’s worker dies: told, the take is kept, the next needs no reload', async ({ page }) => {
     await page.goto('/stand');
-    await inTheTake(page, () => {
-      window.madeClock.free = true;
+    const reached = page.evaluate(() => new Promise<void>((resolve) => window.madeClock.at(6, resolve)));
+    await start(page);
+    await reached;
+    await putAway(page);
+    await page.evaluate(() => {
+      Object.assign(window.madeClock, { free: true, slow: false });
       for (const worker of window.madeWorkers) worker.terminate();
     });
-    await start(page);
     await expect(page.getByText('The part that listens has stopped.')).toBeVisible();
     await page.evaluate(() => (window.madeClock.free = false));
     await takesInLog(page, 1);
@@ -272,18 +300,20 @@ test('a page that is killed at any moment: what came past the first beat by a se
     const player = await context.newPage();
     await withMadeSound(player, { sampleAt: TONE });
     await player.goto('/stand');
-    const killed = player.waitForEvent('close');
-    await player.exposeFunction('kill', () => player.close());
-    await player.evaluate((when) => {
-      const { kill } = window as unknown as { kill(): void };
-      window.madeClock.at(when, () => {
-        window.madeClock.asleep = true;
-        kill();
-      });
-    }, atS);
+    const becomesTake = atS > 6.2;
+    const reached = player.evaluate(
+      ([when, slow]) =>
+        new Promise<void>((resolve) => {
+          const then = () => resolve(void Object.assign(window.madeClock, slow ? { slow } : { asleep: true }));
+          window.madeClock.at(Number(when), then);
+        }),
+      [atS, becomesTake] as const,
+    );
     await player.getByTestId('start').click();
-    await killed;
-    if (atS > 6.2) takes++;
+    await reached;
+    if (becomesTake) await putAway(player);
+    await player.close();
+    if (becomesTake) takes++;
   }
   await page.goto('/log');
   await expect(page.getByText(`${takes} takes`, { exact: true })).toBeVisible();

@@ -30,9 +30,10 @@ declare global {
   interface Window {
     /** the made microphone's track, once it was given */
     madeTrack: EventTarget & { readyState: string };
-    /** with `free` the clock goes on whether the ear keeps up or not; `asleep` holds it, as a device that is gone does; `lose` lets it stand still for so long, seconds, while the wall clock goes on; `at` runs something when so much was heard, seconds */
+    /** with `free` the clock goes on whether the ear keeps up or not; `slow` lets it go at about a third of real time; `asleep` holds it, as a device that is gone does; `lose` lets it stand still for so long, seconds, while the wall clock goes on; `at` runs something when so much was heard, seconds */
     madeClock: {
       free: boolean;
+      slow: boolean;
       asleep: boolean;
       lose(seconds: number): void;
       /** the state of all contexts, as the browser changes it: interrupted by a call, closed by another rate */
@@ -70,6 +71,7 @@ function install({ sampleAt, samples, rateHz, microphone }: Required<MadeSound>)
   };
   const clock = (window.madeClock = {
     free: false,
+    slow: false,
     asleep: false,
     lose,
     state,
@@ -210,7 +212,7 @@ function install({ sampleAt, samples, rateHz, microphone }: Required<MadeSound>)
     const starting = heard.startedAtS < 0;
     if (clock.asleep || (waiting && !starting && sample / RATE_HZ - heard.upToS > BEHIND_S)) return;
     // Until the ear has told where it starts, time goes slowly, so that its sound starts where the ear does.
-    const blocks = waiting && starting ? 1 : BLOCKS_A_TICK;
+    const blocks = clock.slow || (waiting && starting) ? 1 : BLOCKS_A_TICK;
     for (let k = 0; k < blocks; k++, sample += BLOCK) for (const capture of captures) capture.block(sample);
     for (const source of playing) source.tick(sample / RATE_HZ);
     if (!heard.listening || starting) return;
