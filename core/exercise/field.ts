@@ -13,8 +13,8 @@ export type Field =
   | { readonly kind: 'number'; readonly min: number; readonly max: number; readonly usual: number }
   | { readonly kind: 'note'; readonly usual: number }
   | { readonly kind: 'choice'; readonly options: readonly string[]; readonly usual: string }
-  /** notes as text, see {@link parsePhrase} */
-  | { readonly kind: 'phrase'; readonly usual: string }
+  /** notes as text, see {@link parsePhrase}; `asWritten`: with all its marks, elsewhere only notes, lengths and rests count */
+  | { readonly kind: 'phrase'; readonly usual: string; readonly asWritten?: true }
   /** set by the place that makes the exercise, not by hand */
   | { readonly kind: 'text'; readonly usual: string };
 
@@ -42,6 +42,7 @@ export const choice = <const T extends string>(options: readonly T[], usual: NoI
   ({ kind: 'choice', options, usual }) as const;
 export const text = (usual: string) => ({ kind: 'text', usual }) as const;
 export const phrase = (usual: string) => ({ kind: 'phrase', usual }) as const;
+export const passage = (usual: string) => ({ kind: 'phrase', usual, asWritten: true }) as const;
 export const dynamic = (usual: Dynamic) => choice(DYNAMICS, usual);
 
 /** How the target of overtones is tuned, as a field of a family. */

@@ -10,7 +10,7 @@ export {
   highestNote,
   note,
   number,
-  phrase,
+  passage,  phrase,
   text,
   tuning,
   type ExerciseParameters,

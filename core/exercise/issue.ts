@@ -13,7 +13,7 @@ export type ExerciseIssue =
   | { readonly reason: 'order'; readonly path: string }
   /** the family fingers only notes from `min` to `max` */
   | { readonly reason: 'fingered'; readonly path: string; readonly min: number; readonly max: number }
-  /** a note that is no overtone of a lower fingering */
+  /** a note of a route that the horn does not have */
   | { readonly reason: 'noSource'; readonly path: string; readonly midi: number }
   | { readonly reason: 'phrase'; readonly path: string; readonly word: number; readonly why: PhraseError['reason'] }
   /** nothing would sound */

@@ -49,3 +49,31 @@ describe('the tones of a passage', () => {
   it('begin at the usual dynamic where none is written', () =>
     expect(passageTones('G4 A4', 2, 'mf').map(({ dynamics }) => dynamics)).toEqual([['mf'], ['mf']]));
 });
+
+describe('what else a passage can ask', () => {
+  const RICH = '[hum] F5:2 [B♭3] F5:2 [silence] r F5:2 [bend:80] C5:2 [air] r:2 [sub] D4:2 [hear] r:2 [ee-oo] G4:4 [D5] A5';
+  it('is kept there and back', () => expect(phraseText(parsePhrase(RICH))).toBe(RICH));
+  it('is what the tones have: sources, bends, voices, and what is done between', () => {
+    const tones = passageTones(RICH, 2, 'mf').map(({ beats: _, dynamics: __, ...tone }) => tone);
+    expect(tones).toEqual([
+      { note: 77, hum: true, attack: 'breath' },
+      { note: 58, partial: 3, attack: 'tongue', rest: [{ kind: 'silence', beats: 1 }] },
+      { note: 77, attack: 'tongue' },
+      { note: 72, bendCents: 80, attack: 'tongue', rest: [{ kind: 'air', beats: 2 }] },
+      { note: 62, subtone: true, attack: 'tongue', rest: [{ kind: 'hear', beats: 2 }] },
+      { note: 67, vowels: ['ee', 'oo'], attack: 'tongue' },
+      { note: 62, partial: 3, octaveKey: true, attack: 'tongue', rest: 2 },
+    ]);
+  });
+  it.each([
+    ['[B♭3] G5', 'word 2 of the phrase, “G5”: source'],
+    ['[bend:900] G4', 'word 1 of the phrase, “[bend:900]”: mark'],
+    ['[ee-uh] G4', 'word 1 of the phrase, “[ee-uh]”: mark'],
+    ['[silence] G4', 'word 2 of the phrase, “G4”: mark'],
+  ])('“%s” is refused with its place', (text, message) => expect(() => parsePhrase(text)).toThrow(message));
+  it('is named as the player names notes', () => {
+    const text = phraseText(parsePhrase('[B♭3] F5'), 'german');
+    expect(text).toBe('[B3] F5');
+    expect(phraseText(parsePhrase(text, 'german'))).toBe('[B♭3] F5');
+  });
+});

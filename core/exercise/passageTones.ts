@@ -1,27 +1,57 @@
-import { DYNAMICS, dynamicPosition, type Dynamic } from '@inner-hum/core/theory';
+import { DYNAMICS, dynamicPosition, overtoneOf, type Dynamic } from '@inner-hum/core/theory';
 import { parsePhrase, type PhraseNote } from './phrase';
-import type { Tone } from './tone';
+import { beatsOf, type GapPart, type Tone } from './tone';
 
 /**
  * Tones of a passage as it is written: tongued where nothing else stands, with its slurs, its dynamics and its hairpins, a
- * breath in each rest and `restBeats` after the last tone.
+ * breath in each rest where nothing else is asked of it, and `restBeats` after the last tone.
  * @param first the dynamic where none is written yet
  */
 export function passageTones(text: string, restBeats: number, first: Dynamic): Tone[] {
   const notes = parsePhrase(text);
   const levels = levelsOf(notes, first);
   const tones: Tone[] = [];
-  notes.forEach(({ midi, beats, slurred, air }, i) => {
+  notes.forEach((note, i) => {
+    const { midi, beats, slurred, air, gap = 'breath' } = note;
     const before = tones.at(-1);
     if (midi === null) {
-      if (before) tones[tones.length - 1] = { ...before, rest: Number(before.rest ?? 0) + beats };
+      if (before) tones[tones.length - 1] = { ...before, rest: restOf([...partsOf(before), { kind: gap, beats }]) };
       return;
     }
     const joined = slurred && before && !before.rest;
-    tones.push({ note: midi, beats, dynamics: levels[i]!, attack: joined ? 'slurred' : air ? 'breath' : 'tongue' });
+    const attack = joined ? 'slurred' : air || note.hum ? 'breath' : 'tongue';
+    tones.push({ ...sourceOf(note, midi), ...asked(note), beats, dynamics: levels[i]!, attack });
   });
   const last = tones.at(-1)!;
-  return [...tones.slice(0, -1), { ...last, rest: Math.max(restBeats, Number(last.rest ?? 0)) }];
+  const missing = restBeats - beatsOf(last.rest);
+  const parts: readonly GapPart[] = missing > 0 ? [{ kind: 'breath', beats: missing }] : [];
+  return [...tones.slice(0, -1), { ...last, rest: restOf([...partsOf(last), ...parts]) }];
+}
+
+function partsOf({ rest = [] }: Tone): readonly GapPart[] {
+  return typeof rest === 'number' ? [{ kind: 'breath', beats: rest }] : rest;
+}
+
+/** Nothing but a breath is only its length. */
+function restOf(parts: readonly GapPart[]): NonNullable<Tone['rest']> {
+  return parts.every(({ kind }) => kind === 'breath') ? beatsOf(parts) : parts;
+}
+
+/** What is fingered, and what of it sounds. */
+function sourceOf({ fingeredMidi }: PhraseNote, midi: number): Pick<Tone, 'note' | 'partial' | 'octaveKey'> {
+  const source = fingeredMidi === undefined ? undefined : overtoneOf(fingeredMidi, midi);
+  if (!source) return { note: midi };
+  const { tubeMidi, partialNumber, octaveKey } = source;
+  return { note: tubeMidi, partial: partialNumber, ...(octaveKey && { octaveKey }) };
+}
+
+function asked({ bendCents, hum, subtone, vowels }: PhraseNote): Partial<Tone> {
+  return {
+    ...(bendCents && { bendCents }),
+    ...(hum && { hum }),
+    ...(subtone && { subtone }),
+    ...(vowels && { vowels }),
+  };
 }
 
 /** Where a hairpin without a dynamic after it leads by the end of the passage: two dynamics on. Our choice. */

@@ -1,11 +1,13 @@
 import {
   DYNAMICS,
   noteName,
+  overtoneOf,
   parseNoteName,
   type Dynamic,
   type NoteNameSystem,
   type Spelling,
 } from '@inner-hum/core/theory';
+import { VOWELS, type GapKind, type Vowel } from './score';
 
 /** One note of a phrase in written pitch, or a rest. */
 export interface PhraseNote {
@@ -19,7 +21,25 @@ export interface PhraseNote {
   readonly dynamic?: Dynamic;
   /** begins here and goes to the next dynamic that is written */
   readonly hairpin?: '<' | '>';
+  /** sounds as an overtone of this written note, which is fingered */
+  readonly fingeredMidi?: number;
+  /** goes this far down and back by voicing alone, cents */
+  readonly bendCents?: number;
+  /** hummed or sung, not played */
+  readonly hum?: boolean;
+  readonly subtone?: boolean;
+  /** vowels to think of, spread evenly over the note */
+  readonly vowels?: readonly Vowel[];
+  /** of a rest: what is done in it; a breath is taken where nothing is said */
+  readonly gap?: Exclude<GapKind, 'breath'>;
 }
+
+type Marks = Omit<PhraseNote, 'midi' | 'beats' | 'slurred'>;
+
+/** What may be asked of a rest, by what stands before it. */
+const GAP_MARKS = ['silence', 'rest', 'air', 'hear'] as const satisfies readonly GapKind[];
+const USUAL_BEND_CENTS = 50;
+const BEND = { pattern: /^bend(?::(\d+))?$/, min: 10, max: 300 };
 
 const MOST_NOTES = 200;
 const BEATS = { min: 0.25, max: 16 };
@@ -32,7 +52,7 @@ export class PhraseError extends RangeError {
   constructor(
     readonly word: number,
     readonly text: string,
-    readonly reason: 'empty' | 'note' | 'beats' | 'tooLong' | 'mark',
+    readonly reason: 'empty' | 'note' | 'beats' | 'tooLong' | 'mark' | 'source',
   ) {
     super(reason === 'empty' ? 'the phrase has no note' : `word ${word} of the phrase, “${text}”: ${reason}`);
   }
@@ -42,20 +62,22 @@ export class PhraseError extends RangeError {
  * Notes of a text such as "G4 A4 B♭4:2 r C5:0.5": names with octave, a colon and beats where it is not one, r for a rest.
  * A name without an octave is in the octave of the one before it. Beats are quarters of a beat or multiples of them.
  * What is in parentheses is slurred; before a note may stand its dynamic, a hairpin to the next one, and how it starts:
- * "[p] [<] (G4 A4 [f] B4) [air] G4:2".
+ * "[p] [<] (G4 A4 [f] B4) [air] G4:2". Other marks of a note: what is fingered where it is an overtone, "[B♭3] F5"; a bend
+ * in cents, "[bend:50]"; "[sub]" for a subtone, "[hum]", vowels, "[ee-oo]". Of a rest: "[silence] r" with the air kept,
+ * "[rest] r" with the embouchure set, "[air] r" with air through the horn, "[hear] r" to hear the next note inwardly.
  * @throws PhraseError naming the word that is not understood
  */
 export function parsePhrase(text: string, system: NoteNameSystem = 'english'): PhraseNote[] {
   const words = text.split(/[\s,|]+/).filter((word) => word !== '');
   if (words.length > MOST_NOTES) throw new PhraseError(MOST_NOTES + 1, words[MOST_NOTES]!, 'tooLong');
   let octave = 4;
-  let marks: Pick<PhraseNote, 'air' | 'dynamic' | 'hairpin'> = {};
+  let marks: Marks = {};
   /** within parentheses: before the first note of them, or after it */
   let slur: 'none' | 'begins' | 'on' = 'none';
   const notes = words.flatMap((written, i): PhraseNote[] => {
     const mark = MARK.exec(written)?.[1];
     if (mark !== undefined) {
-      marks = { ...marks, ...markOf(mark, i + 1, written) };
+      marks = { ...marks, ...markOf(mark, system, new PhraseError(i + 1, written, 'mark')) };
       return [];
     }
     const word = written.replace(/^\(|\)$/g, '');
@@ -64,9 +86,16 @@ export function parsePhrase(text: string, system: NoteNameSystem = 'english'): P
     const beats = Number(length);
     if (more.length > 0 || !(beats >= BEATS.min && beats <= BEATS.max) || !Number.isInteger(4 * beats))
       throw new PhraseError(i + 1, word, 'beats');
-    if (REST.test(name)) return [{ midi: null, beats }];
+    if (REST.test(name)) {
+      const { air, gap = air ? 'air' : undefined, ...ofTheNext } = marks;
+      marks = ofTheNext;
+      return [{ midi: null, beats, ...(gap && { gap }) }];
+    }
     const midi = parseNoteName(name, system, octave);
     if (midi === undefined) throw new PhraseError(i + 1, word, 'note');
+    if (marks.gap) throw new PhraseError(i + 1, word, 'mark');
+    if (marks.fingeredMidi !== undefined && !overtoneOf(marks.fingeredMidi, midi))
+      throw new PhraseError(i + 1, word, 'source');
     octave = Math.floor(midi / 12) - 1;
     const note = { midi, beats, ...(slur === 'on' && { slurred: true }), ...marks };
     marks = {};
@@ -77,12 +106,27 @@ export function parsePhrase(text: string, system: NoteNameSystem = 'english'): P
   return notes;
 }
 
-function markOf(mark: string, place: number, word: string): Pick<PhraseNote, 'air' | 'dynamic' | 'hairpin'> {
+/** @throws the error given when a mark is none */
+function markOf(mark: string, system: NoteNameSystem, error: PhraseError): Marks {
   if (mark === 'air') return { air: true };
   if (mark === '<' || mark === '>') return { hairpin: mark };
+  if (mark === 'sub') return { subtone: true };
+  if (mark === 'hum') return { hum: true };
   const dynamic = DYNAMICS.find((one) => one === mark);
-  if (!dynamic) throw new PhraseError(place, word, 'mark');
-  return { dynamic };
+  if (dynamic) return { dynamic };
+  const gap = GAP_MARKS.find((one) => one === mark);
+  if (gap) return { gap };
+  const bend = BEND.pattern.exec(mark);
+  if (bend) {
+    const bendCents = Number(bend[1] ?? USUAL_BEND_CENTS);
+    if (bendCents < BEND.min || bendCents > BEND.max) throw error;
+    return { bendCents };
+  }
+  const vowels = mark.split('-').map((name) => VOWELS.find((vowel) => vowel === name));
+  if (vowels.length > 1 && vowels.every((vowel) => vowel !== undefined)) return { vowels };
+  const fingeredMidi = parseNoteName(mark, system);
+  if (fingeredMidi === undefined) throw error;
+  return { fingeredMidi };
 }
 
 /** Whether a text is a phrase with a note in it. */
@@ -101,12 +145,28 @@ export function phraseText(
   spelling: Spelling = 'usual',
 ): string {
   return notes
-    .map(({ midi, beats, slurred, air, dynamic, hairpin }, i) => {
+    .map((note, i) => {
+      const { midi, beats, slurred } = note;
       const name = midi === null ? 'r' : noteName(midi, system, spelling);
-      const marks = [dynamic, hairpin, air && 'air'].flatMap((mark) => (mark ? [`[${mark}]`] : []));
+      const marks = marksOf(note, system, spelling).map((mark) => `[${mark}]`);
       const goesOn = notes[i + 1]?.slurred === true;
       const word = `${goesOn && !slurred ? '(' : ''}${name}${beats === 1 ? '' : `:${beats}`}${slurred && !goesOn ? ')' : ''}`;
       return [...marks, word].join(' ');
     })
     .join(' ');
+}
+
+function marksOf(note: PhraseNote, system: NoteNameSystem, spelling: Spelling): string[] {
+  const { dynamic, hairpin, air, fingeredMidi, bendCents, hum, subtone, vowels, gap } = note;
+  return [
+    dynamic,
+    hairpin,
+    air && 'air',
+    gap,
+    fingeredMidi !== undefined && noteName(fingeredMidi, system, spelling),
+    bendCents && `bend:${bendCents}`,
+    hum && 'hum',
+    subtone && 'sub',
+    vowels?.join('-'),
+  ].flatMap((mark) => mark || []);
 }

@@ -8,7 +8,7 @@ const TWO_OCTAVES = [70, 72, 74, 75, 77, 79, 81, 82, 84, 86, 87, 89, 91, 93, 94]
 
 /** The least cost of all ways through a phrase, tried one by one. */
 function bruteForce(phrase: readonly number[], options: RouteOptions): number {
-  const rows = phrase.map((midi) => routeChoices(alto, midi));
+  const rows = phrase.map((midi) => routeChoices(alto, midi).filter(({ partialNumber }) => partialNumber > 1));
   let best = Infinity;
   const walk = (i: number, sources: Source[]): void => {
     if (i === rows.length) best = Math.min(best, describeRoute(alto, sources, options).cost);
@@ -51,8 +51,14 @@ describe('routes', () => {
     expect(sourceKey(bestRoute(alto, [70, 77, 82], { aim: 'easiest', pins }).sources[1]!)).toBe('58/3');
     expect(() => bestRoute(alto, [70], { aim: 'easiest', pins: new Map([[0, '60/2']]) })).toThrow('note 1');
   });
-  it('a note that is no overtone is named with its place', () =>
-    expect(() => bestRoute(alto, [70, 60], { aim: 'easiest' })).toThrow('note 2 of the phrase (MIDI 60)'));
+  it('a note that is no overtone is fingered as usual, and so is one that is pinned to it', () => {
+    const keys = (phrase: number[], pins?: ReadonlyMap<number, string>) =>
+      bestRoute(alto, phrase, { aim: 'easiest', ...(pins && { pins }) }).sources.map(sourceKey);
+    expect(keys([60, 70])).toEqual(['60/1', '58/2']);
+    expect(keys([70, 74], new Map([[1, '74/1']]))).toEqual(['58/2', '74/1']);
+  });
+  it('a note that the horn does not have is named with its place', () =>
+    expect(() => bestRoute(alto, [70, 50], { aim: 'easiest' })).toThrow('note 2 of the phrase (MIDI 50)'));
   it('what the player gets makes a source cheaper, what fails dearer', () => {
     const cost = (got: number) =>
       bestRoute(alto, [82], {

@@ -1,6 +1,7 @@
 import {
   expectedSuccess,
   regularFingering,
+  regularSource,
   sourceKey,
   sourcesOf,
   type Instrument,
@@ -52,18 +53,19 @@ type CostPart = 'stubborn' | 'tuning' | 'reach' | 'tube' | 'mastered';
 const CENTS_UNIT = 50;
 const KEYS_UNIT = 7;
 
-/** A note that no overtone of the horn gives. */
+/** A note that the horn does not have, neither as an overtone nor as it is fingered. */
 export class NoSourceError extends RangeError {
   constructor(
     readonly place: number,
     readonly midi: number,
   ) {
-    super(`note ${place + 1} of the phrase (MIDI ${midi}) is no overtone of this horn`);
+    super(`note ${place + 1} of the phrase (MIDI ${midi}) is no note of this horn`);
   }
 }
 
 /**
- * One source per note with the least cost, every note an overtone of a lower fingering.
+ * One source per note with the least cost, every note an overtone of a lower fingering; a note that is none is fingered
+ * as usual, and so is one that is pinned to that.
  * Source: dynamic programming over neighbouring notes (R. Bellman 1957); the cost is ours, see {@link ROUTE_COST}.
  * @throws NoSourceError when a note has no source, or a pinned one does not give it
  */
@@ -113,14 +115,20 @@ export function describeRoute(horn: Instrument, sources: readonly Source[], opti
   };
 }
 
-/** Sources that can stand for a note of a phrase: all its overtones. */
+/** Sources that can stand for a note of a phrase: all its overtones, then its usual fingering. */
 export function routeChoices(horn: Instrument, midi: number): Source[] {
-  return sourcesOf(horn, midi).filter((source) => source.partialNumber > 1);
+  return [...overtones(horn, midi), ...usual(horn, midi)];
 }
+
+const overtones = (horn: Instrument, midi: number) =>
+  sourcesOf(horn, midi).filter((source) => source.partialNumber > 1);
+const usual = (horn: Instrument, midi: number) => [regularSource(horn, midi)].flatMap((source) => source ?? []);
 
 function candidates(horn: Instrument, midi: number, place: number, pins?: ReadonlyMap<number, string>): Source[] {
   const pin = pins?.get(place);
-  const found = routeChoices(horn, midi).filter((routeChoice) => pin === undefined || sourceKey(routeChoice) === pin);
+  const all = overtones(horn, midi);
+  const open = all.length > 0 ? all : usual(horn, midi);
+  const found = pin === undefined ? open : routeChoices(horn, midi).filter((one) => sourceKey(one) === pin);
   if (found.length === 0) throw new NoSourceError(place, midi);
   return found;
 }

@@ -53,7 +53,7 @@ export interface Tone {
 }
 
 /** A part of what lies between two tones. */
-interface GapPart {
+export interface GapPart {
   readonly kind: GapKind;
   readonly beats: number;
 }

@@ -48,6 +48,8 @@ export {
   expectedSuccess,
   LATTICE_PARTIALS,
   lattice,
+  overtoneOf,
+  regularSource,
   sourceByKey,
   sourceKey,
   sourcesOf,

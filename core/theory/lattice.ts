@@ -72,7 +72,27 @@ export function sourceKey({ fingeredMidi, partialNumber }: Pick<Source, 'fingere
 
 /** The source of a name such as "58/4"; undefined when the horn has none of it. */
 export function sourceByKey(horn: Instrument, key: string): Source | undefined {
-  return lattice(horn).find((candidate) => sourceKey(candidate) === key);
+  const found = lattice(horn).find((candidate) => sourceKey(candidate) === key);
+  return found ?? (key.endsWith('/1') ? regularSource(horn, Number.parseInt(key, 10)) : undefined);
+}
+
+/** A written note by its usual fingering; undefined when the horn has no key for it. */
+export function regularSource(horn: Instrument, midi: number): Source | undefined {
+  if (!(midi >= horn.lowestWrittenMidi && midi <= horn.highestKeyedWrittenMidi)) return undefined;
+  return source(midi, midi, 1, PRIOR[0]!);
+}
+
+/** Which partial of what tube sounds a written note when another is fingered; undefined when none does, whatever the horn. */
+export function overtoneOf(
+  fingeredMidi: number,
+  soundedMidi: number,
+): Pick<Source, 'tubeMidi' | 'partialNumber' | 'octaveKey'> | undefined {
+  const octaveKey = fingeredMidi >= FIRST_OCTAVE_KEY_MIDI;
+  const tubeMidi = octaveKey ? fingeredMidi - 12 : fingeredMidi;
+  // With the octave key down a tube gives its octave, which is the fingered note, and its twelfth.
+  for (let n = octaveKey ? 3 : 2; n <= (octaveKey ? 3 : LATTICE_PARTIALS); n++)
+    if (tubeMidi + partialSemitones(n) === soundedMidi) return { tubeMidi, partialNumber: n, octaveKey };
+  return undefined;
 }
 
 /** Expected success, 0–1: the prior with what the player really got; the mean of a Beta distribution. */

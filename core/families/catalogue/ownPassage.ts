@@ -1,13 +1,13 @@
-import { dynamic, number, passageTones, phrase, series } from '@inner-hum/core/exercise';
+import { dynamic, number, passage, passageTones, series } from '@inner-hum/core/exercise';
 import { defineFamily } from '../family';
 
-/** A tune or passage of one's own, as it is written: notes, slurs, tonguing, dynamics and rests. */
+/** A tune or passage of one's own, as it is written: notes, slurs, tonguing, dynamics, rests and whatever else a score can ask. */
 export const ownPassage = defineFamily({
   id: 'ownPassage',
   stage: 'wholeHorn',
   tempoBpm: 72,
   fields: {
-    phrase: phrase('[p] [<] (G4 A4 B4 C5) [f] D5:2 r:2 [>] (C5 B4 A4 G4) [p] D4:2'),
+    phrase: passage('[p] [<] (G4 A4 B4 C5) [f] D5:2 r:2 [>] (C5 B4 A4 G4) [p] D4:2'),
     repeats: number(1, 8, 1),
     restBeats: number(1, 8, 4),
     dynamic: dynamic('mf'),

@@ -170,6 +170,7 @@ function Steps({
   const nameOf = useNoteName();
   const partialName = usePartialName();
   const horn = useHorn();
+  const sourceName = (partial: number) => (partial === 1 ? t('overtones.regular') : partialName(partial));
   return (
     <Box mt="18px">
       <SectionTitle>{t('overtones.steps')}</SectionTitle>
@@ -196,13 +197,13 @@ function Steps({
               fontSize="small"
             >
               <option value="">
-                {nameOf(source.fingeredMidi)} · {partialName(source.partialNumber)}
+                {nameOf(source.fingeredMidi)} · {sourceName(source.partialNumber)}
               </option>
               {routeChoices(horn, source.soundedMidi).map((routeChoice) => (
                 <option key={sourceKey(routeChoice)} value={sourceKey(routeChoice)}>
                   {t('overtones.pinned', {
                     fingered: nameOf(routeChoice.fingeredMidi),
-                    partial: partialName(routeChoice.partialNumber),
+                    partial: sourceName(routeChoice.partialNumber),
                   })}
                 </option>
               ))}

@@ -57,6 +57,7 @@ export function FieldControl({
         key={settings.noteNames}
         label={label}
         value={String(now[name])}
+        asWritten={field.asWritten === true}
         onChange={(text) => change({ [name]: text })}
       />
     );

@@ -8,10 +8,13 @@ import { Field, TextInput } from '../../ui/controls';
 export function PhraseField({
   label,
   value,
+  asWritten = false,
   onChange,
 }: {
   readonly label: string;
   readonly value: string;
+  /** whether all marks of a passage count, not only notes, lengths and rests */
+  readonly asWritten?: boolean;
   readonly onChange: (phrase: string) => void;
 }) {
   const { t } = useTranslation();
@@ -40,7 +43,7 @@ export function PhraseField({
   return (
     <Field
       label={label}
-      help={t('phrase.help')}
+      help={asWritten ? `${t('phrase.help')} ${t('phrase.marks')}` : t('phrase.plain')}
       error={error && t(`phrase.${error.reason}`, { word: error.word, text: error.text })}
     >
       <TextInput value={text} aria-invalid={error !== undefined} onChange={(event) => take(event.target.value)} />

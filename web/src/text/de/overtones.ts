@@ -45,8 +45,7 @@ export const overtonesWords = {
       noNotes: 'Diese Datei enthält keine Töne. Nichts wurde geändert.',
       damaged: 'Diese Datei ist bei {{detail}} beschädigt. Nichts wurde geändert.',
     },
-    noRoute:
-      'Ton {{number}}, {{note}}, ist kein Oberton dieses Instruments: Er liegt unter dem ersten Oberton des tiefsten Tons. Setze die Phrase höher.',
+    noRoute: 'Ton {{number}}, {{note}}, liegt außerhalb dieses Horns.',
     aims: 'Wozu der Weg dient',
     routeParts_one: 'Ein Griff für alles · im Mittel {{cents}} Cent vom Ziel',
     routeParts_other: '{{count}} Griffe · {{keys}} Klappen zu bewegen · im Mittel {{cents}} Cent vom Ziel',

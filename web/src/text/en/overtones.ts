@@ -45,8 +45,7 @@ export const overtonesWords = {
       noNotes: 'This file has no notes. Nothing was changed.',
       damaged: 'This file is damaged at {{detail}}. Nothing was changed.',
     },
-    noRoute:
-      'Note {{number}}, {{note}}, is no overtone of this horn: it is below the first overtone of the lowest note. Move the phrase up.',
+    noRoute: 'Note {{number}}, {{note}}, lies outside this horn.',
     aims: 'What the route is for',
     routeParts_one: 'One fingering throughout · {{cents}} cents from the target on average',
     routeParts_other: '{{count}} fingerings · {{keys}} keys to move · {{cents}} cents from the target on average',

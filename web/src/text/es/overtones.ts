@@ -46,8 +46,7 @@ export const overtonesWords = {
       noNotes: 'Este archivo no tiene notas. Nada ha cambiado.',
       damaged: 'Este archivo está dañado en {{detail}}. Nada ha cambiado.',
     },
-    noRoute:
-      'La nota {{number}}, {{note}}, no es un armónico de este saxofón: está por debajo del primer armónico de la nota más grave. Sube la frase.',
+    noRoute: 'La nota {{number}}, {{note}}, queda fuera de este saxofón.',
     aims: 'Para qué es la ruta',
     routeParts_one: 'Una sola digitación · {{cents}} cents del objetivo de media',
     routeParts_other: '{{count}} digitaciones · {{keys}} llaves que mover · {{cents}} cents del objetivo de media',

@@ -45,8 +45,7 @@ export const overtonesWords = {
       noNotes: 'Ce fichier n’a pas de notes. Rien n’a changé.',
       damaged: 'Ce fichier est abîmé à {{detail}}. Rien n’a changé.',
     },
-    noRoute:
-      'La note {{number}}, {{note}}, n’est pas un harmonique de ce saxophone : elle est sous le premier harmonique de la note la plus grave. Monte la phrase.',
+    noRoute: 'La note {{number}}, {{note}}, est hors de ce saxophone.',
     aims: 'À quoi sert le chemin',
     routeParts_one: 'Un seul doigté · {{cents}} cents de la cible en moyenne',
     routeParts_other: '{{count}} doigtés · {{keys}} clés à bouger · {{cents}} cents de la cible en moyenne',

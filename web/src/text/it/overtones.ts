@@ -45,8 +45,7 @@ export const overtonesWords = {
       noNotes: 'Questo file non ha note. Nulla è cambiato.',
       damaged: 'Questo file è rovinato in {{detail}}. Nulla è cambiato.',
     },
-    noRoute:
-      'La nota {{number}}, {{note}}, non è un armonico di questo strumento: sta sotto il primo armonico della nota più grave. Alza la frase.',
+    noRoute: 'La nota {{number}}, {{note}}, è fuori da questo sax.',
     aims: 'A che serve il percorso',
     routeParts_one: 'Una posizione sola · {{cents}} cent dal bersaglio in media',
     routeParts_other: '{{count}} posizioni · {{keys}} chiavi da muovere · {{cents}} cent dal bersaglio in media',
