@@ -51,7 +51,8 @@ describe('the tones of a passage', () => {
 });
 
 describe('what else a passage can ask', () => {
-  const RICH = '[hum] F5:2 [B♭3] F5:2 [silence] r F5:2 [bend:80] C5:2 [air] r:2 [sub] D4:2 [hear] r:2 [ee-oo] G4:4 [D5] A5';
+  const RICH =
+    '[hum] F5:2 [B♭3] F5:2 [silence] r F5:2 [bend:80] C5:2 [air] r:2 [sub] D4:2 [hear] r:2 [ee-oo] G4:4 [D5] A5';
   it('is kept there and back', () => expect(phraseText(parsePhrase(RICH))).toBe(RICH));
   it('is what the tones have: sources, bends, voices, and what is done between', () => {
     const tones = passageTones(RICH, 2, 'mf').map(({ beats: _, dynamics: __, ...tone }) => tone);

@@ -68,8 +68,8 @@ describe('chromatic long tones', () => {
     const from = (turn: number, level: string) =>
       family.teaching.planned!.turn!({ horn, level, turn } as never)!['writtenMidi'];
     expect(instrumentId).toBe('alto');
-    expect([0, 1, 2, 6, 7].map((turn) => from(turn, 'home'))).toEqual([58, 63, 68, 88, 60]);
-    expect([0, 1, 4, 5].map((turn) => from(turn, 'new'))).toEqual([62, 67, 82, 64]);
+    expect([0, 1, 2, 6, 7].map((turn) => from(turn, 'home'))).toEqual([58, 63, 68, 88, 58]);
+    expect([0, 1, 4, 5].map((turn) => from(turn, 'new'))).toEqual([62, 67, 82, 62]);
   });
   it('stop at the top of the horn', () =>
     expect(usual('chromaticLongTones', { writtenMidi: 88, notes: 5 }).steps.map((step) => step.fingeredMidi)).toEqual([
@@ -78,6 +78,26 @@ describe('chromatic long tones', () => {
 });
 
 describe('what covers the whole horn', () => {
+  const planned = (id: string, turn: number, about: object = {}) => {
+    const horn = { lowestWrittenMidi: 58, highestKeyedWrittenMidi: 90 };
+    return familyById(id).teaching.planned!.turn!({ horn, level: 'home', turn, ...about } as never)!;
+  };
+  it('relay and anchor go on where they stopped', () => {
+    expect([0, 1, 10, 11].map((turn) => planned('relaySwell', turn)['writtenMidi'])).toEqual([58, 61, 88, 58]);
+    expect([0, 1, 2, 3, 16].map((turn) => planned('anchorSwell', turn))).toMatchObject([
+      { writtenMidi: 89, direction: 'down', firstLeap: 1 },
+      { writtenMidi: 58, direction: 'up', firstLeap: 1 },
+      { writtenMidi: 89, direction: 'down', firstLeap: 5 },
+      { writtenMidi: 58, direction: 'up', firstLeap: 5 },
+      { writtenMidi: 89, direction: 'down', firstLeap: 1 },
+    ]);
+    expect(notes('anchorSwell', { writtenMidi: 89, firstLeap: 5, leaps: 2 })).toEqual([89, 84, 89, 83]);
+  });
+  it('a stubborn twelfth has every second turn', () => {
+    const of = (turn: number, stubbornTwelfth?: number) =>
+      planned('shortTwelfths', turn, { frontier: { partial: 3 }, stubbornTwelfth })['writtenMidi'];
+    expect([of(0, 79), of(1, 79), of(1, 85), of(1)]).toEqual([74, 77, 81, 74]);
+  });
   const notes = (id: string, change: Record<string, number | string>) =>
     usual(id, change).steps.map((step) => step.fingeredMidi);
   it('relay goes through the octaves of each pair before the next', () =>
@@ -156,3 +176,25 @@ it('terraces are steps with a middle one, up and back', () =>
 
 it('one of a list by turns', () =>
   expect([0, 1, 2, 3].map((turn) => byTurn(['a', 'b', 'c'], turn)).join('')).toBe('abca'));
+
+describe('what ends or joins otherwise', () => {
+  it('D5 over the break lasts as long as it holds, the last one only', () => {
+    const { steps } = usual('crossingBreak', { lastNote: 'asItHolds' });
+    expect(steps.map(({ fingeredMidi, openEnd = false }) => [fingeredMidi, openEnd])).toEqual([
+      [76, false],
+      [74, false],
+      [77, false],
+      [76, false],
+      [74, true],
+    ]);
+  });
+  it('full and subtone turn into one another in one breath', () => {
+    const { steps } = usual('fullAndSubtone', { breaths: 'allInOne' });
+    expect(steps.map(({ startBeat, attack, subtone = false }) => [startBeat, attack, subtone])).toEqual([
+      [0, 'breath', false],
+      [4, 'slurred', false],
+      [8, 'slurred', true],
+      [12, 'slurred', false],
+    ]);
+  });
+});

@@ -95,6 +95,8 @@ export interface PlayerNow {
   readonly turn: number;
   /** the overtone that is to be learnt next */
   readonly frontier: { readonly tubeMidi: number; readonly partial: number };
+  /** the octave-key fingering whose twelfth speaks least of those that were tried and fail; undefined while none does */
+  readonly stubbornTwelfth: number | undefined;
   /** whether the overtones are there that altissimo grows from */
   readonly altissimoReady: boolean;
   /** whether one fingering of an altissimo note speaks as a rule */
@@ -169,6 +171,11 @@ export function dynamicOf(band: WantedWork['band']): Dynamic {
 /** One of a list, another each turn. */
 export function byTurn<T>(list: readonly T[], turn: number): T {
   return list[turn % list.length]!;
+}
+
+/** Where a family that goes through the whole horn, so much each time, goes on: steps from its beginning; past the end it begins anew. */
+export function keptPlace(turn: number, each: number, span: number): number {
+  return (turn % Math.ceil(span / each)) * each;
 }
 
 /** The note that an exercise is mainly about; undefined for a family that is about none. */

@@ -86,11 +86,13 @@ describe('counted breaths', () => {
 });
 
 describe('hold', () => {
-  it('the best of the tries, in beats and seconds', () => {
-    const [finding] = found([tone({ beats: 9 }), tone({ beats: 14 }), silent], 'hold');
-    expect(finding).toMatchObject({ id: 'held', weight: 0, stepIndex: 1, values: { beats: 14, seconds: 14 } });
+  it('is told in beats and seconds', () => {
+    const [finding] = found([tone({ beats: 14 })], 'hold');
+    expect(finding).toMatchObject({ id: 'held', weight: 0, stepIndex: 0, values: { beats: 14, seconds: 14 } });
   });
-  it('nothing held, nothing said', () => expect(ids([silent, silent, silent], 'hold')).toEqual([]));
+  it('nothing held, nothing said', () => expect(ids([silent], 'hold')).toEqual([]));
+  it('is told of tones that last as long as they hold, of no others', () =>
+    expect(ids([tone(), tone(), tone(), tone(), tone()], 'crossingBreak')).toEqual([]));
 });
 
 describe('aims of a colour and a level', () => {

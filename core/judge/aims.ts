@@ -93,11 +93,15 @@ function changeTimes({ measures, about: { score } }: Played): Finding[] {
   return [finding('unevenTime', 0, { ms: 1000 * spreadS, count: offS.length }, spreadS / limitS)];
 }
 
-/** How long the best tone held, and what ended it. A tone that ended because the breath did has no fault. */
+/**
+ * How long the best of the tones held that last as long as they do, and what ended it. A tone that ended because the breath
+ * did has no fault.
+ */
 function held({ measures, about: { score } }: Played): Finding[] {
-  const beatsOf = (step: StepMeasures) => (isSounded(step) ? (valueOf(step.hold.beats) ?? 0) : 0);
+  const beatsOf = (step: StepMeasures, i: number) =>
+    isSounded(step) && score.steps[i]!.openEnd ? (valueOf(step.hold.beats) ?? 0) : 0;
   const beats = Math.max(0, ...measures.map(beatsOf));
-  const stepIndex = measures.findIndex((step) => beatsOf(step) === beats);
+  const stepIndex = measures.findIndex((step, i) => beatsOf(step, i) === beats);
   const best = measures[stepIndex];
   if (beats === 0 || !best || !isSounded(best)) return [];
   const until = {

@@ -9,7 +9,9 @@ export const RULES: readonly AnyRule[] = [...OVERTONE_RULES, ...TONE_RULES];
 
 /** Whether a finding means anything for a step: hums have their own, and what is free is not told of. */
 export function applies(id: FindingId, step: Step | undefined): boolean {
-  const { of } = rowOf(id);
+  const { of, aspect } = rowOf(id);
+  // What lasts as long as it holds ends neither early nor late.
+  if (step?.openEnd && aspect === 'length') return false;
   if (step?.hum || of === 'hum') return step?.hum === true && of === 'hum';
   if (step?.bendCents) return of !== 'line' && of !== 'pitch';
   return !step?.freePitch || (of !== 'note' && of !== 'pitch');

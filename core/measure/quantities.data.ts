@@ -4,7 +4,7 @@ export type Demand = (typeof DEMANDS)[number];
 type Limits = Readonly<Record<Demand, number>>;
 
 /** Units in which a quantity is shown. */
-export type Unit = 'ms' | 'cents' | 'centsPerS' | 'db' | 'percent' | 'beats' | 'hz' | 'partials';
+export type Unit = 's' | 'ms' | 'cents' | 'centsPerS' | 'db' | 'percent' | 'beats' | 'hz' | 'partials';
 
 /** A quantity: how it is shown, and where it begins to matter. Values and limits are in the unit of its own name. */
 export interface QuantityRow {
@@ -125,6 +125,8 @@ export const QUANTITY_ROWS = {
   heldUnderPDb: { ...db, signed: true, better: 'higher', column: 'held_under_p_db' },
   releaseS: { ...ms, better: 'none' },
   slipCents: { ...cents, limits: same(12) },
+  /** how long a breath held a tone that nothing but the breath ended */
+  holdS: { unit: 's', factor: 1, digits: 1, signed: false, better: 'higher' },
   holdBeats: { unit: 'beats', factor: 1, digits: 1, signed: false, better: 'higher' },
   slurGapS: { ...ms, limits: same(0.06) },
   slurStepDb: { ...db, signed: true, better: 'zero', limits: same(5) },

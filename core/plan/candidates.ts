@@ -132,6 +132,7 @@ function playerNow(family: Family, plan: PlanFor, standing: Standing): PlayerNow
     level: plan.level,
     turn: Math.floor(new Set(played.map((digest) => digest.day)).size / SESSIONS_A_TURN),
     frontier: standing.frontier,
+    stubbornTwelfth: standing.stubbornTwelfth,
     altissimoReady: standing.altissimoReady,
     weakest: (zone) => weakestOf(standing, zone),
     found: (midi) => isFound(midi, plan.recent),

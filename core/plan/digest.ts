@@ -4,7 +4,7 @@ import { untoldOf, type Decision, type LowStart, type PastTake, type Verdict } f
 import { valueOf, type StepMeasures } from '@inner-hum/core/measure';
 import { fingeringText, type InstrumentId, type KeyId } from '@inner-hum/core/theory';
 import { isLoud, type HeldTone } from './holds';
-import { observations, type Observation } from './observation';
+import { endedByBreath, observations, type Observation } from './observation';
 
 /** What was played on and where, by the player's own names; left out where the player does not say. */
 export interface SetupNames {
@@ -94,7 +94,9 @@ export function digestOf(
     ...(take.trial && { trial: take.trial }),
     shareInWindow: shareOf(take),
     holds: holdsOf(take),
-    seen: observations(take.score, take.measures, startedAtMs, untoldOf(findings)).map((one) => fingeredAs(one, take)),
+    seen: observations(take.score, take.measures, startedAtMs, { ...untoldOf(findings), holds: lostMuch(take) }).map(
+      (one) => fingeredAs(one, take),
+    ),
   };
   const tried = [
     ...(take.cues ?? []).map((cue) => `cue:${cue}`),
@@ -122,15 +124,17 @@ function shareOf({ measures }: Pick<DigestibleTake, 'measures'>): number {
   return shares.reduce((sum, share) => sum + share, 0) / Math.max(1, shares.length);
 }
 
-function holdsOf({ score, measures, lostMs = 0 }: Pick<DigestibleTake, 'score' | 'measures' | 'lostMs'>): HeldTone[] {
-  // How long a breath lasts is not to be told where sound was lost.
-  if (lostMs > MOST_LOST_MS) return [];
+/** How long a breath lasts is not to be told where sound was lost. */
+const lostMuch = ({ lostMs = 0 }: Pick<DigestibleTake, 'lostMs'>): boolean => lostMs > MOST_LOST_MS;
+
+function holdsOf(take: Pick<DigestibleTake, 'score' | 'measures' | 'lostMs'>): HeldTone[] {
+  if (lostMuch(take)) return [];
+  const { score, measures } = take;
   return measures.flatMap((step, i): HeldTone[] => {
     const beats = step.kind === 'sounded' ? valueOf(step.hold.beats) : undefined;
     if (step.kind !== 'sounded' || beats === undefined) return [];
     const asked = score.steps[i]!;
-    const { fault } = step.hold;
-    const ended = fault === 'ended' || (fault === 'none' && asked.openEnd === true);
+    const ended = endedByBreath(asked, step);
     const held = { midi: asked.soundedMidi, loud: isLoud(asked), holdS: (beats * 60) / score.tempoBpm };
     return [{ ...held, ...(ended && { ended }) }];
   });

@@ -29,6 +29,7 @@ const USUAL_SPREAD: Readonly<Record<Quantity, number>> = {
   pitchAgainstLevelCents: 4,
   brokeUnderPDb: 3,
   heldUnderPDb: 4,
+  holdS: 2,
 };
 const USUAL_WORTH = 2;
 /** From the mean absolute deviation to the standard deviation of a normal spread. */

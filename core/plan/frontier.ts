@@ -1,5 +1,5 @@
 import type { Level, PlayerNow } from '@inner-hum/core/families';
-import { sourceKey, type Instrument } from '@inner-hum/core/theory';
+import { lattice, sourceKey, type Instrument } from '@inner-hum/core/theory';
 import type { OwnCell } from './ownSources';
 
 /** Written B♭3 to C♯4: the tubes that overtones are learnt on. */
@@ -27,6 +27,16 @@ function learntTubes(sources: ReadonlyMap<string, OwnCell>, partial: number): nu
 /** Whether the overtones are there that altissimo grows from: partial 4 right in 8 of its last 12 tries on two tubes. */
 export function altissimoReady(sources: ReadonlyMap<string, OwnCell>): boolean {
   return learntTubes(sources, BEFORE_ALTISSIMO).length >= TUBES;
+}
+
+/** The octave-key fingering whose twelfth speaks least of those that are not learnt; undefined where none was tried enough. */
+export function stubbornTwelfth(sources: ReadonlyMap<string, OwnCell>, horn: Instrument): number | undefined {
+  const tried = lattice(horn).flatMap(({ octaveKey, fingeredMidi, partialNumber }) => {
+    const tries = octaveKey ? sources.get(sourceKey({ fingeredMidi, partialNumber }))?.tries : undefined;
+    const fails = tries && tries.of >= LEARNT.tries && tries.got < LEARNT.share * tries.of;
+    return fails ? [{ fingeredMidi, share: tries.got / tries.of }] : [];
+  });
+  return tried.sort((a, b) => a.share - b.share)[0]?.fingeredMidi;
 }
 
 /**

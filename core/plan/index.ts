@@ -56,7 +56,7 @@ export {
 } from './experimentAnswer';
 export { compare, type Comparison } from './compare';
 export { leakWatch } from './leakWatch';
-export { hornPattern, type HornPattern } from './pattern';
+export { hornPatterns, type HornPattern } from './pattern';
 export { fingeringTrials, type FingeringTrials } from './fingeringTrials';
 export { exerciseFor, exerciseForSeam } from './exerciseFor';
 export { needGroups, needs, NEED_REASONS, type Need, type NeedGroup } from './needs';

@@ -28,15 +28,19 @@ const tone = {
   brokeUnderPDb: none,
   heldUnderPDb: none,
   plannedRangeDb: 0,
+  hold: { fault: 'none', beats: measured(4, 0.1) },
   byLoudness: { soft: band(0), medium: band(0), loud: band(2, 5) },
 } as unknown as StepMeasures;
 
 const ladder = exerciseScore({ ...usualExercise(familyById('overtoneLadder'), 'alto'), top: 5 });
 const fifth = ladder.steps.findIndex((step) => step.partialNumber === 5);
-const told = (untold?: { readonly levels: boolean; readonly colour: boolean }) =>
+const told = (
+  untold?: { readonly levels: boolean; readonly colour: boolean; readonly holds?: boolean },
+  played = tone,
+) =>
   observations(
     ladder,
-    ladder.steps.map(() => tone),
+    ladder.steps.map(() => played),
     1000,
     untold,
   ).filter(({ atMs }) => atMs === 1000 + fifth);
@@ -53,6 +57,14 @@ describe('what a take tells the map', () => {
     expect(only).toMatchObject({ band: 'medium', tried: true, spoke: true });
     expect(only!.values.pitchCentreCents).toBeCloseTo(5 - 13.7, 0);
     expect(Object.keys(only!.values).sort()).toEqual(['pitchCentreCents', 'pitchSteadinessCents', 'responseS']);
+  });
+  it('has how long the breath held where the breath ended it, not where the score did or sound was lost', () => {
+    const heldOf = (...about: Parameters<typeof told>) => told(...about).flatMap(({ values }) => values.holdS ?? []);
+    const ended = { ...tone, hold: { fault: 'ended', beats: measured(4, 0.1) } } as unknown as StepMeasures;
+    const usual = { levels: false, colour: false };
+    expect(heldOf(usual, ended)).toEqual([expect.closeTo((4 * 60) / ladder.tempoBpm, 6)]);
+    expect(heldOf(usual)).toEqual([]);
+    expect(heldOf({ ...usual, holds: true }, ended)).toEqual([]);
   });
   it('has no colour where the highs were not heard', () => {
     for (const { values } of told({ levels: false, colour: true }))

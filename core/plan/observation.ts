@@ -1,4 +1,4 @@
-import type { Attack, Score, Step } from '@inner-hum/core/exercise';
+import { beatSeconds, type Attack, type Score, type Step } from '@inner-hum/core/exercise';
 import { isFree } from '@inner-hum/core/families';
 import type { untoldOf } from '@inner-hum/core/judge';
 import { bandAt, LOUDNESS_BANDS, spoke, valueOf, type LoudnessBand, type StepMeasures } from '@inner-hum/core/measure';
@@ -17,6 +17,7 @@ export const QUANTITIES = [
   'pitchAgainstLevelCents',
   'brokeUnderPDb',
   'heldUnderPDb',
+  'holdS',
 ] as const;
 export type Quantity = (typeof QUANTITIES)[number];
 
@@ -55,16 +56,34 @@ export function observations(
   score: Score,
   measures: readonly StepMeasures[],
   startedAtMs: number,
-  untold: ReturnType<typeof untoldOf> = { levels: false, colour: false },
+  untold: ReturnType<typeof untoldOf> & { readonly holds?: boolean } = { levels: false, colour: false },
 ): Observation[] {
   if (isFree(score)) return freeObservations(score, measures, startedAtMs, untold.levels);
   const natural = score.partialTuning === 'natural';
   const played = measures.findLastIndex((measure) => measure.kind === 'sounded') + 1;
   return score.steps.slice(0, played).flatMap((step, i): Observation[] => {
     if (step.hum || step.bendCents || step.freePitch) return [];
-    const seen = ofStep(step, measures[i]!, startedAtMs + i, natural, untold.levels);
+    const told = ofStep(step, measures[i]!, startedAtMs + i, natural, untold.levels);
+    const seen = untold.holds ? told : told.map(withHold(score, i, measures[i]!));
     return untold.colour ? seen.map(withoutColour) : seen;
   });
+}
+
+/** With how long the breath held, at the loudness of its start, where the breath ended it and not the score. */
+function withHold(score: Score, index: number, measures: StepMeasures): (one: Observation) => Observation {
+  const beats =
+    measures.kind === 'sounded' && endedByBreath(score.steps[index]!, measures) ? measures.hold.beats : undefined;
+  const value = beats && valueOf(beats);
+  if (value === undefined) return (one) => one;
+  return (one) => (one.tried ? { ...one, values: { ...one.values, holdS: value * beatSeconds(score) } } : one);
+}
+
+/** Whether a tone lasted as long as the breath did: else its length is only a lower bound. */
+export function endedByBreath(
+  { openEnd }: Step,
+  { hold: { fault } }: Extract<StepMeasures, { kind: 'sounded' }>,
+): boolean {
+  return fault === 'ended' || (fault === 'none' && openEnd === true);
 }
 
 function withoutColour(one: Observation): Observation {

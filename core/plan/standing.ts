@@ -2,7 +2,7 @@ import { exerciseKey, LEVELS, type Family } from '@inner-hum/core/families';
 import { instrumentById, zoneOf, type Horn } from '@inner-hum/core/theory';
 import { dayNumber } from './days';
 import type { Digest } from './digest';
-import { altissimoReady, frontier } from './frontier';
+import { altissimoReady, frontier, stubbornTwelfth } from './frontier';
 import { longestHolds, type Holds } from './holds';
 import { hornOffset } from './hornOrReed';
 import { needGroups, needs, type Need, type NeedGroup } from './needs';
@@ -28,6 +28,7 @@ export interface Standing {
   readonly progress: ReadonlyMap<string, FamilyProgress>;
   readonly holds: Holds;
   readonly frontier: { readonly tubeMidi: number; readonly partial: number };
+  readonly stubbornTwelfth: number | undefined;
   readonly altissimoReady: boolean;
   readonly tires: boolean;
   /** a player who is new to it, in the first two weeks */
@@ -81,6 +82,7 @@ export function standingOf(plan: PlanFor): Standing {
     progress,
     holds: longestHolds(recent.flatMap((digest) => digest.holds)),
     frontier: frontier(sources, level, horn),
+    stubbornTwelfth: stubbornTwelfth(sources, horn),
     altissimoReady: altissimoReady(sources),
     tires: tires(days),
     newcomer: level === LEVELS[0] && dayNumber(day) - dayNumber(firstDay) < NEWCOMER_DAYS,

@@ -1,5 +1,6 @@
 import { choice, dynamic, note, number, series } from '@inner-hum/core/exercise';
 import { defineFamily } from '../family';
+import { keptPlace } from '../teaching';
 
 /** Where a player who is new to it goes through the horn, written D4 to C6. */
 const EASY = { from: 62, to: 84 } as const;
@@ -35,7 +36,7 @@ export const chromaticLongTones = defineFamily({
       turn: ({ horn, level, turn }) => {
         const from = level === 'new' ? EASY.from : horn.lowestWrittenMidi;
         const count = (level === 'new' ? EASY.to : horn.highestKeyedWrittenMidi) - from + 1;
-        return { writtenMidi: from + ((turn * NOTES) % count) };
+        return { writtenMidi: from + keptPlace(turn, NOTES, count) };
       },
     },
   },

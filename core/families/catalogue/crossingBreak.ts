@@ -14,6 +14,8 @@ const WAYS = {
   acrossSilence: [[72, 74]],
 } as const;
 
+/** The longest that a tone is listened for that lasts as long as it holds. */
+const MOST_BEATS = 32;
 /** How long the silence over the break is. */
 const SILENCE_BEATS = 1;
 
@@ -26,18 +28,21 @@ export const crossingBreak = defineFamily({
     way: choice(['fromAbove', 'byStep', 'acrossSilence'], 'fromAbove'),
     beats: number(1, 8, 2),
     holdBeats: number(2, 16, 4),
+    lastNote: choice(['counted', 'asItHolds'], 'counted'),
     restBeats: number(1, 8, 2),
     dynamic: dynamic('mf'),
   },
-  tones: ({ way, beats, holdBeats, restBeats, dynamic: loudness }) =>
-    WAYS[way].flatMap((notes) =>
+  tones: ({ way, beats, holdBeats, lastNote, restBeats, dynamic: loudness }) =>
+    WAYS[way].flatMap((notes, k) =>
       notes.map((note, i): Tone => {
         const last = i === notes.length - 1;
         const silent = way === 'acrossSilence';
         const attack = i === 0 || silent ? 'breath' : 'slurred';
+        const open = lastNote === 'asItHolds' && last && k === WAYS[way].length - 1;
         return {
-          note: note,
-          beats: last ? holdBeats : beats,
+          note,
+          beats: open ? MOST_BEATS : last ? holdBeats : beats,
+          ...(open && { openEnd: true }),
           dynamics: [loudness],
           attack,
           // The air stays under pressure over the silence: no breath is taken.
@@ -49,6 +54,7 @@ export const crossingBreak = defineFamily({
     about: ['break', 'change'],
     // A squeak at the break is part of learning it.
     unjudged: ['squeak'],
+    aims: ['held'],
     within: { tempoBpm: [60, 132], beats: [1, 4], holdBeats: [2, 8], dynamic: ['p', 'f'] },
     easier: ['slower', 'startLouder'],
     harder: ['quicker', 'softer', 'hideTuner'],

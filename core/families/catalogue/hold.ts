@@ -20,7 +20,6 @@ export const hold = defineFamily({
   ],
   teaching: {
     mainNote: 'writtenMidi',
-    unjudged: ['length'],
     aims: ['held'],
     within: { dynamic: ['pp', 'f'] },
     easier: ['startLouder', 'easierNote'],

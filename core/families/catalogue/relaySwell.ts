@@ -1,6 +1,8 @@
 import { choice, dynamic, highestNote, note, number, series, softerThan, type Tone } from '@inner-hum/core/exercise';
 import { defineFamily } from '../family';
-import { byTurn } from '../teaching';
+import { keptPlace } from '../teaching';
+
+const PAIRS = 3;
 
 /** Grow on one note, slur at the peak to the next semitone, fade there; pair by pair upwards, or each pair through its octaves. */
 export const relaySwell = defineFamily({
@@ -9,7 +11,7 @@ export const relaySwell = defineFamily({
   tempoBpm: 66,
   fields: {
     writtenMidi: note(62),
-    pairs: number(1, 31, 3),
+    pairs: number(1, 31, PAIRS),
     order: choice(['bySemitones', 'byOctaves'], 'bySemitones'),
     beats: number(2, 16, 4),
     restBeats: number(1, 16, 4),
@@ -37,12 +39,17 @@ export const relaySwell = defineFamily({
       from: 'home',
       goals: { evenZone: (writtenMidi) => ({ writtenMidi, pairs: 2 }) },
       seam: (writtenMidi) => ({ writtenMidi, pairs: 1 }),
-      turn: ({ turn }) => ({ writtenMidi: byTurn([62, 67, 72, 77, 82], turn) }),
+      // The place is kept: each time it goes on where it stopped, and from the top begins anew.
+      turn: ({ horn, turn }) => ({ writtenMidi: horn.lowestWrittenMidi + keptPlace(turn, PAIRS, span(horn)) }),
     },
   },
 });
 
 const OCTAVE = 12;
+
+/** Pairs from the bottom of a horn to its top key. */
+const span = (horn: { readonly lowestWrittenMidi: number; readonly highestKeyedWrittenMidi: number }) =>
+  horn.highestKeyedWrittenMidi - horn.lowestWrittenMidi;
 
 /** The lower notes of all pairs from a note up to the top of the horn; by octaves each comes again an octave higher first. */
 function pairsFrom(from: number, order: 'bySemitones' | 'byOctaves', top: number): number[] {

@@ -15,6 +15,7 @@ import { defineFamily } from '../family';
 const FIRST_OCTAVE_KEY_MIDI = 74;
 const LAST_OCTAVE_KEY_MIDI = 85;
 const TWELFTH = 3;
+const NOTES = 5;
 
 /** Octave-key fingerings overblown to the fifth above them: chromatically, by whole tones, or a phrase a fifth up. */
 export const shortTwelfths = defineFamily({
@@ -24,7 +25,7 @@ export const shortTwelfths = defineFamily({
   fields: {
     pattern: choice(['chromatic', 'byTones', 'phraseFifthUp'], 'chromatic'),
     writtenMidi: note(FIRST_OCTAVE_KEY_MIDI),
-    notes: number(1, 12, 5),
+    notes: number(1, 12, NOTES),
     phrase: phrase('D5 E5 F♯5 E5 D5:2'),
     beats: number(1, 8, 2),
     restBeats: number(1, 8, 2),
@@ -50,7 +51,15 @@ export const shortTwelfths = defineFamily({
     within: { tempoBpm: [56, 112], beats: [1, 4], notes: [1, 10], dynamic: ['mp', 'f'] },
     easier: ['fewer', 'slower', 'startLouder'],
     harder: ['more', 'quicker', 'softer'],
-    planned: { from: 'home', turn: ({ frontier }) => (frontier.partial > 2 ? {} : undefined) },
+    planned: {
+      from: 'home',
+      // The twelfth that speaks least has more turns: by turns the run begins just under it.
+      turn: ({ frontier, stubbornTwelfth, turn }) => {
+        if (frontier.partial <= 2) return undefined;
+        const from = turn % 2 && stubbornTwelfth ? stubbornTwelfth - 2 : FIRST_OCTAVE_KEY_MIDI;
+        return { writtenMidi: Math.min(Math.max(from, FIRST_OCTAVE_KEY_MIDI), LAST_OCTAVE_KEY_MIDI - NOTES + 1) };
+      },
+    },
   },
 });
 

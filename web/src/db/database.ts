@@ -189,6 +189,8 @@ export class InnerHumDatabase extends Dexie {
       }),
     );
     this.version(13).stores({ shelf: 'id, addedAt', shelfSounds: 'id' });
+    // Takes tell how long a breath held.
+    this.version(14).upgrade(bringingUp((transaction) => rebuildDerived(transaction)));
     guardDerived(this);
   }
 }

@@ -13,6 +13,9 @@ const patterns: readonly HornPattern[] = [
   })),
   ...(['low', 'middle', 'palm'] as const).map((zone) => ({ kind: 'zoneSharp', zone, cents: 9 }) as const),
   { kind: 'zoneFlat', zone: 'low', cents: 9 },
+  ...(['low', 'palm'] as const).map((zone) => ({ kind: 'zoneWeak', zone, db: 6 }) as const),
+  { kind: 'palmThin', share: 0.5 },
+  { kind: 'palmDull', share: 0.4 },
   { kind: 'oneNote', midi: 76, cents: -19 },
 ];
 

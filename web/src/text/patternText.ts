@@ -35,6 +35,11 @@ function wordsOf(
     case 'zoneSharp':
     case 'zoneFlat':
       return { zone: t(`patterns.zones.${pattern.zone}`), cents: whole(pattern.cents) };
+    case 'zoneWeak':
+      return { zone: t(`patterns.zones.${pattern.zone}`), db: whole(pattern.db) };
+    case 'palmThin':
+    case 'palmDull':
+      return { percent: whole(100 * pattern.share) };
     default:
       return { cents: whole(pattern.cents), notes: pattern.notes };
   }

@@ -134,7 +134,7 @@ describe('the Log', () => {
     await links();
     fireEvent.click(screen.getByText('Show the trend'));
     expect(await screen.findByText('Nothing of this was measured in these takes.')).toBeTruthy();
-    expect(within(screen.getByLabelText('Trend of')).getAllByRole('option')).toHaveLength(11);
+    expect(within(screen.getByLabelText('Trend of')).getAllByRole('option')).toHaveLength(12);
     fireEvent.click(screen.getByText('Hide the trend'));
     expect(screen.queryByLabelText('Trend of')).toBeNull();
   });

@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { hornPattern, type NoteOnMap } from '@inner-hum/core/plan';
+import { hornPatterns, type NoteOnMap } from '@inner-hum/core/plan';
 import { useTranslation } from 'react-i18next';
 import { patternText } from '../../text/patternText';
 import { useNoteName } from '../../text/useNoteName';
@@ -8,9 +8,8 @@ import { useNoteName } from '../../text/useNoteName';
 export function PatternNote({ notes }: { readonly notes: readonly NoteOnMap[] }) {
   const { t } = useTranslation();
   const nameOf = useNoteName();
-  const pattern = hornPattern(notes);
-  if (!pattern) return null;
-  const { what, causes, tell } = patternText(t, nameOf, pattern);
+  const patterns = hornPatterns(notes);
+  if (patterns.length === 0) return null;
   return (
     <chakra.section
       aria-label={t('patterns.title')}
@@ -19,11 +18,18 @@ export function PatternNote({ notes }: { readonly notes: readonly NoteOnMap[] })
       borderColor="ink"
       py="10px"
     >
-      <chakra.p fontFamily="heading" fontSize="lead">
-        {what}
-      </chakra.p>
-      <chakra.p mt="4px">{causes}</chakra.p>
-      <chakra.p mt="4px">{tell}</chakra.p>
+      {patterns.map((pattern) => {
+        const { what, causes, tell } = patternText(t, nameOf, pattern);
+        return (
+          <chakra.div key={pattern.kind} _notFirst={{ mt: '14px' }}>
+            <chakra.p fontFamily="heading" fontSize="lead">
+              {what}
+            </chakra.p>
+            <chakra.p mt="4px">{causes}</chakra.p>
+            <chakra.p mt="4px">{tell}</chakra.p>
+          </chakra.div>
+        );
+      })}
     </chakra.section>
   );
 }

@@ -41,6 +41,21 @@ export const hornWords = {
       causes: 'Am ehesten: ein Voicing, das dort nachgibt, oder Klappen, die zu wenig öffnen.',
       tell: 'Zum Unterscheiden: Komm gebunden von einem Ton, der stimmt, nichts bewegt sich. Stimmt er überein, ist es das Voicing; sonst lass die Klappen ansehen.',
     },
+    zoneWeak: {
+      what: '{{zone}} kommen bei gleicher Lautstärke {{db}} dB leiser als die Mitte.',
+      causes: 'Am ehesten: weniger Luft, als sie brauchen, oder ein Mikrofon, das sie weniger hört.',
+      tell: 'Zum Unterscheiden: Dreh das Horn eine Vierteldrehung zum Mikrofon und spiele zwei davon noch einmal. Ändern sie sich, war es der Platz; sonst gib ihnen die Luft eines mittleren f, und von der Lippe nichts dazu.',
+    },
+    palmThin: {
+      what: 'Die hohen Töne sind dünn: ihr Klang liegt {{percent}} % höher, als deine anderen Töne erwarten lassen.',
+      causes: 'Am ehesten: ein Biss, der das Blatt klemmt, oder ein Mundraum, der sich dort schließt.',
+      tell: 'Zum Unterscheiden: Spiele denselben Ton als Oberton von B3, dann mit seinen Klappen. Ist er als Oberton voller, ist es der Biss; sind beide dünn, singe ihn erst mit offenem Hals.',
+    },
+    palmDull: {
+      what: 'Die hohen Töne sind stumpf: ihr Klang liegt {{percent}} % tiefer, als deine anderen Töne erwarten lassen.',
+      causes: 'Am ehesten: ein Kiefer, der dort nachgibt, oder Klappen, die zu wenig öffnen.',
+      tell: 'Zum Unterscheiden: Komm gebunden von A5 zu einem davon, nichts bewegt. Behält er seine Farbe, war es der Kiefer; sonst lass die Klappen ansehen.',
+    },
     oneNote: {
       what: 'Nur {{note}} ist {{cents}} Cent {{way}}, seine Nachbarn stimmen.',
       causes:

@@ -126,6 +126,7 @@ export const logWords = {
       rangeDb: 'Umfang',
       levelAgainstPlanDb: 'Lauter als geplant',
       pitchAgainstLevelCents: 'Tonhöhe gegen Lautstärke',
+      holdS: 'Wie lang ein Atem hielt',
     },
     firsts: 'Zum ersten Mal',
     first: {

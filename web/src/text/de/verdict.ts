@@ -295,6 +295,7 @@ export const verdictWords = {
       ended: 'Gehalten, bis er zu früh endete',
     },
     units: {
+      s: 's',
       ms: 'ms',
       cents: 'Cent',
       centsPerS: 'Cent/s',

@@ -40,6 +40,21 @@ export const hornWords = {
       causes: 'Likeliest: a voicing that gives way there, or keys that open too little.',
       tell: 'To tell: come to one of them by a slur from a note that is in tune, nothing moved. If it agrees it is the voicing; else have the keys looked at.',
     },
+    zoneWeak: {
+      what: '{{zone}} come {{db}} dB softer than the middle where the same dynamic is asked.',
+      causes: 'Likeliest: less air than they need, or a microphone that hears them less.',
+      tell: 'To tell: turn the horn a quarter to the microphone and play two of them again. If they change it was the place; else give them the air of a middle f and nothing more from the lip.',
+    },
+    palmThin: {
+      what: 'The palm notes are thin: their sound lies {{percent}} % higher than your other notes lead to.',
+      causes: 'Likeliest: a bite that pinches the reed, or a voicing that closes as they come.',
+      tell: 'To tell: play the same note as the overtone of B♭3, then by its keys. If it is fuller as an overtone it is the bite; if both are thin, sing it first with an open throat.',
+    },
+    palmDull: {
+      what: 'The palm notes are dull: their sound lies {{percent}} % lower than your other notes lead to.',
+      causes: 'Likeliest: a jaw that drops as they come, or keys that open too little.',
+      tell: 'To tell: come to one of them by a slur from A5, nothing moved. If it keeps its colour it was the jaw; else have the keys looked at.',
+    },
     oneNote: {
       what: '{{note}} alone is {{cents}} cents {{way}}, its neighbours are in tune.',
       causes: 'Likeliest: the design of the horn; else that note’s own key or pad, or a habit on just this note.',

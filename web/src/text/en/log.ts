@@ -126,6 +126,7 @@ export const logWords = {
       rangeDb: 'Range',
       levelAgainstPlanDb: 'Louder than planned',
       pitchAgainstLevelCents: 'Pitch against loudness',
+      holdS: 'How long a breath held',
     },
     firsts: 'Firsts',
     first: {

@@ -288,6 +288,7 @@ export const verdictWords = {
       ended: 'Hold, until it ended early',
     },
     units: {
+      s: 's',
       ms: 'ms',
       cents: 'cents',
       centsPerS: 'cents/s',

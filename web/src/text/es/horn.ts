@@ -40,6 +40,21 @@ export const hornWords = {
       causes: 'Lo más probable: un voicing que cede ahí, o llaves que se abren poco.',
       tell: 'Para saberlo: llega a una de ellas ligando desde una nota afinada, sin mover nada. Si coincide es el voicing; si no, que miren las llaves.',
     },
+    zoneWeak: {
+      what: '{{zone}} salen {{db}} dB más suaves que las medias con el mismo matiz.',
+      causes: 'Lo más probable: menos aire del que piden, o un micrófono que las oye menos.',
+      tell: 'Para saberlo: gira el saxofón un cuarto hacia el micrófono y toca dos otra vez. Si cambian era el sitio; si no, dales el aire de un f medio, y nada más del labio.',
+    },
+    palmThin: {
+      what: 'Las notas agudas son delgadas: su sonido está un {{percent}} % más alto de lo que prometen tus otras notas.',
+      causes: 'Lo más probable: una mordida que pellizca la caña, o una garganta que se cierra ahí.',
+      tell: 'Para saberlo: toca la misma nota como armónico de si♭3 y luego con sus llaves. Si es más llena como armónico es la mordida; si ambas son delgadas, cántala antes con la garganta abierta.',
+    },
+    palmDull: {
+      what: 'Las notas agudas son apagadas: su sonido está un {{percent}} % más bajo de lo que prometen tus otras notas.',
+      causes: 'Lo más probable: una mandíbula que cae ahí, o llaves que abren poco.',
+      tell: 'Para saberlo: llega a una ligando desde la5, sin mover nada. Si conserva su color era la mandíbula; si no, haz mirar las llaves.',
+    },
     oneNote: {
       what: 'Solo {{note}} está {{cents}} cents {{way}}, sus vecinas están afinadas.',
       causes:

@@ -126,6 +126,7 @@ export const logWords = {
       rangeDb: 'Rango',
       levelAgainstPlanDb: 'Más fuerte de lo previsto',
       pitchAgainstLevelCents: 'Altura según la fuerza',
+      holdS: 'Lo que duró un aliento',
     },
     firsts: 'Primeras veces',
     first: {

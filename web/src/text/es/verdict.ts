@@ -293,6 +293,7 @@ export const verdictWords = {
       ended: 'Sostenido, hasta que acabó pronto',
     },
     units: {
+      s: 's',
       ms: 'ms',
       cents: 'cents',
       centsPerS: 'cents/s',

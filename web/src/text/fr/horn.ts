@@ -40,6 +40,21 @@ export const hornWords = {
       causes: 'Le plus probable : un voicing qui cède là, ou des clés qui s’ouvrent trop peu.',
       tell: 'Pour le savoir : viens à l’une d’elles en liant d’une note juste, sans rien bouger. Si elle s’accorde, c’est le voicing ; sinon fais voir les clés.',
     },
+    zoneWeak: {
+      what: '{{zone}} sortent {{db}} dB plus doux que le médium pour la même nuance.',
+      causes: 'Le plus probable : moins d’air qu’il ne leur en faut, ou un micro qui les entend moins.',
+      tell: 'Pour le savoir : tourne le saxophone d’un quart vers le micro et rejoue-en deux. Si elles changent, c’était la place ; sinon donne-leur l’air d’un f du médium, et rien de plus des lèvres.',
+    },
+    palmThin: {
+      what: 'Les notes aiguës sont minces : leur son est {{percent}} % plus haut que ce que promettent tes autres notes.',
+      causes: 'Le plus probable : une mâchoire qui pince l’anche, ou une gorge qui se ferme là.',
+      tell: 'Pour le savoir : joue la même note comme harmonique de si♭3, puis par ses clés. Si l’harmonique est plus plein, c’est la mâchoire ; si les deux sont minces, chante-la d’abord gorge ouverte.',
+    },
+    palmDull: {
+      what: 'Les notes aiguës sont ternes : leur son est {{percent}} % plus bas que ce que promettent tes autres notes.',
+      causes: 'Le plus probable : une mâchoire qui tombe là, ou des clés qui s’ouvrent trop peu.',
+      tell: 'Pour le savoir : viens à l’une d’elles par une liaison depuis la5, sans rien bouger. Si elle garde sa couleur, c’était la mâchoire ; sinon fais voir les clés.',
+    },
     oneNote: {
       what: 'Seul {{note}} est {{cents}} cents {{way}}, ses voisins sont justes.',
       causes:

@@ -126,6 +126,7 @@ export const logWords = {
       rangeDb: 'Étendue',
       levelAgainstPlanDb: 'Plus fort que prévu',
       pitchAgainstLevelCents: 'Hauteur selon la force',
+      holdS: 'Durée d’un souffle',
     },
     firsts: 'Premières fois',
     first: {

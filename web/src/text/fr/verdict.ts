@@ -301,6 +301,7 @@ export const verdictWords = {
       ended: 'Tenue, jusqu’à la fin trop tôt',
     },
     units: {
+      s: 's',
       ms: 'ms',
       cents: 'cents',
       centsPerS: 'cents/s',

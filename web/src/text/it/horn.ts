@@ -40,6 +40,21 @@ export const hornWords = {
       causes: 'Più probabile: un voicing che lì cede, o chiavi che si aprono troppo poco.',
       tell: 'Per capirlo: arrivaci legando da una nota intonata, senza muovere nulla. Se va d’accordo è il voicing; se no fai vedere le chiavi.',
     },
+    zoneWeak: {
+      what: '{{zone}} escono {{db}} dB più piano del medio con la stessa dinamica.',
+      causes: 'Più probabile: meno aria di quanta ne chiedono, o un microfono che le sente meno.',
+      tell: 'Per capirlo: gira il sax di un quarto verso il microfono e suonane due di nuovo. Se cambiano era il posto; se no dai loro l’aria di un f medio, e niente di più dal labbro.',
+    },
+    palmThin: {
+      what: 'Le note acute sono sottili: il loro suono sta il {{percent}} % più in alto di quanto promettono le altre.',
+      causes: 'Più probabile: un morso che stringe l’ancia, o una gola che lì si chiude.',
+      tell: 'Per capirlo: suona la stessa nota come armonico di si♭3, poi con le sue chiavi. Se come armonico è più piena è il morso; se sono sottili entrambe, cantala prima a gola aperta.',
+    },
+    palmDull: {
+      what: 'Le note acute sono spente: il loro suono sta il {{percent}} % più in basso di quanto promettono le altre.',
+      causes: 'Più probabile: una mascella che lì cede, o chiavi che aprono poco.',
+      tell: 'Per capirlo: arriva a una di esse legando da la5, senza muovere nulla. Se tiene il colore era la mascella; se no fai guardare le chiavi.',
+    },
     oneNote: {
       what: 'Solo {{note}} è {{way}} di {{cents}} cent, le vicine sono intonate.',
       causes:

@@ -126,6 +126,7 @@ export const logWords = {
       rangeDb: 'Estensione',
       levelAgainstPlanDb: 'Più forte del previsto',
       pitchAgainstLevelCents: 'Altezza secondo la forza',
+      holdS: 'Quanto è durato un fiato',
     },
     firsts: 'Prime volte',
     first: {

@@ -296,6 +296,7 @@ export const verdictWords = {
       ended: 'Tenuta, finché è finita presto',
     },
     units: {
+      s: 's',
       ms: 'ms',
       cents: 'cent',
       centsPerS: 'cent/s',
