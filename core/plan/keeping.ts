@@ -14,13 +14,13 @@ const NEED_IN = { sessions: 4, times: 3 } as const;
 /** What is secure is kept up when it was not played for so many days. */
 const KEEP_UP_DAYS = 4;
 /** What a family that was away gains in weight: a point for so many days, up to so many. */
-const AWAY = { aPoint: 20, most: 60 } as const;
+const AWAY = { aPoint: 10, most: 70, mostNew: 45 } as const;
 /** In a session of so many minutes what only keeps is there twice running. */
 const GOES_ON_FROM_MIN = 45;
 /** How much each thing is wanted among what only keeps: what is due, overtones that were not there last time … Our choice. */
 const WEIGHT = {
   overtonesDue: 9,
-  settles: 8,
+  settles: 8.5,
   goesOn: 5.5,
   goalDue: 5,
   need: 7.5,
@@ -48,7 +48,7 @@ export class Keeping extends Ways {
     const add = (weight: number, ...candidates: readonly (Candidate | undefined)[]) => {
       for (const candidate of candidates) if (candidate) weighed.push({ candidate, weight });
     };
-    const had = this.lastDay.some(({ family }) => familyById(family).stage === 'overtones');
+    const had = this.lastSession.some(({ family }) => familyById(family).stage === 'overtones');
     add(had ? WEIGHT.overtones : WEIGHT.overtonesDue, ...this.overtones(mayBeNew).slice(0, 2));
     for (const [id, own] of standing.progress) {
       const family = familyById(id);
@@ -58,14 +58,14 @@ export class Keeping extends Ways {
     if (plan.minutes >= GOES_ON_FROM_MIN) add(WEIGHT.goesOn, ...this.onceMore());
     const goal = nextGoal(plan);
     if (goal) {
-      const worked = this.lastDay.some((take) => noteOfTake(take) === goal.midi);
+      const worked = this.lastSession.some((take) => noteOfTake(take) === goal.midi);
       add(worked ? WEIGHT.goal : WEIGHT.goalDue, ...forGoal(goal, plan, standing).slice(0, 1));
     }
     for (const { needs } of standing.groups.slice(0, KEPT_NEEDS)) {
       const times = this.timesWorked(needs, NEED_IN.sessions);
       add(times < NEED_IN.times ? WEIGHT.need - WEIGHT.aTime * times : WEIGHT.needKept, this.alternating(needs)[0]);
     }
-    add(WEIGHT.new, ...this.news().filter(({ family }) => mayBeNew(family)));
+    add(WEIGHT.new + this.daysOn() / AWAY.aPoint, ...this.news().filter(({ family }) => mayBeNew(family)));
     add(WEIGHT.seam, ...forSeams(plan, standing).slice(0, 2));
     for (const { take, days } of this.secure())
       add(WEIGHT.secure + days / 10, again(take, this.keeping(noteOfTake(take)), plan, standing));
@@ -77,7 +77,7 @@ export class Keeping extends Ways {
   private onceMore(): Candidate[] {
     const { plan, standing } = this;
     const before = new Set((standing.days.at(-2)?.takes ?? []).map(({ parameters }) => exerciseKey(parameters)));
-    const fresh = this.lastDay.filter((take) => {
+    const fresh = this.lastSession.filter((take) => {
       const family = familyById(take.family);
       const kept = ['places', 'low', 'overtones'].includes(slotOf(family));
       return kept && family.teaching.planned && !before.has(exerciseKey(take.parameters));
@@ -117,6 +117,12 @@ export class Keeping extends Ways {
       const days = dayNumber(plan.day) - dayNumber(take.day);
       return family.teaching.planned && !isCheck(family) && days >= KEEP_UP_DAYS ? [{ take, days }] : [];
     });
+  }
+
+  /** Days since the first session: what has not come by late in a season is wanted more. */
+  private daysOn(): number {
+    const { firstDay = this.plan.day, day } = this.plan;
+    return Math.min(AWAY.mostNew, dayNumber(day) - dayNumber(firstDay));
   }
 
   private daysAway({ id }: Family): number {

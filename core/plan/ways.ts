@@ -13,6 +13,8 @@ import type { Standing } from './standing';
 /** So many of the largest needs are kept up. */
 export const KEPT_NEEDS = 3;
 const NEGLECTED_SESSIONS = 2;
+/** Between two sessions of a day lies at least so much. */
+const SESSION_GAP_MS = 2 * 3_600_000;
 
 /** What tunes or measures is no exercise to be learnt. */
 export const isCheck = (family: Family): boolean => ['measure', 'tune'].includes(slotOf(family));
@@ -20,17 +22,26 @@ export const isCheck = (family: Family): boolean => ['measure', 'tune'].includes
 export const noteOfTake = ({ family, parameters }: Digest): number =>
   noteOf({ family: familyById(family), exercise: parameters });
 
+/** The takes of a day's last session. */
+function sessionAtEnd(takes: readonly Digest[]): readonly Digest[] {
+  const inTime = [...takes].sort((a, b) => a.startedAtMs - b.startedAtMs);
+  const begins = inTime.findLastIndex(
+    ({ startedAtMs }, i) => i > 0 && startedAtMs - inTime[i - 1]!.startedAtMs > SESSION_GAP_MS,
+  );
+  return inTime.slice(Math.max(0, begins));
+}
+
 /** What a player could do for a need, in overtones, on plain tones and by turns, and why: what every part of a lesson draws on. */
 export class Ways {
-  /** takes of today's earlier session, else of the last day */
-  readonly lastDay: readonly Digest[];
+  /** takes of the session before this one, today or on an earlier day */
+  readonly lastSession: readonly Digest[];
 
   constructor(
     protected readonly plan: PlanFor,
     protected readonly standing: Standing,
   ) {
     const today = plan.recent.filter(({ day }) => day === plan.day);
-    this.lastDay = today.length > 0 ? today : (standing.days.at(-1)?.takes ?? []);
+    this.lastSession = sessionAtEnd(today.length > 0 ? today : (standing.days.at(-1)?.takes ?? []));
   }
 
   isNew(family: Family): boolean {
@@ -44,12 +55,18 @@ export class Ways {
       .length;
   }
 
-  /** One of the largest needs that was left alone for two sessions: whatever the week is about, it is not forgotten. */
+  /** The largest needs that were left alone for two sessions: whatever the week is about, they are not forgotten. */
   protected neglected(): Candidate[] {
-    const left = this.standing.groups
+    return this.standing.groups
       .slice(0, KEPT_NEEDS)
-      .find(({ needs }) => this.timesWorked(needs, NEGLECTED_SESSIONS) === 0);
-    return left ? this.alternating(left.needs).slice(0, 1) : [];
+      .filter(({ needs }) => this.timesWorked(needs, NEGLECTED_SESSIONS) === 0)
+      .flatMap(({ needs }) => this.oneWay(needs) ?? []);
+  }
+
+  /** The first exercise for some needs in a family that the player knows; else the first of all. */
+  protected oneWay(wanted: readonly Need[]): Candidate | undefined {
+    const ways = this.alternating(wanted);
+    return ways.find(({ family }) => !this.isNew(family)) ?? ways[0];
   }
 
   /** Needs with their exercises: the way that each is worked on first, then the others. */

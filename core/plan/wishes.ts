@@ -115,9 +115,13 @@ export class Wishes extends Ways {
       case 'zone':
         return [...first, ...this.neglected(), ...theme.midis.flatMap((midi) => this.inZone(midi))];
       case 'start':
-        return [...this.alternating(standing.needs), ...this.plain(USUAL_TONES, (midi) => ({ kind: 'start', midi }))];
+        return [
+          ...this.neglected(),
+          ...this.alternating(standing.needs),
+          ...this.plain(USUAL_TONES, (midi) => ({ kind: 'start', midi })),
+        ];
       case 'measure':
-        return [...first, ...this.alternating(standing.needs)];
+        return [...first, ...this.neglected(), ...this.alternating(standing.needs)];
     }
   }
 
@@ -139,7 +143,7 @@ export class Wishes extends Ways {
   /** What fills a lesson where nothing more is asked for: what was played last, plain tones, then what comes round. */
   anything(): Candidate[] {
     const { plan, standing } = this;
-    const lately = [...new Map(this.lastDay.map((take) => [exerciseKey(take.parameters), take])).values()];
+    const lately = [...new Map(this.lastSession.map((take) => [exerciseKey(take.parameters), take])).values()];
     const goOn = lately
       .filter(({ family }) => familyById(family).teaching.planned && !isCheck(familyById(family)))
       .flatMap((take) => again(take, this.keeping(noteOfTake(take)), plan, standing) ?? []);
@@ -200,7 +204,7 @@ export class Wishes extends Ways {
   /** What was played of a stage last time, again, unless it was there for so many sessions already. */
   private sticky(stage: Family['stage'], sessions: number, kind: 'warmUp' | 'music'): Candidate[] {
     const { plan, standing } = this;
-    const last = this.lastDay.findLast(
+    const last = this.lastSession.findLast(
       ({ family }) => familyById(family).stage === stage && !isCheck(familyById(family)),
     );
     if (!last) return [];

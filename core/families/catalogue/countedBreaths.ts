@@ -29,7 +29,7 @@ export const countedBreaths = defineFamily({
     planned: {
       from: 'new',
       meets: ({ midi, reason, band }) => {
-        if (zoneOf(midi) === 'low' || (midi >= 73 && midi <= 75)) return undefined;
+        if (zoneOf(midi) === 'low') return undefined;
         if (reason === 'failing') return { writtenMidi: midi, beats: 4, dynamic: dynamicOf(band) };
         return reason === 'response' ? { writtenMidi: midi, beats: 4, dynamic: 'p' } : undefined;
       },

@@ -61,7 +61,7 @@ export const crossingBreak = defineFamily({
     planned: {
       from: 'new',
       meets: ({ midi, reason }) =>
-        (reason === 'failing' || reason === 'response') && midi >= 73 && midi <= 75 ? { way: 'fromAbove' } : undefined,
+        (reason === 'failing' || reason === 'response') && midi >= 74 && midi <= 75 ? { way: 'fromAbove' } : undefined,
       turn: ({ level, turn }) => ({
         way: level === 'new' ? 'fromAbove' : byTurn(['fromAbove', 'byStep', 'acrossSilence'], turn),
       }),

@@ -4,6 +4,8 @@ import { byTurn } from '../teaching';
 
 /** The highest tube of the row downwards, written F4: short tubes come first, they are the easier ones. */
 const ROW_FROM_MIDI = 65;
+/** From so high down to the fundamental there is a breath for two beats on each. */
+const DOWN_FROM = 4;
 const WAYS = ['attacked', 'heldLong', 'swelled', 'overTubes', 'straightDown'] as const;
 
 /** An overtone by itself: started without the fundamental, held, swelled, over the tubes, or straight down to 1. */
@@ -55,11 +57,12 @@ export const directOvertone = defineFamily({
     planned: {
       from: 'home',
       // What was learnt in a ladder is started by itself one partial under the frontier.
-      turn: ({ frontier, turn }) => ({
-        writtenMidi: frontier.tubeMidi,
-        partial: Math.max(2, frontier.partial - 1),
-        overtoneWay: byTurn(WAYS, turn),
-      }),
+      turn: ({ frontier, turn }) => {
+        const overtoneWay = byTurn(WAYS, turn);
+        const most = overtoneWay === 'straightDown' ? DOWN_FROM : frontier.partial;
+        const partial = Math.max(2, Math.min(frontier.partial - 1, most));
+        return { writtenMidi: frontier.tubeMidi, partial, overtoneWay };
+      },
     },
   },
 });
