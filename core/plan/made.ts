@@ -49,6 +49,7 @@ export function made(
   standing: Standing,
 ): Candidate | undefined {
   const { nowMs, day, quiet, schools } = plan;
+  if (plan.without?.has(family.id)) return undefined;
   const usual = usualExercise(family, plan.instrumentId);
   const own = schools ? withSchools({ ...usual, ...values }, schools) : usual;
   // What a need, a goal or a turn sets is set, whatever the school has for usual.

@@ -26,6 +26,8 @@ export interface PlanFor {
   /** how the player does what players do differently */
   readonly schools?: Schools;
   readonly goals: readonly Goal[];
+  /** families that the player does not want now */
+  readonly without?: ReadonlySet<string>;
   /** no loud bell notes now */
   readonly quiet: boolean;
   readonly nowMs: number;

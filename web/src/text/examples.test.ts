@@ -28,6 +28,7 @@ const FILLED: Readonly<Record<string, string | number>> = {
   detail: 'no room left',
   error: 1.5,
   exercise: 'Swell',
+  family: 'Direct overtone',
   field: 'Beats',
   fingered: 'B♭3',
   fingering: '1 + 2 + 3 + side F♯',

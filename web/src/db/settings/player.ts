@@ -1,6 +1,15 @@
 import { GOAL_KINDS, LEVELS, type Level } from '@inner-hum/core/families';
 import type { Demand } from '@inner-hum/core/measure';
-import { isRemark, MINUTES, PRACTICE_IDS, type Goal, type Practice, type RemarkOnTake } from '@inner-hum/core/plan';
+import {
+  isRemark,
+  MINUTES,
+  PRACTICE_IDS,
+  WHY_LEFT,
+  type Goal,
+  type LeftOut,
+  type Practice,
+  type RemarkOnTake,
+} from '@inner-hum/core/plan';
 import { array, mixed, number, object } from 'yup';
 import { day, horn, listOf, midi, oneOf, real, recordOf, text, time, whole, type PartsOf } from './parts';
 import { CUES, FIRST_SCHOOLS, SCHOOLS, type Cue, type Schools } from '@inner-hum/core/plan';
@@ -33,6 +42,8 @@ export interface PlayerSettings {
   readonly preparedOn: string;
   /** the day on which each caution was put away */
   readonly cautionsSeen: Readonly<Record<string, string>>;
+  /** families that were taken out of plans by hand, and why once it was said */
+  readonly leftOut: readonly LeftOut[];
   /** families the player marked */
   readonly favourites: readonly string[];
   /** the name on what is handed out: a student's on a week, a teacher's on a routine; '' for none */
@@ -65,6 +76,7 @@ export const FIRST_PLAYER: PlayerSettings = {
   welcomedOn: '',
   preparedOn: '',
   cautionsSeen: {},
+  leftOut: [],
   favourites: [],
   signedAs: '',
   studentId: '',
@@ -96,6 +108,14 @@ export const PLAYER_PARTS: PartsOf<PlayerSettings> = {
   welcomedOn: whole(text()),
   preparedOn: whole(text()),
   cautionsSeen: recordOf(text()),
+  leftOut: listOf(
+    object({
+      family: text().required(),
+      days: array(day().required()).required().max(3),
+      why: oneOf(WHY_LEFT),
+      saidOn: day(),
+    }),
+  ),
   favourites: listOf(text().required()),
   signedAs: whole(text()),
   studentId: whole(text()),

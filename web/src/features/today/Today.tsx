@@ -1,6 +1,6 @@
 import { LEVELS } from '@inner-hum/core/families';
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
-import { blockS, type SessionBlock } from '@inner-hum/core/plan';
+import { blockS, leftOutOn, type SessionBlock } from '@inner-hum/core/plan';
 import { useCallback, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
@@ -12,9 +12,11 @@ import { PageTitle } from '../../ui/PageTitle';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
 import { AskPlayer } from './AskPlayer';
+import { AskWhyLeft } from './AskWhyLeft';
 import { Consistency } from './Consistency';
 import { Goals } from './Goals';
 import { SessionList } from './SessionList';
+import { NotPlanned } from './NotPlanned';
 import { usePlan, useRecent } from './usePlan';
 import { LevelMoved } from './LevelMoved';
 import { LoadLine } from './LoadLine';
@@ -63,6 +65,7 @@ export default function Today() {
           {plan && <WeekTheme plan={plan} blocks={blocks ?? []} />}
           {plan && !kept && <LoadLine load={plan.load} onAnyway={() => setAnyway(true)} />}
           <LevelMoved recent={recent} />
+          {recent && <AskWhyLeft recent={recent} />}
           {kept?.change && (
             <chakra.p role="status" mt="6px">
               {t(`today.changed.${kept.change.decision as 'easier'}`)}
@@ -88,6 +91,7 @@ export default function Today() {
             </>
           )}
           <PlanChoices adjusted={kept !== null} />
+          <NotPlanned />
         </Box>
         <chakra.aside display="flex" flexDirection="column" gap="22px">
           {recent && <Consistency recent={recent} />}
@@ -135,7 +139,7 @@ function useTodaysSession(planned: readonly SessionBlock[] | undefined) {
   const page = usePageSound();
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
-  const { minutes, instrumentId, session } = useAppSelector((state) => state.settings);
+  const { minutes, instrumentId, session, leftOut } = useAppSelector((state) => state.settings);
   const today = dayOf(new Date());
   // An adjusted or begun session stays for its day; another horn or another length is another session.
   const kept =
@@ -145,10 +149,12 @@ function useTodaysSession(planned: readonly SessionBlock[] | undefined) {
   const blocks = kept ? kept.blocks : planned;
   const put = useCallback(
     (changed: readonly SessionBlock[]) => {
+      const gone = leftBy(blocks ?? [], changed);
+      if (gone) dispatch(settingsChanged({ leftOut: leftOutOn(leftOut, gone, today) }));
       const base: RunningSession = kept ?? { day: today, instrumentId, minutes, blocks: [], done: 0, change: null };
       dispatch(settingsChanged({ session: { ...base, blocks: changed } }));
     },
-    [dispatch, kept, today, instrumentId, minutes],
+    [dispatch, blocks, kept, leftOut, today, instrumentId, minutes],
   );
   const start = useCallback(() => {
     if (!blocks || blocks.length === 0) return;
@@ -157,4 +163,12 @@ function useTodaysSession(planned: readonly SessionBlock[] | undefined) {
     void startQueue(page, sessionQueue()); // never rejects: problems go to the store
   }, [blocks, kept, put, navigate, page]);
   return { kept, blocks, put, start };
+}
+
+/** The family that a change by hand took out altogether; what a teacher or a routine set is not asked about. */
+function leftBy(before: readonly SessionBlock[], after: readonly SessionBlock[]): string | undefined {
+  const of = (blocks: readonly SessionBlock[]) => new Set(blocks.map(({ exercise }) => exercise.family));
+  const left = of(after);
+  return before.find(({ exercise, reason }) => reason.kind !== 'routine' && !left.has(exercise.family))?.exercise
+    .family;
 }

@@ -6,6 +6,7 @@ import {
   levelNow,
   loadToday,
   MINUTES,
+  notPlanned,
   ownSources,
   planSession,
   routineBlocks,
@@ -54,8 +55,19 @@ export function usePlan(recent: readonly Digest[] | undefined, anyway: boolean):
   const ever = useLiveQuery(everPlayed, []);
   return useMemo(() => {
     if (!cells || !recent || !ever) return undefined;
-    const { instrumentId, minutes, style, level, practices, schools, goals, quietHours, routines, weekMinutes } =
-      settings;
+    const {
+      instrumentId,
+      minutes,
+      style,
+      level,
+      practices,
+      schools,
+      goals,
+      quietHours,
+      routines,
+      weekMinutes,
+      leftOut,
+    } = settings;
     const now = new Date();
     const weekday = (now.getDay() + 6) % 7;
     const ownTakes = recent.filter((digest) => digest.setup.instrumentId === instrumentId && !isFree(digest));
@@ -71,6 +83,7 @@ export function usePlan(recent: readonly Digest[] | undefined, anyway: boolean):
       quiet: isQuiet(now, quietHours),
       nowMs: now.getTime(),
       day: dayOf(now),
+      without: notPlanned(leftOut, dayOf(now)),
     };
     const asked = loadToday(from);
     const rests = asked.kind === 'rest' || (weekMinutes[weekday] === 0 && asked.kind !== 'goalDay');
@@ -92,6 +105,7 @@ const planned = ({ settings }: RootState) => ({
   quietHours: settings.quietHours,
   routines: settings.routines,
   weekMinutes: settings.weekMinutes,
+  leftOut: settings.leftOut,
 });
 
 /** Families that were ever played, and the day of the first take, on any horn. */

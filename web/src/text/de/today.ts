@@ -3,6 +3,16 @@ export const todayWords = {
   today: {
     title: 'Heute',
     start: 'Start',
+    left: {
+      title: 'Du hast {{family}} an drei Tagen herausgenommen. Warum?',
+      why: { tooHard: 'Noch zu schwer', known: 'Kann ich schon', notWanted: 'Will ich nicht', noTime: 'Keine Zeit' },
+      now: {
+        tooHard: '{{family}} kommt nach zwei Wochen wieder.',
+        known: '{{family}} kannst du: es kommt nach vier Wochen wieder einmal.',
+        notWanted: '{{family}} wird nicht mehr geplant.',
+      },
+      again: 'Wieder planen',
+    },
     goOn: 'Weiter',
     louderNow:
       'Alles, was du zuletzt gespielt hast, war {{db}} dB lauter als an den Tagen davor: Das Mikrofon steht näher, oder sein Pegel wurde erhöht. Miss deine Dynamik neu, sonst wird die Lautstärke nach der alten beurteilt.',

@@ -3,6 +3,21 @@ export const todayWords = {
   today: {
     title: 'Today',
     start: 'Start',
+    left: {
+      title: 'You have taken {{family}} out on three days. Why?',
+      why: {
+        tooHard: 'It is too hard for now',
+        known: 'I have it already',
+        notWanted: 'I do not want it',
+        noTime: 'There was no time',
+      },
+      now: {
+        tooHard: '{{family}} comes back when two weeks are over.',
+        known: '{{family}} is yours: it comes round again after four weeks.',
+        notWanted: '{{family}} is not planned any more.',
+      },
+      again: 'Plan it again',
+    },
     goOn: 'Continue',
     louderNow:
       'Everything you played last was {{db}} dB louder than on the days before: the microphone stands nearer, or its level was turned up. Measure your dynamics anew, or loudness is judged by the old ones.',

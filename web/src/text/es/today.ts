@@ -3,6 +3,21 @@ export const todayWords = {
   today: {
     title: 'Hoy',
     start: 'Empezar',
+    left: {
+      title: 'Has quitado {{family}} tres días. ¿Por qué?',
+      why: {
+        tooHard: 'Aún es muy difícil',
+        known: 'Ya lo domino',
+        notWanted: 'No lo quiero',
+        noTime: 'No había tiempo',
+      },
+      now: {
+        tooHard: '{{family}} vuelve pasadas dos semanas.',
+        known: '{{family}} ya es tuyo: vuelve tras cuatro semanas.',
+        notWanted: '{{family}} ya no se planea.',
+      },
+      again: 'Planearlo otra vez',
+    },
     goOn: 'Seguir',
     louderNow:
       'Todo lo que has tocado últimamente era {{db}} dB más fuerte que los días antes: el micrófono está más cerca, o se subió su nivel. Mide tu dinámica de nuevo, o la fuerza se valora con la antigua.',

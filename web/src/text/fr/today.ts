@@ -3,6 +3,21 @@ export const todayWords = {
   today: {
     title: 'Aujourd’hui',
     start: 'Commencer',
+    left: {
+      title: 'Tu as retiré {{family}} trois jours. Pourquoi ?',
+      why: {
+        tooHard: 'Trop difficile pour l’instant',
+        known: 'Je le sais déjà',
+        notWanted: 'Je n’en veux pas',
+        noTime: 'Pas le temps',
+      },
+      now: {
+        tooHard: '{{family}} revient dans deux semaines.',
+        known: '{{family}} est acquis : il repasse après quatre semaines.',
+        notWanted: '{{family}} n’est plus prévu.',
+      },
+      again: 'Le prévoir à nouveau',
+    },
     goOn: 'Continuer',
     louderNow:
       'Tout ce que tu as joué dernièrement était {{db}} dB plus fort que les jours d’avant : le micro est plus près, ou son niveau a été monté. Mesure ta dynamique à nouveau, sinon la force est jugée d’après l’ancienne.',

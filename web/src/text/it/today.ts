@@ -3,6 +3,21 @@ export const todayWords = {
   today: {
     title: 'Oggi',
     start: 'Comincia',
+    left: {
+      title: 'Hai tolto {{family}} in tre giorni. Perché?',
+      why: {
+        tooHard: 'Per ora è troppo difficile',
+        known: 'Lo so già',
+        notWanted: 'Non lo voglio',
+        noTime: 'Non c’era tempo',
+      },
+      now: {
+        tooHard: '{{family}} torna passate due settimane.',
+        known: '{{family}} è tuo: ripassa dopo quattro settimane.',
+        notWanted: '{{family}} non si pianifica più.',
+      },
+      again: 'Pianificalo di nuovo',
+    },
     goOn: 'Continua',
     louderNow:
       'Tutto ciò che hai suonato ultimamente era {{db}} dB più forte dei giorni prima: il microfono è più vicino, o il suo livello è stato alzato. Misura di nuovo la tua dinamica, altrimenti la forza si valuta con la vecchia.',
