@@ -24,10 +24,10 @@ test('an own tune is read from a score file, drawn as it is written, played and 
   await expect(field).toHaveValue('[p] [<] (G4 A4 B4:2) [f] D5:2');
   // What is typed wrongly is named, and the tune stays.
   await field.fill('[p] [<] (G4 A4 B4:2) [loud] D5:2');
-  await expect(page.getByText('is no sign: pp to ff')).toBeVisible();
-  await field.fill('[p] [<] (G4 A4 B4:2) [f] D5:2 [air] G4:2');
+  await expect(page.getByText('is no sign here: pp to ff')).toBeVisible();
+  await field.fill('[p] [<] (G4 A4 B4:2) [f] D5:2 [air] G4:2 [B♭3] F5:2');
   await expect(page.getByTestId('dynamics').locator('text')).toHaveText(['p', 'f']);
-  await expect(page.getByTestId('part').getByRole('img')).toHaveAccessibleName(/D5.*G4 by air/);
+  await expect(page.getByTestId('part').getByRole('img')).toHaveAccessibleName(/D5.*G4 by air.*F5/);
   await page.getByRole('button', { name: 'To the Stand' }).click();
   await page.getByTestId('start').click();
   await expect(page.getByTestId('verdict')).toBeVisible();

@@ -73,6 +73,7 @@ test('a routine goes to a student, the week comes back, is heard and remarked on
   await expectAccessible(teacher);
   await row.getByRole('link', { name: 'Mara' }).click();
   await expect(teacher.getByText('Felt easy.')).toBeVisible();
+  await expect(teacher.getByRole('heading', { name: 'Where in a session it breaks' })).toBeVisible();
   await teacher.getByTestId('student-take').getByRole('link').click();
   await teacher.getByRole('button', { name: /^Play/ }).click();
   await expect(teacher.getByRole('button', { name: /^Pause/ })).toBeVisible();

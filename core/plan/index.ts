@@ -112,6 +112,6 @@ export {
 export type { Goal, Theme } from './aims';
 export { slotOf } from './lesson';
 export { answered, askedAbout, leftOutOn, notPlanned, WHY_LEFT, type LeftOut, type WhyLeft } from './leftOut';
-export { weekReport, type NoteOfWeek, type WeekReport } from './weekReport';
+export { weekFacts, weekReport, type NoteOfWeek, type WeekFacts } from './weekReport';
 export { standingOf } from './standing';
 export { goalProgress, type GoalProgress } from './goalSteps';

@@ -19,10 +19,14 @@ export interface NoteOfWeek extends WeekAnswer {
   readonly midi: number;
 }
 
-/** What a week brought. */
-export interface WeekReport {
+/** What a week brought: its theme with the answer, and the facts. */
+export interface WeekReport extends WeekFacts {
   readonly theme: Theme;
   readonly answer: WeekAnswer;
+}
+
+/** What the takes of a week show, whatever it was about. */
+export interface WeekFacts {
   readonly notes: readonly NoteOfWeek[];
   /** the last take of each exercise that became secure in it */
   readonly secured: readonly Digest[];
@@ -36,14 +40,17 @@ export interface WeekReport {
 
 /** What the week of a plan's day brought so far. */
 export function weekReport(plan: PlanFor): WeekReport {
-  const week = weekNumber(plan.day);
-  const takes = [...plan.recent].sort((a, b) => a.startedAtMs - b.startedAtMs);
-  const own = takes.filter(({ day }) => weekNumber(day) === week);
-  const before = takes.filter(({ day }) => weekNumber(day) < week);
   const theme = themeOf(plan);
+  return { theme, answer: answerOf(theme, plan), ...weekFacts(plan.recent, plan.day) };
+}
+
+/** What takes show of the week of a day, beside what was before it. */
+export function weekFacts(digests: readonly Digest[], day: string): WeekFacts {
+  const week = weekNumber(day);
+  const takes = [...digests].sort((a, b) => a.startedAtMs - b.startedAtMs);
+  const own = takes.filter((take) => weekNumber(take.day) === week);
+  const before = takes.filter((take) => weekNumber(take.day) < week);
   return {
-    theme,
-    answer: answerOf(theme, plan),
     notes: notesOf(before, own),
     secured: securedIn(before, own),
     thirds: thirdsOf(own),

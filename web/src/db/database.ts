@@ -1,10 +1,11 @@
-import { migrate, type TakePlan, type TakeRecord, type WholeTake } from '@inner-hum/core/take';
+import type { TakePlan, TakeRecord, WholeTake } from '@inner-hum/core/take';
 import type { Cell, Digest, Glance, Milestone, ReedUse, TonesOfDay } from '@inner-hum/core/plan';
 import type { StudentNote } from '@inner-hum/core/formats';
 import { Dexie, type DexieOptions, type EntityTable, type Table, type Transaction } from 'dexie';
 import { addUpReeds, guardDerived, rebuildDerived } from './derived';
 import { detailOf } from '../base/detailOf';
 import { listsApart, type EntryRow } from './settings/entries';
+import { migrateRecords, migrateTakes } from './migrateRows';
 
 interface FramesRow {
   readonly takeId: string;
@@ -185,7 +186,7 @@ export class InnerHumDatabase extends Dexie {
     this.version(12).upgrade(
       bringingUp(async (transaction) => {
         await migrateTakes(transaction);
-        for (const name of ['bin', 'studentTakes']) await migrateRecords(transaction.table<WithRecord>(name));
+        for (const name of ['bin', 'studentTakes']) await migrateRecords(transaction.table(name));
       }),
     );
     this.version(13).stores({ shelf: 'id, addedAt', shelfSounds: 'id' });
@@ -193,27 +194,6 @@ export class InnerHumDatabase extends Dexie {
     this.version(14).upgrade(bringingUp((transaction) => rebuildDerived(transaction)));
     guardDerived(this);
   }
-}
-
-/** Every take in today's form. */
-async function migrateTakes(transaction: Transaction): Promise<void> {
-  await transaction
-    .table<TakeRecord>('takes')
-    .toCollection()
-    .modify((_, row) => {
-      row.value = migrate(row.value) as TakeRecord;
-    });
-}
-
-interface WithRecord {
-  readonly record: TakeRecord;
-}
-
-/** Every record that a row of a table holds in today's form. */
-async function migrateRecords(table: Table<WithRecord>): Promise<void> {
-  await table.toCollection().modify((_, row) => {
-    row.value = { ...row.value, record: migrate(row.value.record) as TakeRecord };
-  });
 }
 
 /** The one database of this page or worker. */

@@ -1,4 +1,4 @@
-import { glanceOf } from '@inner-hum/core/plan';
+import { glanceOf, type Digest } from '@inner-hum/core/plan';
 import type { StudentWeek } from '@inner-hum/core/formats';
 import type { WholeTake } from '@inner-hum/core/take';
 import type { Table } from 'dexie';
@@ -85,6 +85,15 @@ export async function studentTakes(studentId: string, fromMs: number, toMs: numb
     .between(...spanOf(studentId, [fromMs, toMs]))
     .toArray();
   return rows.map((row) => row.record);
+}
+
+/** What a student's takes told up to a moment, milliseconds since 1970. */
+export async function studentDigestsUpTo(studentId: string, toMs: number): Promise<Digest[]> {
+  const rows = await database.studentDigests
+    .where('[studentId+startedAtMs]')
+    .between(...spanOf(studentId, [0, toMs]))
+    .toArray();
+  return rows.map(({ digest }) => digest);
 }
 
 /** A student's take with its frames and, where it was given, its sound; undefined when it is not here. */

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import { ROUTINE_LIMITS } from '@inner-hum/core/plan';
+import { ROUTINE_LIMITS, weekFacts } from '@inner-hum/core/plan';
 import type { TakeRecord } from '@inner-hum/core/take';
 import { addDays } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
@@ -9,7 +9,8 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { saveFile } from '../../base/saveFile';
 import { database, type StudentRow } from '../../db/database';
 import { routineFile } from '../../shared/exercise/link';
-import { renameStudent, studentTakes } from '../../db/students';
+import { renameStudent, studentDigestsUpTo, studentTakes } from '../../db/students';
+import { FactsOfWeek } from '../../shared/stored/FactsOfWeek';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { noticed } from '../../store/notices';
 import { entry } from '../../store/lists';
@@ -34,7 +35,8 @@ export default function StudentPage() {
   const [fromMs, toMs] = [week.monday.getTime(), addDays(week.monday, week.days.length).getTime()];
   const student = useLiveQuery(async () => (await database.students.get(id)) ?? null, [id]);
   const takes = useLiveQuery(() => studentTakes(id, fromMs, toMs), [id, fromMs, toMs]);
-  if (student === undefined || !takes) return <p>{t('app.loading')}</p>;
+  const digests = useLiveQuery(() => studentDigestsUpTo(id, toMs), [id, toMs]);
+  if (student === undefined || !takes || !digests) return <p>{t('app.loading')}</p>;
   if (student === null)
     return (
       <chakra.p mt="32px" fontSize="lead">
@@ -57,6 +59,9 @@ export default function StudentPage() {
         />
       </Field>
       <Days student={student} days={week.days} />
+      {digests.some(({ day }) => week.days.includes(day)) && (
+        <FactsOfWeek facts={weekFacts(digests, week.days.at(-1)!)} />
+      )}
       <Box mt="22px">
         <SectionTitle>{t('students.takes')}</SectionTitle>
         {takes.length === 0 && <p>{t('students.noTakes')}</p>}

@@ -1,5 +1,5 @@
 import { chakra, Flex } from '@chakra-ui/react';
-import type { Digest, WeekReport } from '@inner-hum/core/plan';
+import type { Digest, WeekFacts } from '@inner-hum/core/plan';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useBlindPair } from '../../shared/take/useBlindPair';
@@ -12,7 +12,7 @@ import { SectionTitle } from '../../ui/PageTitle';
 const LETTERS = ['A', 'B'] as const;
 
 /** Two own takes of one exercise, as loud as each other: which is which is told only after the choice. */
-export function BlindPair({ pair }: { readonly pair: WeekReport['pair'] }) {
+export function BlindPair({ pair }: { readonly pair: WeekFacts['pair'] }) {
   const { t } = useTranslation();
   return (
     <chakra.section mt="22px" data-testid="blind-pair" css={{ '@media print': { display: 'none' } }}>
