@@ -2,7 +2,7 @@ import { Box, chakra, Grid } from '@chakra-ui/react';
 import type { ExerciseParameters } from '@inner-hum/core/exercise';
 import { familyById } from '@inner-hum/core/families';
 import type { Routine } from '@inner-hum/core/plan';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useSearchParams } from 'react-router';
 import { PhraseEntry } from '../../shared/exercise/PhraseEntry';
@@ -21,7 +21,7 @@ import { FamilyChoice, FamilyList, type AimChoice } from './FamilyList';
 import { exerciseFromLink, routineFromLink } from '../../shared/exercise/link';
 import { OwnExercises } from './OwnExercises';
 import { Routines } from './Routines';
-import { PassageRisks } from './PassageRisks';
+import { marksOf, PassageRisks, usePassageRisks } from './PassageRisks';
 import { RoutineOffer } from './RoutineOffer';
 import { tableText } from '../../text/tableText';
 
@@ -33,6 +33,8 @@ export default function ExercisesPage() {
   const settings = useAppSelector((state) => state.settings);
   const now = exerciseOf(settings);
   const score = scoreOf(settings);
+  const risks = usePassageRisks();
+  const marks = useMemo(() => risks && marksOf(risks), [risks]);
   const [aim, setAim] = useState<AimChoice>('all');
   const choose = useCallback(
     (exercise: ExerciseParameters) => {
@@ -75,7 +77,7 @@ export default function ExercisesPage() {
             mb="14px"
             _print={{ maxHeight: 'none', overflow: 'visible', color: 'black' }}
           >
-            <Part score={score} exercise={now} />
+            <Part score={score} exercise={now} marks={marks} />
           </Box>
           <Box _print={{ display: 'none' }}>
             <ExerciseControls />
@@ -85,9 +87,7 @@ export default function ExercisesPage() {
                 onPhrase={(phrase) => dispatch(exerciseChanged({ phrase }))}
               />
             )}
-            {/* A route of overtones is on no map. */}
-            {'phrase' in familyById(now.family).fields &&
-              score.steps.some(({ partialNumber }) => partialNumber === 1) && <PassageRisks />}
+            {risks && <PassageRisks risks={risks} />}
             <ExerciseActions />
             <BlockList nameOf={(exercise) => `${exerciseTitle(t, exercise, nameOf)}, ${exerciseMeta(t, exercise)}`} />
             <OwnExercises exercise={now} onUse={choose} />

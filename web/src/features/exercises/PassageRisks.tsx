@@ -1,8 +1,20 @@
 import { chakra, Flex } from '@chakra-ui/react';
+import { parsePhrase, type ExerciseParameters } from '@inner-hum/core/exercise';
+import { familyById } from '@inner-hum/core/families';
 import { QUANTITY_ROWS } from '@inner-hum/core/measure';
-import { feedersOf, hornMap, passageRisks, type PassageRisk } from '@inner-hum/core/plan';
+import {
+  exerciseTag,
+  feedersOf,
+  hornMap,
+  passageProgress,
+  passageRisks,
+  type PassageDay,
+  type PassageRisk,
+} from '@inner-hum/core/plan';
+import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
+import { database } from '../../db/database';
 import { useOpenExercise } from '../../shared/exercise/useOpenExercise';
 import { useCells } from '../../shared/stored/useCells';
 import { useAppDispatch, useAppSelector } from '../../store';
@@ -11,28 +23,49 @@ import { noticed } from '../../store/notices';
 import { exerciseOf, listsChanged, rulerOf, scoreOf } from '../../store/settings';
 import { useHorn } from '../../store/useHorn';
 import { exerciseTitle } from '../../text/exerciseText';
-import { formatNumber, formatSigned } from '../../text/format';
+import { formatDate, formatNumber, formatSigned } from '../../text/format';
 import { needText } from '../../text/needText';
 import { useNoteName } from '../../text/useNoteName';
 import { Button } from '../../ui/controls';
 import { SectionTitle } from '../../ui/PageTitle';
 
-/** What of the passage is risky by the player's own map, and short exercises that feed it, before the passage again. */
-export function PassageRisks() {
+/** How feeders and the passage stand in the week's practice. */
+const TRIES = 3;
+const REST_S = 8;
+const WEEK = [0, 1, 2, 3, 4, 5, 6] as const;
+const NAMED_NOTES = 4;
+
+/** What of the exercise on the Stand is risky by the player's own map; undefined while that is read, or where it says nothing. */
+export function usePassageRisks(): readonly PassageRisk[] | undefined {
+  const settings = useAppSelector((state) => state.settings);
+  const { hornId } = useHorn();
+  const cells = useCells();
+  const score = useMemo(() => scoreOf(settings), [settings]);
+  const { softestDb, loudestDb } = rulerOf(settings);
+  // A route of overtones is on no map.
+  const asked = 'phrase' in familyById(score.family).fields && score.steps.some((step) => step.partialNumber === 1);
+  return useMemo(
+    () => (cells && asked ? passageRisks(score, hornMap(cells), hornId, loudestDb - softestDb) : undefined),
+    [cells, asked, score, hornId, softestDb, loudestDb],
+  );
+}
+
+/** For the drawn part: which notes are risky, with the number under which it is said why; of two the worse. */
+export function marksOf(risks: readonly PassageRisk[]): ReadonlyMap<number, number> {
+  return new Map(
+    [...risks.entries()].reverse().flatMap(([i, { steps }]) => steps.map((step) => [step, i + 1] as const)),
+  );
+}
+
+/** Why notes of the passage are risky, short exercises that feed it, and whether it has become better. */
+export function PassageRisks({ risks }: { readonly risks: readonly PassageRisk[] }) {
   const { t } = useTranslation();
   const nameOf = useNoteName();
   const dispatch = useAppDispatch();
   const open = useOpenExercise();
   const settings = useAppSelector((state) => state.settings);
-  const { hornId } = useHorn();
-  const cells = useCells();
-  const score = scoreOf(settings);
-  const { softestDb, loudestDb } = rulerOf(settings);
-  const risks = useMemo(
-    () => cells && passageRisks(score, hornMap(cells), hornId, loudestDb - softestDb),
-    [cells, score, hornId, softestDb, loudestDb],
-  );
-  if (!risks) return null;
+  const empty = useCells()?.length === 0;
+  const exercise = exerciseOf(settings);
   const feeders = feedersOf(risks);
   const why = (risk: PassageRisk) => {
     if (risk.kind === 'need') return needText(t, nameOf, risk.need);
@@ -49,21 +82,29 @@ export function PassageRisks() {
     });
   };
   const put = () => {
-    const after = [...feeders, exerciseOf(settings)];
+    const after = [...feeders, exercise];
     dispatch(listsChanged(after.map((exercise) => entry.added('block', exercise))));
     dispatch(noticed({ key: 'passage.put' }));
+  };
+  const intoWeek = () => {
+    const blocks = [...feeders, exercise].map((one) => ({ exercise: one, tries: TRIES, restS: REST_S, remark: '' }));
+    const notes = parsePhrase(String(exercise['phrase'])).flatMap(({ midi }) => (midi === null ? [] : [nameOf(midi)]));
+    const name = t('passage.routine', { notes: notes.slice(0, NAMED_NOTES).join(' ') });
+    const routine = { name, from: '', days: WEEK, must: true, remark: '', blocks };
+    dispatch(listsChanged([entry.added('routines', routine)]));
+    dispatch(noticed({ key: 'passage.inWeek', values: { name } }));
   };
   return (
     <chakra.section mt="22px" data-testid="passage-risks">
       <SectionTitle>{t('passage.title')}</SectionTitle>
-      {risks.length === 0 && <p>{t(cells?.length === 0 ? 'passage.noMap' : 'passage.none')}</p>}
-      <chakra.ul listStyleType="disc" pl="1.2em">
+      {risks.length === 0 && <p>{t(empty ? 'passage.noMap' : 'passage.none')}</p>}
+      <chakra.ol listStyleType="decimal" pl="1.4em">
         {risks.map((risk) => (
           <li key={`${risk.kind} ${risk.steps.join(' ')}`}>
             {t('passage.at', { count: risk.steps.length, notes: risk.steps.map((i) => i + 1).join(', ') })} {why(risk)}
           </li>
         ))}
-      </chakra.ul>
+      </chakra.ol>
       {feeders.length > 0 && (
         <Flex gap="10px" wrap="wrap" mt="10px">
           {feeders.map((feeder, i) => (
@@ -72,8 +113,33 @@ export function PassageRisks() {
             </Button>
           ))}
           <Button onClick={put}>{t('passage.toBlock')}</Button>
+          <Button onClick={intoWeek}>{t('passage.toWeek')}</Button>
         </Flex>
       )}
+      <Progress exercise={exercise} />
     </chakra.section>
+  );
+}
+
+/** Whether the passage goes better than on its first day; how that will be told, before there are two days of it. */
+function Progress({ exercise }: { readonly exercise: ExerciseParameters }) {
+  const { t } = useTranslation();
+  const tag = exerciseTag(exercise);
+  const digests = useLiveQuery(() => database.digests.where('tags').equals(tag).toArray(), [tag]);
+  if (!digests) return null;
+  const told = passageProgress(digests);
+  const dayText = ({ day, takes, value, uncertainty }: PassageDay) =>
+    t('passage.day', {
+      date: formatDate(new Date(`${day}T12:00`), 'dayOfYear'),
+      count: takes,
+      value: formatNumber(100 * value, 0),
+      error: formatNumber(100 * uncertainty, 0),
+    });
+  return (
+    <chakra.p mt="10px" data-testid="passage-progress">
+      {told
+        ? `${dayText(told.first)} ${dayText(told.last)} ${t(`passage.answer.${told.answer}`)}`
+        : t(digests.length === 0 ? 'passage.notYet' : 'passage.oneDay')}
+    </chakra.p>
   );
 }

@@ -1,7 +1,7 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto';
 import { familyById, usualExercise } from '@inner-hum/core/families';
-import { cellsFrom } from '@inner-hum/core/plan';
+import { cellsFrom, exerciseTag } from '@inner-hum/core/plan';
 import { digest, seen } from '@inner-hum/core/plan/testDigests';
 import { fireEvent, screen } from '@testing-library/react';
 import { expect, it } from 'vitest';
@@ -9,15 +9,20 @@ import { database } from '../../db/database';
 import { store } from '../../store';
 import { settingsChanged } from '../../store/settings';
 import { freshEachTime, inApp, settings } from '../../testing/inApp';
-import { PassageRisks } from './PassageRisks';
+import { marksOf, PassageRisks, usePassageRisks } from './PassageRisks';
 
 freshEachTime();
+
+function Shown() {
+  const risks = usePassageRisks();
+  return risks && <PassageRisks risks={risks} />;
+}
 
 const passage = { ...usualExercise(familyById('ownPassage'), 'alto'), phrase: '[f] C5 D5 E5 D5' };
 
 it('an empty map says what it needs', async () => {
   store.dispatch(settingsChanged({ exercise: passage }));
-  inApp(<PassageRisks />);
+  inApp(<Shown />);
   expect(await screen.findByText(/Your map is empty still/)).toBeTruthy();
 });
 
@@ -25,10 +30,35 @@ it('names the notes that the map calls risky with their figures, and puts feeder
   const sharp = Array.from({ length: 8 }, () => seen({ midi: 74, band: 'loud', values: { pitchCentreCents: 25 } }));
   await database.cells.bulkPut([...cellsFrom([digest('a', 1, sharp)]).values()]);
   store.dispatch(settingsChanged({ exercise: passage }));
-  inApp(<PassageRisks />);
+  inApp(<Shown />);
   expect(await screen.findByText(/^Notes 2, 4: D5 .*25 cents sharp/)).toBeTruthy();
   fireEvent.click(screen.getByRole('button', { name: /into the block/ }));
   const families = settings().block.map(({ family }) => family);
   expect(families).toHaveLength(2);
   expect(families.at(-1)).toBe('ownPassage');
+  fireEvent.click(screen.getByRole('button', { name: 'Into every day of the week' }));
+  const [routine] = settings().routines;
+  expect(routine).toMatchObject({ name: 'Passage C5 D5 E5 D5 …', must: true, days: [0, 1, 2, 3, 4, 5, 6] });
+  expect(routine!.blocks.map(({ exercise }) => exercise.family)).toEqual(families);
+});
+
+it('marks the notes with the number under which it is said why, the worse of two', () => {
+  const risk = (...steps: number[]) => ({ steps }) as unknown as Parameters<typeof marksOf>[0][number];
+  expect([...marksOf([risk(1, 3), risk(2, 3)])].sort()).toEqual([
+    [1, 1],
+    [2, 2],
+    [3, 1],
+  ]);
+});
+
+it('says on the second day whether the passage is better', async () => {
+  const played = (id: string, day: number, shareInWindow: number) =>
+    digest(id, day, [], {}, { family: 'ownPassage', parameters: passage, shareInWindow, tags: [exerciseTag(passage)] });
+  store.dispatch(settingsChanged({ exercise: passage }));
+  await database.cells.bulkPut([...cellsFrom([digest('a', 1, [seen()])]).values()]);
+  await database.digests.bulkPut([played('b', 1, 0.6), played('c', 1, 0.62)]);
+  inApp(<Shown />);
+  expect((await screen.findByTestId('passage-progress')).textContent).toContain('Played on one day so far.');
+  await database.digests.bulkPut([played('d', 8, 0.95), played('e', 8, 0.96)]);
+  expect(await screen.findByText(/2 takes: 5 .* out of tune\. It is better\.$/)).toBeTruthy();
 });

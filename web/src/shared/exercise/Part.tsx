@@ -7,6 +7,7 @@ import { useAppSelector } from '../../store';
 import { useNoteName } from '../../text/useNoteName';
 import { usePartWords } from '../../text/usePartWords';
 import { drawDynamics } from './drawDynamics';
+import { drawMarks } from './drawMarks';
 import { systemsOf, type System } from './systems';
 
 /** Where a beat of the written part stands as it is drawn, pixels in its box; undefined after its end. */
@@ -37,12 +38,15 @@ export function Part({
   score,
   exercise,
   withTempo = true,
+  marks,
   onPlaces,
 }: {
   readonly score: Score;
   readonly exercise: ExerciseParameters;
   /** whether the tempo stands over it */
   readonly withTempo?: boolean;
+  /** notes of which something is said beside it, by their place from 0: its number */
+  readonly marks?: ReadonlyMap<number, number> | undefined;
   readonly onPlaces?: (places: () => PartPlaces) => void;
 }) {
   const { t } = useTranslation();
@@ -85,10 +89,11 @@ export function Part({
       const timings = new abc.TimingCallbacks(tune, { qpm: BEAT_IS_SECOND_BPM }).noteTimings;
       const systems = systemsOf(timings, drawn);
       drawDynamics(drawn, score, systems);
+      if (marks && marks.size > 0) drawMarks(drawn, score, systems, marks);
       onPlaces?.(() => placesIn(systems, timings, drawn));
     });
     return () => void (gone = true);
-  }, [score, spelling, t, nameOf, words, withTempo, onPlaces]);
+  }, [score, spelling, t, nameOf, words, withTempo, marks, onPlaces]);
   return <Box ref={place} color="ink" width="100%" data-testid="part" />;
 }
 

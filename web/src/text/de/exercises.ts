@@ -10,6 +10,21 @@ export const exercisesWords = {
     beyond: '{{note}} soll {{db}} dB unter der Lautstärke klingen, bei der er meist abreißt.',
     toBlock: 'Diese zuerst, dann die Stelle: in den Block',
     put: 'Die Vorübungen und die Stelle sind im Block.',
+    toWeek: 'In jeden Tag der Woche',
+    routine: 'Stelle {{notes}} …',
+    inWeek: '„{{name}}“ steht jeden Tag vorn auf Heute, bis du es aus deinen Abläufen nimmst.',
+    day_one: 'Am {{date}}, eine Aufnahme: {{value}} ±{{error}} % des Tons verstimmt.',
+    day_other: 'Am {{date}}, {{count}} Aufnahmen: {{value}} ±{{error}} % des Tons verstimmt.',
+    answer: {
+      better: 'Es ist besser.',
+      worse: 'Es ist nicht besser.',
+      same: 'Es ist gleich.',
+      cannotTell: 'Ob es besser ist, lässt sich noch nicht sagen.',
+    },
+    notYet:
+      'Spiele die Stelle einmal, übe, was ihr hilft, und spiele sie an einem anderen Tag wieder: Dann steht hier, ob es besser ist.',
+    oneDay:
+      'Bisher an einem Tag gespielt. Übe, was ihr hilft, und spiele sie an einem anderen wieder: Dann steht hier, ob es besser ist.',
   },
   families: {
     airIntoTone: {

@@ -10,6 +10,21 @@ export const exercisesWords = {
     beyond: '{{note}} is asked {{db}} dB below the level at which it usually breaks.',
     toBlock: 'These first, then the passage: into the block',
     put: 'The feeders and the passage are in the block.',
+    toWeek: 'Into every day of the week',
+    routine: 'Passage {{notes}} …',
+    inWeek: '“{{name}}” stands first on Today each day, until you take it out of your routines.',
+    day_one: 'On {{date}}, one take: {{value}} ±{{error}} % of its tone out of tune.',
+    day_other: 'On {{date}}, {{count}} takes: {{value}} ±{{error}} % of its tone out of tune.',
+    answer: {
+      better: 'It is better.',
+      worse: 'It is not better.',
+      same: 'It is the same.',
+      cannotTell: 'Whether it is better can’t be told yet.',
+    },
+    notYet:
+      'Play it once, work on what feeds it, and play it again on another day: then this says whether it is better.',
+    oneDay:
+      'Played on one day so far. Work on what feeds it and play it again on another: then this says whether it is better.',
   },
   families: {
     airIntoTone: {

@@ -10,6 +10,20 @@ export const exercisesWords = {
     beyond: '{{note}} se pide {{db}} dB por debajo del nivel en que suele romperse.',
     toBlock: 'Primero estos, luego el pasaje: al bloque',
     put: 'Los ejercicios y el pasaje están en el bloque.',
+    toWeek: 'Cada día de la semana',
+    routine: 'Pasaje {{notes}} …',
+    inWeek: '«{{name}}» va primero en Hoy cada día, hasta que lo quites de tus rutinas.',
+    day_one: 'El {{date}}, una toma: {{value}} ±{{error}} % del sonido desafinado.',
+    day_other: 'El {{date}}, {{count}} tomas: {{value}} ±{{error}} % del sonido desafinado.',
+    answer: {
+      better: 'Está mejor.',
+      worse: 'No está mejor.',
+      same: 'Está igual.',
+      cannotTell: 'Aún no se puede decir si está mejor.',
+    },
+    notYet: 'Tócalo una vez, trabaja lo que lo nutre y tócalo otro día: entonces esto dirá si está mejor.',
+    oneDay:
+      'Tocado un solo día hasta ahora. Trabaja lo que lo nutre y tócalo otro día: entonces esto dirá si está mejor.',
   },
   families: {
     airIntoTone: {

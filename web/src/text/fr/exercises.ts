@@ -10,6 +10,21 @@ export const exercisesWords = {
     beyond: '{{note}} est demandée {{db}} dB sous le niveau où elle rompt d’habitude.',
     toBlock: 'Ceux-ci d’abord, puis le passage : dans le bloc',
     put: 'Les exercices préparatoires et le passage sont dans le bloc.',
+    toWeek: 'Chaque jour de la semaine',
+    routine: 'Passage {{notes}} …',
+    inWeek: '« {{name}} » est en tête d’Aujourd’hui chaque jour, jusqu’à ce que tu le retires de tes routines.',
+    day_one: 'Le {{date}}, une prise : {{value}} ±{{error}} % du son hors de justesse.',
+    day_other: 'Le {{date}}, {{count}} prises : {{value}} ±{{error}} % du son hors de justesse.',
+    answer: {
+      better: 'C’est mieux.',
+      worse: 'Ce n’est pas mieux.',
+      same: 'C’est pareil.',
+      cannotTell: 'On ne peut pas encore dire si c’est mieux.',
+    },
+    notYet:
+      'Joue-le une fois, travaille ce qui le nourrit et rejoue-le un autre jour : alors ceci dira si c’est mieux.',
+    oneDay:
+      'Joué un seul jour jusqu’ici. Travaille ce qui le nourrit et rejoue-le un autre jour : alors ceci dira si c’est mieux.',
   },
   families: {
     airIntoTone: {

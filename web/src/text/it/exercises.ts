@@ -10,6 +10,21 @@ export const exercisesWords = {
     beyond: '{{note}} è chiesta {{db}} dB sotto il livello a cui di solito si rompe.',
     toBlock: 'Prima questi, poi il passo: nel blocco',
     put: 'Gli esercizi e il passo sono nel blocco.',
+    toWeek: 'Ogni giorno della settimana',
+    routine: 'Passaggio {{notes}} …',
+    inWeek: '«{{name}}» sta in testa a Oggi ogni giorno, finché non lo togli dalle tue routine.',
+    day_one: 'Il {{date}}, una registrazione: {{value}} ±{{error}} % del suono fuori intonazione.',
+    day_other: 'Il {{date}}, {{count}} registrazioni: {{value}} ±{{error}} % del suono fuori intonazione.',
+    answer: {
+      better: 'Va meglio.',
+      worse: 'Non va meglio.',
+      same: 'È uguale.',
+      cannotTell: 'Se va meglio non si può ancora dire.',
+    },
+    notYet:
+      'Suonalo una volta, lavora su ciò che lo nutre e risuonalo un altro giorno: allora qui si dirà se va meglio.',
+    oneDay:
+      'Suonato finora in un solo giorno. Lavora su ciò che lo nutre e risuonalo un altro giorno: allora qui si dirà se va meglio.',
   },
   families: {
     airIntoTone: {
