@@ -4,7 +4,7 @@ import { familyById } from '@inner-hum/core/families';
 import type { Routine } from '@inner-hum/core/plan';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { PhraseEntry } from '../../shared/exercise/PhraseEntry';
 import { ExerciseControls } from '../../shared/exercise/ExerciseControls';
 import { exerciseMeta, exerciseTitle } from '../../text/exerciseText';
@@ -68,7 +68,10 @@ export default function ExercisesPage() {
             {exerciseTitle(t, now, nameOf)}
           </chakra.h2>
           <chakra.p fontSize="lead" mb="10px">
-            {tableText(t, `families.${now.family}.what`)}
+            {tableText(t, `families.${now.family}.what`)}{' '}
+            <chakra.span fontSize="small" whiteSpace="nowrap" _print={{ display: 'none' }}>
+              <Link to={`/guide#stage-${familyById(now.family).stage}`}>{t('guide.stageLink')}</Link>
+            </chakra.span>
           </chakra.p>
           <PrintedMeta text={exerciseMeta(t, now)} />
           <Box

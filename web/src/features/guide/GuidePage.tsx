@@ -1,17 +1,17 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { STAGES } from '@inner-hum/core/families';
+import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useLocation } from 'react-router';
-import { DrawnRibbon } from '../../ribbon/DrawnRibbon';
-import { firstTake } from '../../ribbon/firstTake';
-import { drawRibbon } from '../../ribbon/ribbon';
 import { Button, Field, TextInput } from '../../ui/controls';
 import { PageTitle, SectionTitle } from '../../ui/PageTitle';
-import { usePalette } from '../../ui/useColourMode';
+import { MapStill, RibbonStill } from './Stills';
+import { LatticeStill, RailStill } from './TableStills';
 
-/** The drawings, each with the place where it is; the ribbon is shown. */
+/** The drawings, each with the place where it is. */
 const DRAWINGS = { ribbon: '/stand', rail: undefined, map: '/horn', lattice: '/overtones' } as const;
 type Drawing = keyof typeof DRAWINGS;
+const STILLS = { ribbon: RibbonStill, rail: RailStill, map: MapStill, lattice: LatticeStill } as const;
 const LINES = ['first', 'second', 'third', 'fourth'] as const;
 const TERMS = [
   ...([
@@ -51,6 +51,7 @@ export default function GuidePage() {
   const drawings = (Object.keys(DRAWINGS) as Drawing[]).filter((id) =>
     fits(t(`guide.drawings.${id}.name`), ...LINES.map((line) => t(`guide.drawings.${id}.${line}`))),
   );
+  const stages = STAGES.filter((id) => fits(t(`stages.${id}`), t(`guide.stages.${id}`)));
   const terms = TERMS.map((id) => ({ id, name: t(`guide.terms.${id}.name`), what: t(`guide.terms.${id}.what`) }))
     .filter(({ name, what }) => fits(name, what))
     .sort((a, b) => a.name.localeCompare(b.name));
@@ -67,7 +68,7 @@ export default function GuidePage() {
       <Field label={t('guide.search')} maxWidth="26rem" mt="12px" _print={{ display: 'none' }}>
         <TextInput type="search" value={wanted} onChange={(event) => want(event.target.value)} />
       </Field>
-      {drawings.length + terms.length === 0 && (
+      {drawings.length + stages.length + terms.length === 0 && (
         <chakra.p role="status" mt="14px">
           {t('guide.none')}
         </chakra.p>
@@ -75,6 +76,16 @@ export default function GuidePage() {
       {drawings.map((id) => (
         <HowToRead key={id} id={id} />
       ))}
+      {stages.length > 0 && (
+        <chakra.section mt="28px">
+          <SectionTitle>{t('guide.stagesTitle')}</SectionTitle>
+          {stages.map((id) => (
+            <chakra.p key={id} id={`stage-${id}`} mt="8px" css={{ breakInside: 'avoid' }}>
+              <strong>{t(`stages.${id}`)}.</strong> {t(`guide.stages.${id}`)}
+            </chakra.p>
+          ))}
+        </chakra.section>
+      )}
       {terms.length > 0 && (
         <chakra.section mt="28px" id="terms">
           <SectionTitle>{t('guide.termsTitle')}</SectionTitle>
@@ -97,6 +108,7 @@ export default function GuidePage() {
 function HowToRead({ id }: { readonly id: Drawing }) {
   const { t } = useTranslation();
   const place = DRAWINGS[id];
+  const Still = STILLS[id];
   return (
     <chakra.section mt="26px" id={id} css={{ breakInside: 'avoid' }}>
       <Flex gap="16px" align="baseline" wrap="wrap">
@@ -109,7 +121,7 @@ function HowToRead({ id }: { readonly id: Drawing }) {
           </Box>
         )}
       </Flex>
-      {id === 'ribbon' && <Still />}
+      <Still />
       <chakra.ol pl="1.4em" listStyleType="decimal" mt="6px">
         {LINES.map((line) => (
           <chakra.li key={line} py="2px">
@@ -119,17 +131,4 @@ function HowToRead({ id }: { readonly id: Drawing }) {
       </chakra.ol>
     </chakra.section>
   );
-}
-
-/** The stand-in's swell, whole. */
-function Still() {
-  const { t } = useTranslation();
-  const palette = usePalette();
-  const { view } = useMemo(() => firstTake(), []);
-  const draw = useCallback(
-    (context: CanvasRenderingContext2D, width: number, height: number) =>
-      drawRibbon(context, { ...view, palette, width, height, textPx: 18 }),
-    [view, palette],
-  );
-  return <DrawnRibbon draw={draw} live={false} label={t('welcome.ribbon')} height="220px" />;
 }

@@ -1,5 +1,6 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto';
+import { STAGES } from '@inner-hum/core/families';
 import { fireEvent, screen, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import { freshEachTime, inApp } from '../../testing/inApp';
@@ -27,5 +28,12 @@ describe('the guide', () => {
     expect(screen.getByRole('heading', { name: 'The ribbon' })).toBeTruthy();
     look('nothing of the kind');
     expect(screen.getByRole('status').textContent).toBe('No such word here.');
+  });
+  it('says of every stage what it is for, and is searched there too', () => {
+    inApp(<GuidePage />, '/guide');
+    for (const stage of STAGES)
+      expect(document.getElementById(`stage-${stage}`)!.textContent!.length).toBeGreaterThan(120);
+    fireEvent.change(screen.getByLabelText('Look for a word'), { target: { value: 'numb lip' } });
+    expect(STAGES.filter((stage) => document.getElementById(`stage-${stage}`))).toEqual(['altissimo']);
   });
 });

@@ -2,6 +2,7 @@ import { Box, chakra } from '@chakra-ui/react';
 import { evenness, evennessGains, EVENNESS_PARTS } from '@inner-hum/core/plan';
 import { useTranslation } from 'react-i18next';
 import { formatNumber } from '../../text/format';
+import { Term } from '../../shared/page/Term';
 import { SectionTitle } from '../../ui/PageTitle';
 import { useNoteName } from '../../text/useNoteName';
 
@@ -15,7 +16,9 @@ export function EvennessPanel({ notes }: { readonly notes: Parameters<typeof eve
   const gains = of.kind === 'known' ? evennessGains(notes, MOST_GAINS) : [];
   return (
     <Box borderTopWidth="2px" borderColor="ink" pt="10px" mt="12px">
-      <SectionTitle>{t('horn.evenness')}</SectionTitle>
+      <SectionTitle>
+        <Term id="evenness">{t('horn.evenness')}</Term>
+      </SectionTitle>
       {of.kind === 'unknown' ? (
         <p>{t('horn.evennessUnknown', { notes: of.notes })}</p>
       ) : (

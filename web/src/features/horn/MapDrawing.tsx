@@ -1,54 +1,15 @@
 import { chakra } from '@chakra-ui/react';
-import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
 import type { NoteOnMap, Seam } from '@inner-hum/core/plan';
 import { useTranslation } from 'react-i18next';
-import { useNoteName } from '../../text/useNoteName';
 import type { Layer } from '../../text/layers';
-import { ROW, NAME_WIDTH, type RowOfMap, type DrawnRow, MapRow, Bar, SeamMark } from './MapRow';
+import { axis, ROW } from '../../shared/drawn/LargeRow';
+import { type RowOfMap, type DrawnRow, MapRow, SeamMark } from './MapRow';
 
-const SEAM_WIDTH = 26;
-const RIGHT = 20;
 const TOP = 22;
-const LEFT = NAME_WIDTH + SEAM_WIDTH;
-const LARGE = 3.4;
 
 /** Whether something is about the same note and fingering as a row. */
 export function isRow(row: RowOfMap): (other: RowOfMap) => boolean {
   return ({ midi, fingering }) => midi === row.midi && fingering === row.fingering;
-}
-
-/** Where a value of a layer lies in a drawing so many pixels wide. */
-function axis({ from, to }: Layer, width: number): (value: number) => number {
-  return (value) => LEFT + ((Math.min(to, Math.max(from, value)) - from) / (to - from)) * (width - LEFT - RIGHT);
-}
-
-/** One note's row by itself, large, on the axis of the map under it. */
-export function LargeRow({
-  layer,
-  midi,
-  note,
-  width,
-}: {
-  readonly layer: Layer;
-  readonly midi: number;
-  readonly note: NoteOnMap | undefined;
-  readonly width: number;
-}) {
-  const nameOf = useNoteName();
-  const height = ROW.pointer * LARGE;
-  const x = axis(layer, width);
-  return (
-    <chakra.svg viewBox={`0 0 ${width} ${height}`} width="100%" color="ink" aria-hidden display="block">
-      <line x1={x(layer.zero)} x2={x(layer.zero)} y1={0} y2={height} stroke="currentColor" strokeWidth={1.5} />
-      <text x={8} y={height / 2 + 10} fontWeight={600} fill="currentColor" style={{ fontSize: 30 }}>
-        {nameOf(midi)}
-      </text>
-      {note &&
-        LOUDNESS_BANDS.map((band) => (
-          <Bar key={band} layer={layer} note={note} band={band} x={x} y={height / 2} scale={LARGE} />
-        ))}
-    </chakra.svg>
-  );
 }
 
 /**

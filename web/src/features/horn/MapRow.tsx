@@ -1,18 +1,11 @@
-import { LOUDNESS_BANDS, type LoudnessBand } from '@inner-hum/core/measure';
-import { ofNote, type NoteOnMap } from '@inner-hum/core/plan';
+import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
+import type { NoteOnMap } from '@inner-hum/core/plan';
 import { zoneOf } from '@inner-hum/core/theory';
 import { useTranslation } from 'react-i18next';
 import { useNoteName } from '../../text/useNoteName';
 import type { Layer } from '../../text/layers';
+import { Bar, NAME_WIDTH, ROW } from '../../shared/drawn/LargeRow';
 import { noteSentence } from './noteSentence';
-
-/** Height of a row in pixels, for a pointer and for a thumb. */
-export const ROW = { pointer: 21, thumb: 44 } as const;
-export const NAME_WIDTH = 50;
-/** Thickness of the bars in pixels, softest first: what is loud is thick, as on the ribbon. */
-const THICK: Readonly<Record<LoudnessBand, number>> = { soft: 2, medium: 3.5, loud: 4.5 };
-/** Distance of the bars from the middle of their row. */
-const OFFSET: Readonly<Record<LoudnessBand, number>> = { soft: -5.5, medium: -0.5, loud: 4.5 };
 
 /** A row of the map: a note as it is played, or by another fingering. */
 export interface RowOfMap {
@@ -94,51 +87,6 @@ export function MapRow({
         LOUDNESS_BANDS.map((band) => (
           <Bar key={band} layer={layer} note={note} band={band} x={x} y={y} scale={thumb ? 2 : 1} />
         ))}
-    </g>
-  );
-}
-
-export function Bar({
-  layer,
-  note,
-  band,
-  x,
-  y,
-  scale,
-}: {
-  readonly layer: Layer;
-  readonly note: NoteOnMap;
-  readonly band: LoudnessBand;
-  readonly x: (value: number) => number;
-  readonly y: number;
-  readonly scale: number;
-}) {
-  const known = ofNote(note, layer.quantity, band);
-  if (known.kind === 'unknown') return null;
-  const value = known.value * layer.factor;
-  const error = known.uncertainty * layer.factor;
-  const at = y + scale * OFFSET[band];
-  const thick = scale * THICK[band];
-  const [from, to] = [x(layer.zero), x(value)];
-  return (
-    <g pointerEvents="none">
-      <line
-        x1={x(value - error)}
-        x2={x(value + error)}
-        y1={at}
-        y2={at}
-        stroke="currentColor"
-        strokeWidth={1}
-        opacity={0.55}
-      />
-      <rect
-        x={Math.min(from, to)}
-        y={at - thick / 2}
-        width={Math.max(1.5, Math.abs(to - from))}
-        height={thick}
-        rx={thick / 2}
-        fill="currentColor"
-      />
     </g>
   );
 }

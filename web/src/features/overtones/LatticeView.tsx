@@ -10,12 +10,13 @@ import { partialColour } from '../../ui/palette';
 import { useCells } from '../../shared/stored/useCells';
 import { usePalette } from '../../ui/useColourMode';
 import { useNoteName } from '../../text/useNoteName';
+import { Term } from '../../shared/page/Term';
 import { useOpenExercise } from '../../shared/exercise/useOpenExercise';
 import { usePartialName, usePartialNumber } from '../../text/usePartialName';
 import { useAppSelector } from '../../store';
 import { ClimbByEar } from './ClimbByEar';
 import { SourcesOf } from './SourcesOf';
-import { SuccessBar } from './SuccessBar';
+import { SuccessBar } from '../../shared/drawn/SuccessBar';
 import { useHorn } from '../../store/useHorn';
 
 /** So many partials beyond the one that is learnt next are shown at first. */
@@ -95,6 +96,8 @@ export function LatticeView() {
   );
 }
 
+const TERM_OF = { partials: 'partial', overtones: 'overtone' } as const;
+
 /** A row for each long tube, a column for each of its partials. */
 function Tubes({
   sources,
@@ -124,7 +127,7 @@ function Tubes({
       <thead>
         <tr>
           <chakra.th textAlign="left">
-            {t('overtones.fingered')} / {t(`overtones.numbers.${numbers}`)}
+            {t('overtones.fingered')} / <Term id={TERM_OF[numbers]}>{t(`overtones.numbers.${numbers}`)}</Term>
           </chakra.th>
           {partials.map((n) => (
             <th key={n} style={{ color: partialColour(palette, n) }}>

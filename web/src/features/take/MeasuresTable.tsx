@@ -9,6 +9,7 @@ import {
   type StepQuantity,
 } from '@inner-hum/core/measure';
 import { useTranslation } from 'react-i18next';
+import { Term } from '../../shared/page/Term';
 import { formatNumber, formatSigned } from '../../text/format';
 
 type Sounded = Extract<StepMeasures, { kind: 'sounded' }>;
@@ -16,6 +17,15 @@ type Sounded = Extract<StepMeasures, { kind: 'sounded' }>;
 /** What a row is called, what it is of, and its value. */
 type Row = readonly [NameOfRow, QuantityName, Measured];
 type NameOfRow = StepQuantity | 'releaseS' | 'slipCents' | `hold.${Sounded['hold']['fault']}`;
+
+/** Rows whose word the guide explains. */
+const TERM_OF: Readonly<Partial<Record<NameOfRow, string>>> = {
+  responseS: 'response',
+  pitchSteadinessCents: 'steadiness',
+  shareInWindow: 'window',
+  brokeUnderPDb: 'edge',
+  heldUnderPDb: 'edge',
+};
 
 /** The numbers behind the sentences, each with its uncertainty. */
 export function MeasuresTable({ measures }: { readonly measures: Sounded }) {
@@ -43,10 +53,11 @@ export function MeasuresTable({ measures }: { readonly measures: Sounded }) {
         {rows.map(([name, of, quantity]) => {
           const { unit, factor, digits, signed } = QUANTITY_ROWS[of];
           const absent = quantity.kind === 'absent';
+          const term = TERM_OF[name];
           const format = signed ? formatSigned : formatNumber;
           return (
             <tr key={name} data-testid={name} data-value={absent ? '' : quantity.value}>
-              <td>{t(`measures.${name}`)}</td>
+              <td>{term ? <Term id={term}>{t(`measures.${name}`)}</Term> : t(`measures.${name}`)}</td>
               <chakra.td textAlign="right" whiteSpace="nowrap" color={absent ? 'inkSoft' : 'ink'}>
                 {absent
                   ? t(`measures.absent.${quantity.reason}`)

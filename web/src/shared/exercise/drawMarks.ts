@@ -28,11 +28,7 @@ export function drawMarks(
         ...{ x, y: top, width: BAND_PX, height: system.notesBottom - top, rx: 4 },
         ...{ fill: 'currentColor', 'fill-opacity': 0.1, stroke: 'currentColor', 'stroke-dasharray': '3 2' },
       }),
-      made(
-        'text',
-        { x: x + BAND_PX + 2, y: top + NUMBER_PX, fill: 'currentColor', stroke: 'none' },
-        String(number),
-      ),
+      made('text', { x: x + BAND_PX + 2, y: top + NUMBER_PX, fill: 'currentColor', stroke: 'none' }, String(number)),
     );
   }
   drawn.prepend(group);

@@ -20,7 +20,8 @@ export const guideWords = {
       rail: {
         name: 'Die Leiste links',
         first: 'Ein Zeichen für jeden notierten Ton deines Horns, der höchste oben.',
-        second: 'Voll: er spricht an und ist gut bekannt. Halb: er misslingt ab und zu. Leer: noch nicht gehört.',
+        second:
+          'Voll: unlängst gemessen, rein und ruhig. Halb: unlängst gemessen, das aber noch nicht. Leer: lange nicht gemessen.',
         third: 'Die zweite Reihe sind die Halbtöne dazwischen.',
         fourth: 'Ein kleines rotes Zeichen: ein unebener Übergang zum Ton darüber.',
       },
@@ -33,11 +34,33 @@ export const guideWords = {
       },
       lattice: {
         name: 'Die Tafel der Obertöne',
-        first: 'Jede Spalte ist ein gegriffener tiefer Ton, jede Zeile der Teilton, der darauf geblasen wird.',
-        second: 'Die Zahl sagt, wie oft er kam, wenn er versucht wurde.',
-        third: 'Was eingerahmt ist, kommt bei dir als Nächstes.',
-        fourth: 'Leer: noch nicht versucht.',
+        first: 'Jede Zeile ist ein gegriffener tiefer Ton, jede Spalte ein Teilton, der darauf geblasen wird.',
+        second:
+          'Der Balken sagt, wie oft er anspricht: gefüllt nach deinen eigenen Versuchen, als Umriss, wo es nur das Übliche ist.',
+        third: 'Die kleine Zahl sagt, wie weit er von der temperierten Höhe liegt, in Cent.',
+        fourth: 'Was eingerahmt ist, kommt bei dir als Nächstes.',
       },
+    },
+    meaning: 'Was das heißt',
+    stagesTitle: 'Die Abschnitte einer Übung',
+    stageLink: 'Wozu dieser Abschnitt da ist',
+    stages: {
+      lowEnd:
+        'Die tiefsten Töne werden zuerst geweckt, solange Lippe und Ohren frisch sind: Sie zeigen gleich, ob Blatt, Luft und Polster mitmachen. Lass die Luft vor dem Ton laufen und nach ihm weiter; der Kiefer bleibt tief und ruhig. Kommt ein Ton nach ein paar Versuchen nicht, nimm den darüber und binde hinunter.',
+      longTones:
+        'Ein Ton für sich, um zu hören, was er tut: wo er liegt, ob er wandert, wie er beginnt und endet. Setz an, atme tief, und lass die Luft vor dem Ton fließen; das Ende gehört dazu. Ein Ton, der am Ende zittert, war zu lang: kürzer und ganz ist besser.',
+      swells:
+        'Die Lautstärke bewegt sich, alles andere bleibt: Höhe und Farbe sind bei p wie bei f. Wachse mit mehr Luft und nicht mit lockerer Lippe; nimm ab mit weniger Luft und nicht mit festerer. Geht die Höhe mit der Lautstärke, mach den Schwelltönen kleinere Wege, bis sie es nicht mehr tut.',
+      descents:
+        'In einem Atem das Horn hinunter, damit die tiefen Töne die Luft der hohen bekommen. Die Finger bewegen sich; die Luft merkt nichts davon. Bricht ein Ton, halt dort an, nimm den letzten, der hielt, und binde noch einmal hinunter.',
+      lowRegister:
+        'Leise, tief, über den Bruch, als Subtone: wo das Horn zuerst nachgibt. Leise ist langsame Luft mit Stütze, nie keine Luft; behalte den Mundraum des Tons, der gut klingt. Will ein Ton springen, gib etwas mehr Luft, nicht mehr Lippe.',
+      overtones:
+        'Ein tiefer Griff, ein hoher Ton: Ohr und Hals wählen, die Finger bleiben. Höre oder singe den Ton, bevor du ihn bläst, dann lass ihn kommen. Die Lippe ruht nach jedem Versuch; acht am Stück sind genug, und was wehtut, ist für heute vorbei.',
+      altissimo:
+        'Es wächst aus Obertönen, die sicher sind, nie aus Drücken. Erst eine Beugung, dann ein Ton mit seinen Griffen: wenige Versuche, lange Pausen. Klingende Ohren, taube Lippe oder ein müder Mundwinkel: lass es für heute.',
+      wholeHorn:
+        'Was gebaut wurde, geht in Linien: Intervalle, Tonleitern, eine Melodie. Hör auf einen Klang vom tiefsten Ton bis zum höchsten, als sänge sie eine Stimme. Schließ mit etwas, das du gern hörst.',
     },
     terms: {
       partial: {

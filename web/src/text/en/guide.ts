@@ -19,7 +19,8 @@ export const guideWords = {
       rail: {
         name: 'The rail at the left',
         first: 'One mark for each written note of your horn, the highest on top.',
-        second: 'Full: it speaks and is known well. Half: it fails now and then. Empty: not heard yet.',
+        second:
+          'Full: measured lately, in tune and steady. Half: measured lately, but not that yet. Empty: not measured lately.',
         third: 'The second row are the half steps between them.',
         fourth: 'A small red sign: an uneven join to the note above.',
       },
@@ -32,11 +33,33 @@ export const guideWords = {
       },
       lattice: {
         name: 'The table of overtones',
-        first: 'Each column is a fingered low note, each row the partial that is blown on it.',
-        second: 'The number is how often it came when it was tried.',
-        third: 'What is framed is next for you.',
-        fourth: 'Empty: not tried yet.',
+        first: 'Each row is a fingered low note, each column a partial that is blown on it.',
+        second:
+          'The bar says how often it speaks: filled by your own tries, an outline where it is only what is usual.',
+        third: 'The small number is how far it lies from the tempered pitch, in cents.',
+        fourth: 'What is framed is next for you.',
       },
+    },
+    meaning: 'What this means',
+    stagesTitle: 'The stages of a practice',
+    stageLink: 'What this stage is for',
+    stages: {
+      lowEnd:
+        'The lowest notes are woken first, while lip and ears are fresh: they show at once whether reed, air and pads work. Let the air run before the tone and go on after it; the jaw stays low and still. When a note does not come after a few tries, take the note above and slur down.',
+      longTones:
+        'One tone at a time, to hear what it does: where it lies, whether it wanders, how it begins and ends. Set the mouth, breathe low, and let the air move before the tone; the end is part of it. A tone that shakes at its end was too long: shorter and whole is better.',
+      swells:
+        'Loudness moves, all else stays: pitch and colour are the same at p as at f. Grow by more air and not by a looser lip; fade by less air and not by a tighter one. When the pitch goes with the loudness, make the swell smaller until it does not.',
+      descents:
+        'Down the horn in one breath, so that the low notes get the air of the high ones. The fingers move; the air does not notice. When a note breaks, stop there, take the last one that held, and slur down once more.',
+      lowRegister:
+        'Soft, low, over the break, as a subtone: where the horn gives way first. Soft is slow air with its support, never no air; keep the voicing of the note that sounds well. When a tone is about to jump, give a little more air, not more lip.',
+      overtones:
+        'A low fingering, a high note: ear and throat choose, the fingers stay. Hear or sing the note before you blow it, then let it come. The lip rests after each try; eight in a row are enough, and whatever hurts is over for today.',
+      altissimo:
+        'It grows from overtones that are sure, never from pressing. A bend first, then one note with its fingerings: few tries, long rests. Ringing ears, a numb lip or a tired corner of the mouth: leave it for today.',
+      wholeHorn:
+        'What was built goes into lines: intervals, scales, a tune. Listen for one tone from the lowest note to the highest, as if one voice sang them all. End with something that you like to hear.',
     },
     terms: {
       partial: {

@@ -19,7 +19,8 @@ export const guideWords = {
       rail: {
         name: 'La barra de la izquierda',
         first: 'Una marca para cada nota escrita de tu instrumento, la más alta arriba.',
-        second: 'Llena: habla y se conoce bien. Media: a veces falla. Vacía: aún no oída.',
+        second:
+          'Lleno: medido hace poco, afinado y firme. A medias: medido hace poco, pero aún no así. Vacío: sin medir hace tiempo.',
         third: 'La segunda fila son los semitonos entre ellas.',
         fourth: 'Un pequeño signo rojo: una unión desigual con la nota de arriba.',
       },
@@ -32,11 +33,32 @@ export const guideWords = {
       },
       lattice: {
         name: 'La tabla de armónicos',
-        first: 'Cada columna es una nota grave digitada, cada fila el parcial que se sopla en ella.',
-        second: 'El número dice cuántas veces salió cuando se intentó.',
-        third: 'Lo enmarcado es lo siguiente para ti.',
-        fourth: 'Vacío: aún no intentado.',
+        first: 'Cada fila es una nota grave digitada, cada columna un parcial que se sopla en ella.',
+        second: 'La barra dice cuántas veces sale: llena según tus intentos, en contorno donde es solo lo habitual.',
+        third: 'El número pequeño dice cuánto se aparta de la altura temperada, en cents.',
+        fourth: 'Lo enmarcado es lo siguiente para ti.',
       },
+    },
+    meaning: 'Qué significa',
+    stagesTitle: 'Las etapas de una práctica',
+    stageLink: 'Para qué es esta etapa',
+    stages: {
+      lowEnd:
+        'Primero se despiertan las notas más graves, con labio y oídos frescos: enseguida muestran si caña, aire y zapatillas van bien. Deja correr el aire antes del sonido y después; la mandíbula queda baja y quieta. Si una nota no sale tras unos intentos, toma la de arriba y liga hacia abajo.',
+      longTones:
+        'Un sonido cada vez, para oír qué hace: dónde está, si se mueve, cómo empieza y acaba. Coloca la boca, respira bajo y deja que el aire salga antes del sonido; el final es parte de él. Un sonido que tiembla al final era demasiado largo: más corto y entero es mejor.',
+      swells:
+        'La fuerza se mueve, lo demás queda: altura y color son iguales en p que en f. Crece con más aire y no con el labio más flojo; disminuye con menos aire y no con el labio más apretado. Si la altura va con la fuerza, haz el regulador más pequeño hasta que no vaya.',
+      descents:
+        'Bajar por el saxofón en un aliento, para que las graves reciban el aire de las agudas. Los dedos se mueven; el aire no se entera. Si una nota se rompe, para ahí, toma la última que aguantó y liga otra vez.',
+      lowRegister:
+        'Suave, grave, sobre el paso, en subtono: donde el saxofón cede primero. Suave es aire lento con apoyo, nunca sin aire; conserva la boca de la nota que suena bien. Si un sonido va a saltar, da un poco más de aire, no más labio.',
+      overtones:
+        'Digitación grave, nota aguda: eligen el oído y la garganta, los dedos quedan. Oye o canta la nota antes de soplarla y deja que venga. El labio descansa tras cada intento; ocho seguidos bastan, y lo que duele se acabó por hoy.',
+      altissimo:
+        'Crece de armónicos seguros, nunca de apretar. Primero una inflexión, luego una nota con sus digitaciones: pocos intentos, descansos largos. Oídos que zumban, labio dormido o comisura cansada: déjalo por hoy.',
+      wholeHorn:
+        'Lo construido pasa a líneas: intervalos, escalas, una melodía. Escucha un solo sonido de la nota más grave a la más aguda, como si las cantara una voz. Acaba con algo que te guste oír.',
     },
     terms: {
       partial: {

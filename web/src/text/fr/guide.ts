@@ -21,7 +21,8 @@ export const guideWords = {
       rail: {
         name: 'La barre de gauche',
         first: 'Une marque pour chaque note écrite de ton instrument, la plus haute en haut.',
-        second: 'Pleine : elle parle et est bien connue. À moitié : elle rate parfois. Vide : pas encore entendue.',
+        second:
+          'Plein : mesuré récemment, juste et stable. À moitié : mesuré récemment, mais pas encore cela. Vide : pas mesuré récemment.',
         third: 'La deuxième rangée : les demi-tons entre elles.',
         fourth: 'Un petit signe rouge : un passage inégal vers la note du dessus.',
       },
@@ -34,11 +35,33 @@ export const guideWords = {
       },
       lattice: {
         name: 'Le tableau des harmoniques',
-        first: 'Chaque colonne est une note grave doigtée, chaque ligne le partiel soufflé dessus.',
-        second: 'Le nombre dit combien de fois il est venu quand on l’a essayé.',
-        third: 'Ce qui est encadré vient ensuite pour toi.',
-        fourth: 'Vide : pas encore essayé.',
+        first: 'Chaque ligne est une note grave doigtée, chaque colonne un partiel soufflé dessus.',
+        second:
+          'La barre dit combien de fois il sort : pleine d’après tes essais, en contour là où ce n’est que l’usage.',
+        third: 'Le petit nombre dit son écart à la hauteur tempérée, en cents.',
+        fourth: 'Ce qui est encadré vient ensuite pour toi.',
       },
+    },
+    meaning: 'Ce que cela veut dire',
+    stagesTitle: 'Les étapes d’une séance',
+    stageLink: 'À quoi sert cette étape',
+    stages: {
+      lowEnd:
+        'On réveille d’abord les notes les plus graves, lèvres et oreilles encore fraîches : elles disent tout de suite si l’anche, l’air et les tampons vont. Laisse courir l’air avant le son et après lui ; la mâchoire reste basse et tranquille. Si une note ne vient pas après quelques essais, prends celle du dessus et lie vers le bas.',
+      longTones:
+        'Un son à la fois, pour entendre ce qu’il fait : où il est, s’il bouge, comment il commence et finit. Place la bouche, respire bas, et laisse l’air partir avant le son ; la fin en fait partie. Un son qui tremble à la fin était trop long : plus court et entier vaut mieux.',
+      swells:
+        'La nuance bouge, le reste demeure : hauteur et couleur sont les mêmes à p et à f. Grandis par plus d’air et non par une lèvre plus lâche ; diminue par moins d’air et non par une lèvre plus serrée. Si la hauteur suit la nuance, fais un soufflet plus petit jusqu’à ce qu’elle ne suive plus.',
+      descents:
+        'Descendre en un souffle, pour que les graves aient l’air des aigus. Les doigts bougent ; l’air n’en sait rien. Si une note casse, arrête-toi là, reprends la dernière qui tenait et lie encore une fois.',
+      lowRegister:
+        'Doux, grave, par-dessus le passage, en subtone : là où l’instrument cède d’abord. Doux, c’est un air lent et soutenu, jamais pas d’air ; garde la bouche de la note qui sonne bien. Quand un son va sauter, donne un peu plus d’air, pas plus de lèvre.',
+      overtones:
+        'Un doigté grave, une note aiguë : l’oreille et la gorge choisissent, les doigts restent. Entends ou chante la note avant de la souffler, puis laisse-la venir. La lèvre se repose après chaque essai ; huit de suite suffisent, et ce qui fait mal est fini pour aujourd’hui.',
+      altissimo:
+        'Il naît d’harmoniques sûrs, jamais de la pression. D’abord une inflexion, puis une note et ses doigtés : peu d’essais, de longs repos. Oreilles qui sifflent, lèvre engourdie ou coin de bouche fatigué : laisse-le pour aujourd’hui.',
+      wholeHorn:
+        'Ce qui a été bâti passe dans des lignes : intervalles, gammes, un air. Écoute un même son de la note la plus grave à la plus aiguë, comme si une voix les chantait toutes. Finis par quelque chose que tu aimes entendre.',
     },
     terms: {
       partial: {

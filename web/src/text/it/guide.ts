@@ -19,7 +19,8 @@ export const guideWords = {
       rail: {
         name: 'La barra a sinistra',
         first: 'Un segno per ogni nota scritta del tuo strumento, la più alta in cima.',
-        second: 'Pieno: parla ed è ben nota. Mezzo: a volte fallisce. Vuoto: non ancora sentita.',
+        second:
+          'Pieno: misurato da poco, intonato e fermo. A metà: misurato da poco, ma non ancora così. Vuoto: non misurato da tempo.',
         third: 'La seconda fila sono i semitoni in mezzo.',
         fourth: 'Un piccolo segno rosso: un passaggio disuguale alla nota sopra.',
       },
@@ -32,11 +33,32 @@ export const guideWords = {
       },
       lattice: {
         name: 'La tavola degli armonici',
-        first: 'Ogni colonna è una nota grave diteggiata, ogni riga il parziale soffiato sopra.',
-        second: 'Il numero dice quante volte è venuto quando è stato provato.',
-        third: 'Ciò che è incorniciato è il prossimo per te.',
-        fourth: 'Vuoto: non ancora provato.',
+        first: 'Ogni riga è una nota grave diteggiata, ogni colonna un parziale soffiato sopra.',
+        second: 'La barra dice quanto spesso esce: piena dai tuoi tentativi, in contorno dove è solo quanto è usuale.',
+        third: 'Il numero piccolo dice quanto sta lontano dall’altezza temperata, in cent.',
+        fourth: 'Ciò che è incorniciato è il prossimo per te.',
       },
+    },
+    meaning: 'Che cosa significa',
+    stagesTitle: 'Le tappe di uno studio',
+    stageLink: 'A che cosa serve questa tappa',
+    stages: {
+      lowEnd:
+        'Prima si svegliano le note più gravi, con labbro e orecchie freschi: mostrano subito se ancia, aria e cuscinetti vanno. Lascia correre l’aria prima del suono e dopo; la mascella resta bassa e ferma. Se una nota non viene dopo qualche prova, prendi quella sopra e lega verso il basso.',
+      longTones:
+        'Un suono alla volta, per sentire che cosa fa: dove sta, se si muove, come comincia e finisce. Metti la bocca, respira basso e lascia partire l’aria prima del suono; la fine ne fa parte. Un suono che trema alla fine era troppo lungo: più corto e intero è meglio.',
+      swells:
+        'La dinamica si muove, il resto resta: altezza e colore sono uguali a p e a f. Cresci con più aria e non con il labbro più molle; cala con meno aria e non con il labbro più stretto. Se l’altezza va con la dinamica, fai la forcella più piccola finché non va più.',
+      descents:
+        'Giù per lo strumento in un fiato, perché le gravi abbiano l’aria delle acute. Le dita si muovono; l’aria non se ne accorge. Se una nota si rompe, fermati lì, prendi l’ultima che teneva e lega ancora una volta.',
+      lowRegister:
+        'Piano, grave, oltre il passaggio, in subtone: dove lo strumento cede per primo. Piano è aria lenta con il suo appoggio, mai senz’aria; tieni la bocca della nota che suona bene. Se un suono sta per saltare, dai un po’ più d’aria, non più labbro.',
+      overtones:
+        'Posizione grave, nota acuta: scelgono orecchio e gola, le dita restano. Senti o canta la nota prima di soffiarla, poi lasciala venire. Il labbro riposa dopo ogni prova; otto di fila bastano, e ciò che fa male per oggi è finito.',
+      altissimo:
+        'Cresce da armonici sicuri, mai dal premere. Prima un’inflessione, poi una nota con le sue posizioni: poche prove, riposi lunghi. Orecchie che fischiano, labbro intorpidito o angolo della bocca stanco: lascialo per oggi.',
+      wholeHorn:
+        'Ciò che si è costruito va in linee: intervalli, scale, una melodia. Ascolta un solo suono dalla nota più grave alla più acuta, come se una voce le cantasse tutte. Finisci con qualcosa che ti piace sentire.',
     },
     terms: {
       partial: {
