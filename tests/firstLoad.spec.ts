@@ -42,3 +42,26 @@ test('an empty copy loads little before it can be used', async ({ page }) => {
   expect(kB, list).toBeLessThanOrEqual(MOST_KB);
   expect(loaded.length, list).toBeLessThanOrEqual(MOST_REQUESTS);
 });
+
+/** The demo season over the wire. */
+const MOST_DEMO_MB = 1.4;
+
+test('the demo season is small on its way, and is told while it comes', async ({ page }) => {
+  let go: () => void = () => undefined;
+  const held = new Promise<void>((resolve) => (go = resolve));
+  await page.route('**/demo/season.zip', async (route) => {
+    await held;
+    await route.continue();
+  });
+  await page.goto('/today?demo');
+  await expect(page.getByText('The demo season is on its way …')).toBeVisible();
+  go();
+  await expect(page.getByText('Demo data: made up')).toBeVisible();
+  const MB = await page.evaluate(() => {
+    const [entry] = performance.getEntriesByType('resource').filter(({ name }) => name.endsWith('/season.zip'));
+    return (entry as PerformanceResourceTiming).transferSize / 1e6;
+  });
+  test.info().annotations.push({ type: 'demo', description: `${MB.toFixed(2)} MB` });
+  expect(MB).toBeGreaterThan(0.5);
+  expect(MB).toBeLessThanOrEqual(MOST_DEMO_MB);
+});

@@ -1,6 +1,7 @@
 import type { WholeTake } from '@inner-hum/core/take';
 import { addDays, differenceInCalendarDays, subDays } from 'date-fns';
 import { store } from '.';
+import { demoComes } from './notices';
 import { settingsChanged } from './settings';
 import { backupService } from '../db/backup';
 import { hasTakes, mergeTakes } from '../db/takes';
@@ -18,10 +19,15 @@ export function asksForDemo(): boolean {
 export async function openDemo(): Promise<void> {
   if (!asksForDemo()) return;
   if (!(await hasTakes())) {
+    store.dispatch(demoComes(true));
     store.dispatch(settingsChanged({ source: 'standIn', ...demoSettings() }));
-    const response = await fetch(`${HOME}demo/season.zip`);
-    const backup = await backupService().read(new Uint8Array(await response.arrayBuffer()));
-    if (backup.kind === 'read') await mergeTakes(backup.takes.map(movedTo(backup.takes)));
+    try {
+      const response = await fetch(`${HOME}demo/season.zip`);
+      const backup = await backupService().read(new Uint8Array(await response.arrayBuffer()));
+      if (backup.kind === 'read') await mergeTakes(backup.takes.map(movedTo(backup.takes)));
+    } finally {
+      store.dispatch(demoComes(false));
+    }
   }
   const address = new URL(location.href);
   address.searchParams.delete('demo');

@@ -19,26 +19,33 @@ interface NoticesState {
   readonly current: Notice | null;
   /** those that a newer one stands before; each comes back when that is closed */
   readonly earlier: readonly Notice[];
+  /** whether the demo data that was asked for is on its way */
+  readonly demoComes: boolean;
 }
 
-const initialState: NoticesState = { current: null, earlier: [] };
+const initialState: NoticesState = { current: null, earlier: [], demoComes: false };
 
 const slice = createSlice({
   name: 'notices',
   initialState,
   reducers: {
-    noticed: ({ current, earlier }, { payload }: PayloadAction<Notice>) => {
+    noticed: (state, { payload }: PayloadAction<Notice>) => {
+      const { current, earlier } = state;
       // The same again, or the next undo, takes the place of the one before.
       const replaced = (notice: Notice) =>
         isSame(notice, payload) || (notice.undos !== undefined && payload.undos !== undefined);
       const before = [...earlier, ...(current ? [current] : [])].filter((notice) => !replaced(notice));
-      return { current: payload, earlier: before };
+      return { ...state, current: payload, earlier: before };
     },
-    noticeDismissed: ({ earlier }) => ({ current: earlier.at(-1) ?? null, earlier: earlier.slice(0, -1) }),
+    noticeDismissed: (state) => {
+      const { earlier } = state;
+      return { ...state, current: earlier.at(-1) ?? null, earlier: earlier.slice(0, -1) };
+    },
+    demoComes: (state, { payload }: PayloadAction<boolean>) => ({ ...state, demoComes: payload }),
   },
 });
 
 const isSame = (a: Said, b: Said) => a.key === b.key && JSON.stringify(a.values) === JSON.stringify(b.values);
 
-export const { noticed, noticeDismissed } = slice.actions;
+export const { noticed, noticeDismissed, demoComes } = slice.actions;
 export const noticesReducer = slice.reducer;

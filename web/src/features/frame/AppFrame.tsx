@@ -203,21 +203,34 @@ function MemoryBar() {
   );
 }
 
+/** One line of small words, or two on a phone. */
+const BAR_HEIGHT = { base: '42px', sm: '24px' } as const;
+
 function DemoBar() {
   const { t } = useTranslation();
   const demo = useLiveQuery(() => database.digests.where('tags').equals(DEMO_TAG).limit(1).primaryKeys(), []);
-  if (!demo?.length) return null;
+  const comes = useAppSelector((state) => state.notices.demoComes);
+  // Its place is there while it is on its way: nothing moves under a hand when it comes.
+  if (!demo?.length && !comes) return null;
   return (
-    <Box px={{ base: '12px', md: '28px' }} color="inkSoft" fontSize="small" _print={{ display: 'none' }}>
-      {t('app.demo')}{' '}
-      <chakra.button
-        textDecoration="underline"
-        cursor="pointer"
-        minHeight="24px"
-        onClick={() => void removeDemoTakes()}
-      >
-        {t('app.removeDemo')}
-      </chakra.button>
+    <Box
+      px={{ base: '12px', md: '28px' }}
+      minHeight={BAR_HEIGHT}
+      color="inkSoft"
+      fontSize="small"
+      _print={{ display: 'none' }}
+    >
+      {demo?.length ? t('app.demo') : t('app.demoComes')}{' '}
+      {demo !== undefined && demo.length > 0 && (
+        <chakra.button
+          textDecoration="underline"
+          cursor="pointer"
+          minHeight="24px"
+          onClick={() => void removeDemoTakes()}
+        >
+          {t('app.removeDemo')}
+        </chakra.button>
+      )}
     </Box>
   );
 }

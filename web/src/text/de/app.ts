@@ -23,6 +23,7 @@ export const appWords = {
     skip: 'Zum Inhalt',
     nav: 'Orte',
     demo: 'Beispieldaten: erfunden, vom Probespieler gespielt.',
+    demoComes: 'Die Demo-Saison ist unterwegs …',
     removeDemo: 'Beispieldaten entfernen',
     shortcuts: 'Tasten',
     close: 'Schließen',

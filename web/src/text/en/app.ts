@@ -23,6 +23,7 @@ export const appWords = {
     skip: 'Skip to the page',
     nav: 'Places',
     demo: 'Demo data: made up, played by the stand-in player.',
+    demoComes: 'The demo season is on its way …',
     removeDemo: 'Remove the demo data',
     shortcuts: 'Keys',
     close: 'Close',

@@ -23,6 +23,7 @@ export const appWords = {
     skip: 'Ir a la página',
     nav: 'Lugares',
     demo: 'Datos de ejemplo: inventados, tocados por el músico de prueba.',
+    demoComes: 'La temporada de muestra está en camino …',
     removeDemo: 'Quitar los datos de ejemplo',
     shortcuts: 'Teclas',
     close: 'Cerrar',

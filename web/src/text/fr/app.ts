@@ -23,6 +23,7 @@ export const appWords = {
     skip: 'Aller à la page',
     nav: 'Lieux',
     demo: 'Données d’exemple : inventées, jouées par le joueur d’essai.',
+    demoComes: 'La saison de démonstration arrive …',
     removeDemo: 'Retirer les données d’exemple',
     shortcuts: 'Touches',
     close: 'Fermer',

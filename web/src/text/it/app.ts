@@ -23,6 +23,7 @@ export const appWords = {
     skip: 'Vai alla pagina',
     nav: 'Luoghi',
     demo: 'Dati di esempio: inventati, suonati dal suonatore di prova.',
+    demoComes: 'La stagione dimostrativa è in arrivo …',
     removeDemo: 'Togli i dati di esempio',
     shortcuts: 'Tasti',
     close: 'Chiudi',
