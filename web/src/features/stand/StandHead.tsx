@@ -33,6 +33,8 @@ export function StandHead() {
           fontWeight={500}
           fontSize={LETTER_SIZE}
           lineHeight={1}
+          // The plate that a system puts behind letters would hide what stands above such large ones.
+          forcedColorAdjust="none"
           data-testid="note"
         />
         <Box minWidth={0} lineHeight={1.15}>
@@ -68,6 +70,8 @@ export function StandHead() {
           fontWeight={500}
           fontSize={LETTER_SIZE}
           lineHeight={1}
+          // The plate that a system puts behind letters would hide what stands above such large ones.
+          forcedColorAdjust="none"
           color={phase === 'countIn' ? 'inkSoft' : 'accent'}
           minWidth="1.2em"
           textAlign="right"

@@ -35,6 +35,7 @@ export function Consistency({ recent }: { readonly recent: readonly Digest[] }) 
                 borderWidth="1.5px"
                 borderColor="ink"
                 bg={minutes > 0 ? 'ink' : 'transparent'}
+                forcedColorAdjust="none"
                 opacity={minutes > 0 ? 1 : 0.35}
                 style={{ height: `${minutes > 0 ? 12 + Math.min(24, 2 * minutes) : 12}px` }}
               />

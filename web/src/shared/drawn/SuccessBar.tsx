@@ -18,6 +18,8 @@ export function SuccessBar({
       height="6px"
       borderRadius="3px"
       borderWidth="1.5px"
+      // Filled or not is what it says: chosen colours of the system must not take it away.
+      forcedColorAdjust="none"
       style={{
         width: `calc(${100 * share}% - 10px)`,
         borderColor: colour,
