@@ -30,6 +30,10 @@ export const PAGES = {
   planner: { command: 'bench:planner', sources: [...PLAN, 'bench/planner.ts'] },
   teacher: { command: 'bench:teacher', sources: SEASON },
   season: { command: 'bench:teacher', sources: SEASON },
+  firstMinute: {
+    command: 'bench:first',
+    sources: ['web/src/features/today', 'web/src/practice', 'bench/firstMinute.ts'],
+  },
   scale: { command: 'bench:scale', sources: ['web/src/db', 'core/plan', 'bench/scale.ts'] },
 } as const satisfies Record<string, { readonly command: string; readonly sources: readonly string[] }>;
 export type PageName = keyof typeof PAGES;
