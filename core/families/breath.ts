@@ -32,6 +32,11 @@ export interface Held {
   readonly sure: boolean;
 }
 
+/** How long a breath lasts on one size of what it lasts on another: the longest breaths that are asked at first say it. */
+export function breathShare(from: InstrumentId, to: InstrumentId): number {
+  return FIRST_BREATH_S[to] / FIRST_BREATH_S[from];
+}
+
 /**
  * The longest breath that is asked of a player in a family, seconds: 85 % of what was held there. A tone that the score ended
  * is only a lower bound, and never makes the limit shorter.

@@ -1,6 +1,6 @@
 export { exerciseScore, FAMILIES, familyById, familyIfKnown, usualExercise } from './catalogue';
 export { freePlay, heldText, isFree, MOST_HELD_NOTES, type HeldNote } from './catalogue/freePlay';
-export { breathLimitS, fittedToBreath, type Held } from './breath';
+export { breathLimitS, breathShare, fittedToBreath, type Held } from './breath';
 export { STAGES, topicsOf, type Family, type Stage } from './family';
 export {
   CHANGE_IDS,

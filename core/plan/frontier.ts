@@ -24,6 +24,13 @@ function learntTubes(sources: ReadonlyMap<string, OwnCell>, partial: number): nu
   });
 }
 
+/** The highest partial that is learnt on two tubes, with all under it; 1 for none. */
+export function learntUpTo(sources: ReadonlyMap<string, OwnCell>): number {
+  let partial = 1;
+  while (learntTubes(sources, partial + 1).length >= TUBES) partial++;
+  return partial;
+}
+
 /** Whether the overtones are there that altissimo grows from: partial 4 right in 8 of its last 12 tries on two tubes. */
 export function altissimoReady(sources: ReadonlyMap<string, OwnCell>): boolean {
   return learntTubes(sources, BEFORE_ALTISSIMO).length >= TUBES;
@@ -44,11 +51,17 @@ export function stubbornTwelfth(sources: ReadonlyMap<string, OwnCell>, horn: Ins
  * tube where it is not yet; the last partial of the level where all are.
  *
  * @param sources the player's own tries by `sourceKey`
+ * @param elsewhere the highest partial that is learnt on another horn: it is tried here first, what lies under it is taken as learnt
  */
-export function frontier(sources: ReadonlyMap<string, OwnCell>, level: Level, horn: Instrument): PlayerNow['frontier'] {
+export function frontier(
+  sources: ReadonlyMap<string, OwnCell>,
+  level: Level,
+  horn: Instrument,
+  elsewhere = 1,
+): PlayerNow['frontier'] {
   const most = MOST_PARTIALS[level];
   const tubes = TUBES_MIDI.filter((tubeMidi) => tubeMidi >= horn.lowestWrittenMidi);
-  for (let partial = 2; partial <= most; partial++) {
+  for (let partial = Math.max(2, Math.min(elsewhere, most)); partial <= most; partial++) {
     const learnt = learntTubes(sources, partial);
     if (learnt.length < TUBES) return { tubeMidi: tubes.find((tube) => !learnt.includes(tube))!, partial };
   }

@@ -112,6 +112,7 @@ export {
 export type { Goal, Theme } from './aims';
 export { slotOf } from './lesson';
 export { answered, askedAbout, leftOutOn, notPlanned, WHY_LEFT, type LeftOut, type WhyLeft } from './leftOut';
+export { elsewhereOf } from './elsewhere';
 export { passageProgress, type PassageDay, type PassageProgress } from './passageProgress';
 export { weekFacts, weekReport, type NoteOfWeek, type WeekFacts } from './weekReport';
 export { standingOf } from './standing';

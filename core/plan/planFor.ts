@@ -1,6 +1,7 @@
 import type { Level } from '@inner-hum/core/families';
 import type { HornId } from '@inner-hum/core/theory';
 import type { Digest } from './digest';
+import type { Elsewhere } from './elsewhere';
 import type { NoteOnMap } from './hornMap';
 import type { OwnCell } from './ownSources';
 import type { Practice } from './practices';
@@ -26,6 +27,8 @@ export interface PlanFor {
   /** how the player does what players do differently */
   readonly schools?: Schools;
   readonly goals: readonly Goal[];
+  /** what belongs to the player and was shown on other horns */
+  readonly elsewhere?: Elsewhere;
   /** families that the player does not want now */
   readonly without?: ReadonlySet<string>;
   /** no loud bell notes now */

@@ -2,6 +2,7 @@ import { exerciseKey, LEVELS, type Family } from '@inner-hum/core/families';
 import { instrumentById, zoneOf, type Horn } from '@inner-hum/core/theory';
 import { dayNumber } from './days';
 import type { Digest } from './digest';
+import { withHoldsElsewhere } from './elsewhere';
 import { altissimoReady, frontier, stubbornTwelfth } from './frontier';
 import { longestHolds, type Holds } from './holds';
 import { hornOffset } from './hornOrReed';
@@ -71,6 +72,7 @@ export function standingOf(plan: PlanFor): Standing {
     .flatMap(({ takes }) => takes.flatMap(({ seen }) => seen))
     .filter(({ midi, tried, attack }) => midi === BREAK.midi && tried && attack !== 'slurred')
     .slice(-BREAK.of);
+  const holds = longestHolds(recent.flatMap((digest) => digest.holds));
   return {
     horn,
     theme: themeOf(plan),
@@ -80,8 +82,8 @@ export function standingOf(plan: PlanFor): Standing {
     tries: (key) => byKey.get(key) ?? [],
     keys: () => [...byKey.keys()],
     progress,
-    holds: longestHolds(recent.flatMap((digest) => digest.holds)),
-    frontier: frontier(sources, level, horn),
+    holds: plan.elsewhere ? withHoldsElsewhere(holds, plan.elsewhere, instrumentId) : holds,
+    frontier: frontier(sources, level, horn, plan.elsewhere?.partial),
     stubbornTwelfth: stubbornTwelfth(sources, horn),
     altissimoReady: altissimoReady(sources),
     tires: tires(days),

@@ -2,6 +2,7 @@ import { isFree } from '@inner-hum/core/families';
 import {
   blockS,
   dueRoutines,
+  elsewhereOf,
   hornMap,
   levelNow,
   loadToday,
@@ -21,7 +22,7 @@ import { subDays } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
 import { database } from '../../db/database';
-import { useCells } from '../../shared/stored/useCells';
+import { useCells, useCellsElsewhere } from '../../shared/stored/useCells';
 import { shallowEqual } from 'react-redux';
 import { useAppSelector, type RootState } from '../../store';
 import { dayOf } from '../../base/days';
@@ -53,8 +54,9 @@ export function usePlan(recent: readonly Digest[] | undefined, anyway: boolean):
   const { hornId } = useHorn();
   const cells = useCells();
   const ever = useLiveQuery(everPlayed, []);
+  const others = useCellsElsewhere();
   return useMemo(() => {
-    if (!cells || !recent || !ever) return undefined;
+    if (!cells || !recent || !ever || !others) return undefined;
     const {
       instrumentId,
       minutes,
@@ -84,13 +86,17 @@ export function usePlan(recent: readonly Digest[] | undefined, anyway: boolean):
       nowMs: now.getTime(),
       day: dayOf(now),
       without: notPlanned(leftOut, dayOf(now)),
+      elsewhere: elsewhereOf(
+        recent.filter(({ setup }) => setup.instrumentId !== instrumentId),
+        others,
+      ),
     };
     const asked = loadToday(from);
     const rests = asked.kind === 'rest' || (weekMinutes[weekday] === 0 && asked.kind !== 'goalDay');
     const load: Load = !rests ? asked : { kind: 'rest', minutes: anyway ? minutes : 0, nothingNew: true };
     const due = dueRoutines(routines, weekday);
     return { from, load, blocks: load.minutes === 0 ? [] : sessionWith(due, { ...from, minutes: load.minutes }, load) };
-  }, [cells, recent, ever, anyway, hornId, settings]);
+  }, [cells, others, recent, ever, anyway, hornId, settings]);
 }
 
 /** The settings that a plan is made from. */

@@ -9,6 +9,12 @@ export function useCells(): readonly Cell[] | undefined {
   return useKeyed(instrumentId, () => database.cells.where('instrumentId').equals(instrumentId).toArray());
 }
 
+/** All cells of the player's other horns; undefined while they are read. */
+export function useCellsElsewhere(): readonly Cell[] | undefined {
+  const instrumentId = useAppSelector((state) => state.settings.instrumentId);
+  return useKeyed(instrumentId, () => database.cells.where('instrumentId').notEqual(instrumentId).toArray());
+}
+
 /** Digests of all takes that carry a tag, in no order; undefined while they are read. */
 export function useTagged(tag: string): readonly Digest[] | undefined {
   return useKeyed(tag, () => database.digests.where('tags').equals(tag).toArray());
