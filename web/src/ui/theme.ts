@@ -39,7 +39,8 @@ export const system = createSystem(
         bg: 'paper',
         color: 'ink',
         fontFamily: 'body',
-        fontSize: '17px',
+        // As the reader's browser has it, a little larger; on a wide screen, which stands farther away, larger with it.
+        fontSize: 'max(106.25%, min(0.95vw, 160%))',
         lineHeight: 1.45,
         fontVariantNumeric: 'tabular-nums',
       },

@@ -56,7 +56,7 @@ export default function ExercisesPage() {
     <Box maxWidth="80rem" pb="40px">
       <PageTitle title={t('exercise.title')} intro={t('exercise.intro')} />
       {offered && <RoutineOffer routine={offered} onDone={() => offer(undefined)} />}
-      <Grid templateColumns={{ base: '1fr', lg: '300px 1fr' }} gap="36px" _print={{ display: 'block' }}>
+      <Grid templateColumns={{ base: '1fr', lg: '18rem 1fr' }} gap="36px" _print={{ display: 'block' }}>
         <Box hideBelow="lg">
           <FamilyList {...list} />
         </Box>

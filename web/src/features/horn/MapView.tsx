@@ -46,7 +46,7 @@ export function MapView() {
   const pages = narrow ? pagesOf(midis) : [midis];
   const shown = pages[Math.min(page, pages.length - 1)]!;
   return (
-    <Grid templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 340px' }} gap="30px">
+    <Grid templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 20rem' }} gap="30px">
       <Box minWidth={0} ref={box}>
         <LayerChoice chosen={layerId} onChoose={setLayer} />
         {narrow && <Pages pages={pages} shown={shown} onChoose={setPage} />}

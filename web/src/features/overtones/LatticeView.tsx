@@ -60,7 +60,7 @@ export function LatticeView() {
       />
     );
   return (
-    <Grid templateColumns={{ base: '1fr', xl: 'minmax(0, 1fr) 340px' }} gap="32px">
+    <Grid templateColumns={{ base: '1fr', xl: 'minmax(0, 1fr) 20rem' }} gap="32px">
       <Box overflowX="auto">
         <chakra.p mb="10px">
           {t('overtones.next', {

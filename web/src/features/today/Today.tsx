@@ -49,7 +49,7 @@ export default function Today() {
     <Box maxWidth="80rem" pb="40px">
       <PageTitle title={t('today.title')}>
         <chakra.span color="inkSoft">{formatDate(new Date(), 'weekdayAndDay')}</chakra.span>
-        <Box marginLeft={{ base: 0, md: 'auto' }} marginRight={{ base: 0, lg: '376px' }}>
+        <Box marginLeft={{ base: 0, md: 'auto' }} marginRight={{ base: 0, lg: 'calc(20rem + 36px)' }}>
           <Choice
             label={t('today.minutes')}
             value={String(minutes) as (typeof CHOICES)[number]}
@@ -59,7 +59,7 @@ export default function Today() {
           />
         </Box>
       </PageTitle>
-      <Grid templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 340px' }} gap="36px">
+      <Grid templateColumns={{ base: '1fr', lg: 'minmax(0, 1fr) 20rem' }} gap="36px">
         <Box minWidth={0}>
           <AskPlayer />
           {plan && <WeekTheme plan={plan} blocks={blocks ?? []} />}
