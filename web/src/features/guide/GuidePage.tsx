@@ -12,6 +12,8 @@ import { LatticeStill, RailStill } from './TableStills';
 const DRAWINGS = { ribbon: '/stand', rail: undefined, map: '/horn', lattice: '/overtones' } as const;
 type Drawing = keyof typeof DRAWINGS;
 const STILLS = { ribbon: RibbonStill, rail: RailStill, map: MapStill, lattice: LatticeStill } as const;
+/** Short cards, to be done without the horn. */
+const BREATHING = ['low', 'quick', 'steady', 'rest'] as const;
 const LINES = ['first', 'second', 'third', 'fourth'] as const;
 const TERMS = [
   ...([
@@ -52,6 +54,7 @@ export default function GuidePage() {
     fits(t(`guide.drawings.${id}.name`), ...LINES.map((line) => t(`guide.drawings.${id}.${line}`))),
   );
   const stages = STAGES.filter((id) => fits(t(`stages.${id}`), t(`guide.stages.${id}`)));
+  const cards = BREATHING.filter((id) => fits(t('guide.breathingTitle'), t(`guide.breathing.${id}`)));
   const terms = TERMS.map((id) => ({ id, name: t(`guide.terms.${id}.name`), what: t(`guide.terms.${id}.what`) }))
     .filter(({ name, what }) => fits(name, what))
     .sort((a, b) => a.name.localeCompare(b.name));
@@ -68,7 +71,7 @@ export default function GuidePage() {
       <Field label={t('guide.search')} maxWidth="26rem" mt="12px" _print={{ display: 'none' }}>
         <TextInput type="search" value={wanted} onChange={(event) => want(event.target.value)} />
       </Field>
-      {drawings.length + stages.length + terms.length === 0 && (
+      {drawings.length + stages.length + cards.length + terms.length === 0 && (
         <chakra.p role="status" mt="14px">
           {t('guide.none')}
         </chakra.p>
@@ -84,6 +87,18 @@ export default function GuidePage() {
               <strong>{t(`stages.${id}`)}.</strong> {t(`guide.stages.${id}`)}
             </chakra.p>
           ))}
+        </chakra.section>
+      )}
+      {cards.length > 0 && (
+        <chakra.section mt="28px" id="breathing">
+          <SectionTitle>{t('guide.breathingTitle')}</SectionTitle>
+          <Grid templateColumns={{ base: '1fr', md: 'repeat(2, minmax(0, 1fr))' }} gap="12px">
+            {cards.map((id) => (
+              <Box key={id} borderWidth="1.5px" borderColor="line" borderRadius="card" p="12px 16px">
+                {t(`guide.breathing.${id}`)}
+              </Box>
+            ))}
+          </Grid>
         </chakra.section>
       )}
       {terms.length > 0 && (

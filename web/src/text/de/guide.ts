@@ -62,6 +62,15 @@ export const guideWords = {
       wholeHorn:
         'Was gebaut wurde, geht in Linien: Intervalle, Tonleitern, eine Melodie. Hör auf einen Klang vom tiefsten Ton bis zum höchsten, als sänge sie eine Stimme. Schließ mit etwas, das du gern hörst.',
     },
+    breathingTitle: 'Atmen ohne Horn',
+    breathing: {
+      low: 'Sitz oder steh aufrecht, eine Hand auf dem Bauch. Zwei Schläge ein: die Hand geht vor, die Schultern bleiben. Acht Schläge aus auf „ff“. Viermal.',
+      quick:
+        'Auf einmal ein durch die Mundwinkel, wie vor einer Phrase; dann zehn Schläge langsam aus. Schnell und tief, nie hoch und laut.',
+      steady:
+        'Blas ein Blatt Papier eine Armlänge entfernt an und halte es sechs Sekunden gleich schräg; dann leiser, und näher.',
+      rest: 'Danach atme eine halbe Minute wie sonst. Wem schwindlig wird, der hört auf und setzt sich.',
+    },
     terms: {
       partial: {
         name: 'Teilton',

@@ -92,6 +92,13 @@ export const standWords = {
     tries: 'Versuch {{number}}',
     before:
       'Vor dem ersten Ton: Füße am Boden, Schultern tief, Gurt so, dass das Mundstück zu dir kommt; Blatt feucht, Instrument warm.',
+    posture: {
+      elbows: 'Ellbogen frei von den Rippen.',
+      shoulders: 'Schultern tief, Nacken lang.',
+      fingers: 'Finger dicht über den Klappen.',
+      strap: 'Der Gurt trägt das Horn, die Daumen führen nur.',
+      jaw: 'Kiefer locker, Mundwinkel fest.',
+    },
     beforeTune: 'Einstimmen',
     beforeDone: 'Bereit',
     homeCheck: 'Tiefe Probe',

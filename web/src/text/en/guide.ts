@@ -61,6 +61,15 @@ export const guideWords = {
       wholeHorn:
         'What was built goes into lines: intervals, scales, a tune. Listen for one tone from the lowest note to the highest, as if one voice sang them all. End with something that you like to hear.',
     },
+    breathingTitle: 'Breathing without the horn',
+    breathing: {
+      low: 'Sit or stand tall, a hand on the belly. In for two counts: the hand goes out, the shoulders stay. Out on “ff” for eight. Four times.',
+      quick:
+        'In at once through the corners of the mouth, as before a phrase; then out slowly for ten. Quick and low, never high and loud.',
+      steady:
+        'Blow at a leaf of paper an arm’s length away and keep it at one slant for six seconds; then softer, and nearer.',
+      rest: 'After these breathe as usual for half a minute. Who gets dizzy stops and sits down.',
+    },
     terms: {
       partial: {
         name: 'Partial',

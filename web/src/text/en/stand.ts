@@ -90,6 +90,13 @@ export const standWords = {
     tries: 'Try {{number}}',
     before:
       'Before the first tone: feet on the floor, shoulders down, strap so that the mouthpiece comes to you; reed wet, horn warm.',
+    posture: {
+      elbows: 'Elbows free of the ribs.',
+      shoulders: 'Shoulders down, neck long.',
+      fingers: 'Fingers close over the keys.',
+      strap: 'The strap carries the horn, the thumbs only guide it.',
+      jaw: 'Jaw loose, corners of the mouth set.',
+    },
     beforeTune: 'Tune up',
     beforeDone: 'Ready',
     homeCheck: 'Home check',

@@ -60,6 +60,15 @@ export const guideWords = {
       wholeHorn:
         'Lo construido pasa a líneas: intervalos, escalas, una melodía. Escucha un solo sonido de la nota más grave a la más aguda, como si las cantara una voz. Acaba con algo que te guste oír.',
     },
+    breathingTitle: 'Respirar sin el saxofón',
+    breathing: {
+      low: 'Sentado o de pie, bien derecho, una mano en el vientre. Inspira dos tiempos: la mano sale, los hombros quedan. Sopla «ff» ocho. Cuatro veces.',
+      quick:
+        'Inspira de golpe por las comisuras, como antes de una frase; luego sopla despacio diez tiempos. Rápido y bajo, nunca alto y ruidoso.',
+      steady:
+        'Sopla a una hoja de papel a un brazo de distancia y mantenla igual de inclinada seis segundos; luego más suave, y más cerca.',
+      rest: 'Después respira como siempre medio minuto. Quien se maree para y se sienta.',
+    },
     terms: {
       partial: {
         name: 'Parcial',

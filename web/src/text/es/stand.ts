@@ -91,6 +91,13 @@ export const standWords = {
     tries: 'Intento {{number}}',
     before:
       'Antes del primer sonido: pies en el suelo, hombros bajos, correa de modo que la boquilla venga a ti; caña mojada, saxofón caliente.',
+    posture: {
+      elbows: 'Codos libres de las costillas.',
+      shoulders: 'Hombros bajos, nuca larga.',
+      fingers: 'Dedos muy cerca de las llaves.',
+      strap: 'El cordón lleva el saxofón, los pulgares solo guían.',
+      jaw: 'Mandíbula suelta, comisuras firmes.',
+    },
     beforeTune: 'Afinar',
     beforeDone: 'Listo',
     homeCheck: 'Prueba del grave',

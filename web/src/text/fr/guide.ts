@@ -63,6 +63,15 @@ export const guideWords = {
       wholeHorn:
         'Ce qui a été bâti passe dans des lignes : intervalles, gammes, un air. Écoute un même son de la note la plus grave à la plus aiguë, comme si une voix les chantait toutes. Finis par quelque chose que tu aimes entendre.',
     },
+    breathingTitle: 'Respirer sans le saxophone',
+    breathing: {
+      low: 'Assis ou debout bien droit, une main sur le ventre. Inspire deux temps : la main avance, les épaules restent. Souffle « ff » huit temps. Quatre fois.',
+      quick:
+        'Inspire d’un coup par les commissures, comme avant une phrase ; puis souffle lentement dix temps. Vite et bas, jamais haut et bruyant.',
+      steady:
+        'Souffle sur une feuille à un bras de distance et garde-la inclinée pareil six secondes ; puis plus doux, et plus près.',
+      rest: 'Ensuite respire comme d’habitude une demi-minute. Qui a la tête qui tourne s’arrête et s’assied.',
+    },
     terms: {
       partial: {
         name: 'Partiel',

@@ -91,6 +91,13 @@ export const standWords = {
     tries: 'Essai {{number}}',
     before:
       'Avant le premier son : pieds au sol, épaules basses, cordon réglé pour que le bec vienne à toi ; anche mouillée, saxophone chaud.',
+    posture: {
+      elbows: 'Coudes libres des côtes.',
+      shoulders: 'Épaules basses, nuque longue.',
+      fingers: 'Doigts tout près des clés.',
+      strap: 'Le cordon porte le saxophone, les pouces ne font que guider.',
+      jaw: 'Mâchoire souple, commissures tenues.',
+    },
     beforeTune: 'S’accorder',
     beforeDone: 'Prêt',
     homeCheck: 'Test du grave',

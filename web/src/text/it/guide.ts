@@ -60,6 +60,15 @@ export const guideWords = {
       wholeHorn:
         'Ciò che si è costruito va in linee: intervalli, scale, una melodia. Ascolta un solo suono dalla nota più grave alla più acuta, come se una voce le cantasse tutte. Finisci con qualcosa che ti piace sentire.',
     },
+    breathingTitle: 'Respirare senza strumento',
+    breathing: {
+      low: 'Seduto o in piedi ben dritto, una mano sulla pancia. Inspira due tempi: la mano esce, le spalle restano. Soffia «ff» per otto. Quattro volte.',
+      quick:
+        'Inspira di colpo dagli angoli della bocca, come prima di una frase; poi soffia piano per dieci tempi. Rapido e basso, mai alto e rumoroso.',
+      steady:
+        'Soffia su un foglio a un braccio di distanza e tienilo inclinato uguale per sei secondi; poi più piano, e più vicino.',
+      rest: 'Dopo respira come al solito mezzo minuto. A chi gira la testa si ferma e si siede.',
+    },
     terms: {
       partial: {
         name: 'Parziale',

@@ -91,6 +91,13 @@ export const standWords = {
     tries: 'Tentativo {{number}}',
     before:
       'Prima del primo suono: piedi a terra, spalle basse, cinghia in modo che il bocchino venga a te; ancia bagnata, strumento caldo.',
+    posture: {
+      elbows: 'Gomiti liberi dalle costole.',
+      shoulders: 'Spalle basse, nuca lunga.',
+      fingers: 'Dita vicine alle chiavi.',
+      strap: 'La tracolla porta il sax, i pollici lo guidano soltanto.',
+      jaw: 'Mascella sciolta, angoli della bocca fermi.',
+    },
     beforeTune: 'Accorda',
     beforeDone: 'Pronto',
     homeCheck: 'Prova del grave',
