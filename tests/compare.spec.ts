@@ -64,3 +64,21 @@ test('two takes are heard in turn, also at half speed, and stop', async ({ page 
   }
   expect(errors).toEqual([]);
 });
+
+test('a take is played after: heard on the Stand, tried, and told how near it came', async ({ page }) => {
+  const errors = await openTake(page);
+  await page.goto('/take/demo-142');
+  await page.getByRole('combobox', { name: 'Set against' }).selectOption({ index: 1 });
+  const near = page.getByTestId('how-near');
+  await expect(near).toContainText(/they lie [\d.]+ cents, [\d.]+ dB and \d+ % of colour apart/);
+  await near.getByRole('button', { name: 'Play after the other' }).click();
+  const target = page.getByTestId('target');
+  await target.getByRole('button', { name: 'Hear it', exact: true }).click();
+  await expect(target.getByRole('link')).toBeHidden();
+  await page.getByTestId('start').click();
+  await expect(page.getByTestId('verdict')).toBeVisible();
+  await target.getByRole('link', { name: 'How near was it?' }).click();
+  await expect(page.getByTestId('how-near')).toContainText('of colour apart');
+  await expect(page.getByRole('combobox', { name: 'Set against' })).not.toHaveValue('');
+  expect(errors).toEqual([]);
+});

@@ -28,6 +28,7 @@ import { BlockBar } from './BlockBar';
 import { CautionNote } from './CautionNote';
 import { StandHead } from './StandHead';
 import { StandPart } from './StandPart';
+import { TargetBar } from './TargetBar';
 import { TrialBar } from './TrialBar';
 import { useHornStarts } from './useHornStarts';
 import { useStandKeys, type StandActions } from './useStandKeys';
@@ -134,6 +135,7 @@ export default function StandPage() {
       {!verdict && <StandHead />}
       <BlockBar />
       <TrialBar onNext={actions.again} />
+      <TargetBar />
       <ProblemNote onRetry={actions.toggle} />
       <Box flex={verdict ? '1 0 auto' : '1 1 0'} minHeight={{ base: '220px', md: '225px' }} position="relative">
         {verdict ? <VerdictPanel takeId={verdict.id} actions={actions} /> : <LiveRibbon live={false} />}

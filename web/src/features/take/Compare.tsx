@@ -6,6 +6,7 @@ import { QUANTITY_ROWS, valueOf, type Measured, type StepMeasures } from '@inner
 import type { Digest } from '@inner-hum/core/plan';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { useLocation } from 'react-router';
 import { rivalsOf } from '../../db/rivals';
 import { wholeTake } from '../../db/takes';
 import { Button, Choice, Field, Key, TextInput } from '../../ui/controls';
@@ -20,6 +21,7 @@ import { usePalette } from '../../ui/useColourMode';
 import { useKeyed } from '../../shared/stored/useKeyed';
 import type { AbPlayer } from './abPlayer';
 import { soundOf } from '../../practice/playback';
+import { HowNear } from './HowNear';
 
 type Sounded = Extract<StepMeasures, { kind: 'sounded' }>;
 /** What is set side by side. */
@@ -41,7 +43,9 @@ export function Compare({
   readonly best: Digest | undefined;
 }) {
   const { t } = useTranslation();
-  const [chosen, choose] = useState('');
+  const { search } = useLocation();
+  // Who played after a take sees the two side by side at once.
+  const [chosen, choose] = useState(() => new URLSearchParams(search).get('against') ?? '');
   const [other, setOther] = useState<WholeTake>();
   useEffect(() => {
     let gone = false;
@@ -55,6 +59,7 @@ export function Compare({
     return () => void (gone = true);
   }, [chosen]);
   if (rivals.length === 0) return null;
+  const isRival = rivals.some(({ takeId }) => takeId === chosen);
   const startedAtMs = Date.parse(take.record.startedAt);
   const last = rivals.find((rival) => rival.startedAtMs < startedAtMs);
   const first = rivals.at(-1)!;
@@ -73,13 +78,13 @@ export function Compare({
       <Box maxWidth="34rem" mb="10px">
         <Choice
           label={t('ab.against')}
-          value={chosen}
+          value={isRival ? chosen : ''}
           options={['', ...rivals.map((rival) => rival.takeId)]}
           textOf={(id) => (id === '' ? t('ab.choose') : label(rivals.find((rival) => rival.takeId === id)!))}
           onChange={choose}
         />
       </Box>
-      {chosen && other?.record.id === chosen && <Together a={take} b={other} />}
+      {isRival && other?.record.id === chosen && <Together a={take} b={other} />}
     </Box>
   );
 }
@@ -89,6 +94,7 @@ function Together({ a, b }: { readonly a: WholeTake; readonly b: WholeTake }) {
   return (
     <>
       <Overlaid a={a} b={b} />
+      <HowNear a={a.record} b={b.record} />
       <SwitchedByEar a={a} b={b} />
       <chakra.table mt="10px" css={{ '& td, & th': { padding: '3px 16px 3px 0', textAlign: 'left' } }}>
         <thead>

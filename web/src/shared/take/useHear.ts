@@ -24,6 +24,8 @@ export interface Hearing {
    * exercise, as loud, where there is one with its sound
    */
   readonly hear: (place: Evidence) => void;
+  /** all of the take as it was played */
+  readonly hearWhole: () => void;
   /** all of the take, evened; a vibrato that was played is kept */
   readonly hearEvened: () => void;
   /** what sounds now */
@@ -104,17 +106,17 @@ export function useHear(takeId: string, takes = OWN_TAKES): Hearing {
     () => ({
       sounding,
       hear: ({ fromS, toS }) => told(play((of, part) => playBesideBest(of, part, fromS, toS))),
-      hearEvened: () =>
-        told(
-          play(async (of, part) => {
-            const evened = await of.get(of.evened);
-            if (!evened) return void store.dispatch(noticed({ key: 'take.noSound' }));
-            await part(undefined, evened, 0, Infinity);
-          }),
-        ),
+      hearWhole: () => told(play((of, part) => playWhole(of, part, 'played'))),
+      hearEvened: () => told(play((of, part) => playWhole(of, part, of.evened))),
     }),
     [play, told, sounding],
   );
+}
+
+async function playWhole(of: Sounds, part: PlayPart, kind: 'played' | Sounds['evened']): Promise<void> {
+  const sound = await of.get(kind);
+  if (!sound) return void store.dispatch(noticed({ key: 'take.noSound' }));
+  await part(undefined, sound, 0, Infinity);
 }
 
 /** A place of the take, then the same of the best one where there is one. */

@@ -68,6 +68,21 @@ export const takeWords = {
     to: 'Bis, s',
     noSound: 'Der Klang von einem der beiden wurde nicht behalten.',
   },
+  target: {
+    title: 'Einer eigenen Aufnahme nachspielen:',
+    hear: 'Hören',
+    evened: 'Geebnet hören',
+    howNear: 'Wie nah war es?',
+    apart_one: 'Auf einem Ton liegen sie {{cents}} Cent, {{db}} dB und {{percent}} % der Farbe auseinander.',
+    apart_other: 'Auf {{count}} Tönen liegen sie {{cents}} Cent, {{db}} dB und {{percent}} % der Farbe auseinander.',
+    far: {
+      pitchCents: 'Zuerst hört man die Höhe.',
+      levelDb: 'Zuerst hört man die Lautstärke.',
+      colour: 'Zuerst hört man die Farbe.',
+    },
+    near: 'Kaum auseinanderzuhalten.',
+    playAfter: 'Der anderen nachspielen',
+  },
   pair: {
     title: 'Das Paar: normal und Oberton',
     outlines: 'Wie stark jeder Teilton ist, {{first}} gegen {{second}}',

@@ -68,6 +68,21 @@ export const takeWords = {
     to: 'To, s',
     noSound: 'The sound of one of them was not kept.',
   },
+  target: {
+    title: 'Playing after a take of yours:',
+    hear: 'Hear it',
+    evened: 'Hear it evened',
+    howNear: 'How near was it?',
+    apart_one: 'Over one tone they lie {{cents}} cents, {{db}} dB and {{percent}} % of colour apart.',
+    apart_other: 'Over {{count}} tones they lie {{cents}} cents, {{db}} dB and {{percent}} % of colour apart.',
+    far: {
+      pitchCents: 'What is heard first is the pitch.',
+      levelDb: 'What is heard first is the loudness.',
+      colour: 'What is heard first is the colour.',
+    },
+    near: 'Hardly to be told apart.',
+    playAfter: 'Play after the other',
+  },
   pair: {
     title: 'The pair: regular and overtone',
     outlines: 'How strong each partial is, {{first}} against {{second}}',

@@ -68,6 +68,21 @@ export const takeWords = {
     to: 'Hasta, s',
     noSound: 'El sonido de una de las dos no se conservó.',
   },
+  target: {
+    title: 'Tocar detrás de una toma tuya:',
+    hear: 'Oírla',
+    evened: 'Oírla igualada',
+    howNear: '¿Qué tan cerca?',
+    apart_one: 'En un sonido están a {{cents}} cents, {{db}} dB y {{percent}} % de color.',
+    apart_other: 'En {{count}} sonidos están a {{cents}} cents, {{db}} dB y {{percent}} % de color.',
+    far: {
+      pitchCents: 'Primero se oye la altura.',
+      levelDb: 'Primero se oye la fuerza.',
+      colour: 'Primero se oye el color.',
+    },
+    near: 'Apenas se distinguen.',
+    playAfter: 'Tocar detrás de la otra',
+  },
   pair: {
     title: 'La pareja: normal y armónico',
     outlines: 'Lo fuerte que es cada parcial, {{first}} frente a {{second}}',

@@ -68,6 +68,22 @@ export const takeWords = {
     to: 'À, s',
     noSound: 'Le son de l’une des deux n’a pas été gardé.',
   },
+  target: {
+    title: 'Rejouer d’après une prise à toi :',
+    hear: 'L’entendre',
+    evened: 'L’entendre égalisée',
+    howNear: 'À quelle distance ?',
+    apart_one: 'Sur un son, elles sont à {{cents}} cents, {{db}} dB et {{percent}} % de couleur l’une de l’autre.',
+    apart_other:
+      'Sur {{count}} sons, elles sont à {{cents}} cents, {{db}} dB et {{percent}} % de couleur l’une de l’autre.',
+    far: {
+      pitchCents: 'On entend d’abord la hauteur.',
+      levelDb: 'On entend d’abord la nuance.',
+      colour: 'On entend d’abord la couleur.',
+    },
+    near: 'À peine à distinguer.',
+    playAfter: 'Rejouer d’après l’autre',
+  },
   pair: {
     title: 'La paire : normale et harmonique',
     outlines: 'La force de chaque partiel, {{first}} face à {{second}}',

@@ -68,6 +68,21 @@ export const takeWords = {
     to: 'A, s',
     noSound: 'Il suono di una delle due non è stato tenuto.',
   },
+  target: {
+    title: 'Suonare dietro a una tua registrazione:',
+    hear: 'Ascoltala',
+    evened: 'Ascoltala livellata',
+    howNear: 'Quanto vicino?',
+    apart_one: 'Su un suono distano {{cents}} cent, {{db}} dB e {{percent}} % di colore.',
+    apart_other: 'Su {{count}} suoni distano {{cents}} cent, {{db}} dB e {{percent}} % di colore.',
+    far: {
+      pitchCents: 'Si sente prima l’altezza.',
+      levelDb: 'Si sente prima la dinamica.',
+      colour: 'Si sente prima il colore.',
+    },
+    near: 'Si distinguono appena.',
+    playAfter: 'Suonare dietro all’altra',
+  },
   pair: {
     title: 'La coppia: normale e armonico',
     outlines: 'Quanto è forte ogni parziale, {{first}} contro {{second}}',
