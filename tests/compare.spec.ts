@@ -72,7 +72,10 @@ test('a take is played after: heard on the Stand, tried, and told how near it ca
   const near = page.getByTestId('how-near');
   await expect(near).toContainText(/they lie [\d.]+ cents, [\d.]+ dB and \d+ % of colour apart/);
   await near.getByRole('button', { name: 'Play after the other' }).click();
+  // Another place is seen from its top, wherever the page before was scrolled to.
   const target = page.getByTestId('target');
+  await expect(target).toBeVisible();
+  expect(await page.evaluate(() => scrollY)).toBe(0);
   await target.getByRole('button', { name: 'Hear it', exact: true }).click();
   await expect(target.getByRole('link')).toBeHidden();
   await page.getByTestId('start').click();

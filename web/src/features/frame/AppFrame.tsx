@@ -15,6 +15,7 @@ import { NoticeBar } from '../../shared/page/Notice';
 import { ShortcutsDialog } from '../../ui/ShortcutsDialog';
 import { withAllWords } from '../../text/i18n';
 import { Rail } from './Rail';
+import { useTopOfPlace } from './useTopOfPlace';
 
 // Only now and then there is something for it to show.
 const DraftOffers = lazy(() =>
@@ -47,6 +48,7 @@ const PlaceLink = chakra(NavLink, {
 export function AppFrame({ onPlace }: { readonly onPlace: () => void }) {
   const { t } = useTranslation();
   const { pathname } = useLocation();
+  useTopOfPlace();
   const [keysShown, showKeys] = useState(false);
   // While something is played there is nothing but what is being played; a place left for another ends it, but not at once.
   const phase = useAppSelector((state) => state.practice.phase);

@@ -49,10 +49,10 @@ export function MapStill() {
   return (
     <Box position="relative" maxWidth={`${MAP_PX}px`} color="ink" my="8px">
       <LargeRow layer={PITCH} midi={note.midi} note={note} width={MAP_PX} />
-      <Badge number={1} left="2%" top="2%" />
+      <Badge number={1} left="13%" top="4%" />
       <Badge number={2} left="52%" top="0%" />
       <Badge number={3} left="88%" top="14%" />
-      <Badge number={4} left="16%" top="52%" />
+      <Badge number={4} left="13%" top="56%" />
     </Box>
   );
 }

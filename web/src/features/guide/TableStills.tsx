@@ -93,7 +93,7 @@ export function LatticeStill() {
           ))}
         </tbody>
       </chakra.table>
-      <Badge number={1} left="-7%" top="2%" />
+      <Badge number={1} left="1%" top="-10%" />
       <Badge number={2} left="40%" top="34%" />
       <Badge number={3} left="99%" top="4%" />
       <Badge number={4} left="98%" top="66%" />
