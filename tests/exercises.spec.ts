@@ -102,3 +102,16 @@ test('hands-free: each verdict is followed by the proposed next step, until it i
   await page.waitForTimeout(7000);
   await expect(page.getByTestId('verdict')).toBeVisible();
 });
+
+test('the home check begins from the tone that sounds in free play, without a count-in', async ({ page }) => {
+  await page.goto('/stand?demo');
+  await expect(page.getByText('Demo data')).toBeVisible();
+  await page.keyboard.press('f');
+  await expect(page.getByText('Listening.')).toBeVisible();
+  await page.keyboard.press('b');
+  await expect(page.getByTestId('note')).toHaveText('B♭3');
+  await expect(page.getByTestId('verdict')).toBeVisible();
+  // Once the way back is there, the exercise is the home check no more.
+  await page.keyboard.press('b');
+  await expect(page.getByTestId('note')).toHaveText('G4');
+});

@@ -31,7 +31,8 @@ export function planNow(settings: Settings, source: TakeSource, audioPath: Audio
     source,
     parameters: exerciseOf(settings),
     audioPath,
-    onBeat: startOn === 'beat',
+    // Who checks home in the middle of something plays at once: that tone is beat one.
+    onBeat: startOn === 'beat' && store.getState().practice.away === null,
     cue,
     ...(trialled && { trial: trialled.trial }),
   });

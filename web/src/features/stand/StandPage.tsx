@@ -39,6 +39,16 @@ import { soundReference, playFreely } from '../../practice/freePlay';
 import { hornNow } from '../../db/settings/horn';
 import { Status } from './StandStatus';
 
+/** Ends what is played, and does something as soon as it has ended. */
+function whenResting(run: () => void): void {
+  const leave = store.subscribe(() => {
+    if (isBusy(store.getState().practice)) return;
+    leave();
+    run();
+  });
+  store.dispatch(stopAsked());
+}
+
 function useStandActions(): StandActions {
   const page = usePageSound();
   const dispatch = useAppDispatch();
@@ -52,7 +62,7 @@ function useStandActions(): StandActions {
       void startFlow(page);
     };
     const waiting = () => isPausing(store.getState().practice);
-    return {
+    const actions: StandActions = {
       toggle: () => {
         if (waiting()) store.dispatch(goOnAsked());
         else if (resting()) start();
@@ -72,9 +82,11 @@ function useStandActions(): StandActions {
         if (resting()) start();
       },
       home: () => {
-        const { away } = store.getState().practice;
+        const { away, phase } = store.getState().practice;
         const { settings } = store.getState();
         const { exercise } = settings;
+        // From the tone that sounds in free play: what was held is kept, then the low note is listened for at once.
+        if (phase === 'free') return whenResting(actions.home);
         if (!resting()) return;
         if (waiting()) store.dispatch(stopAsked());
         if (away) {
@@ -114,6 +126,7 @@ function useStandActions(): StandActions {
         dispatch(verdictLeft());
       },
     };
+    return actions;
   }, [page, dispatch]);
 }
 

@@ -123,7 +123,10 @@ export const guideWords = {
         what: 'Eine Klappe, die geöffnet wird, damit ein Teilton oder ein hoher Ton anspricht.',
       },
       survey: { name: 'Vermessung', what: 'Jeder Ton einer Lage einmal, um die Karte zu füllen.' },
-      homeCheck: { name: 'Heimton', what: 'Ein mittlerer Ton, der sich zu Hause anfühlt: ob der Ansatz noch stimmt.' },
+      homeCheck: {
+        name: 'Heimton',
+        what: 'Alle Finger hinunter, ein tiefer Ton mitten in etwas anderem: spricht er so sauber an wie immer?',
+      },
       spine: { name: 'Mittellinie', what: 'Die Linie der Tonhöhe im Band.' },
     },
   },

@@ -115,7 +115,7 @@ export const guideWords = {
       survey: { name: 'Survey', what: 'Every note of a zone once, to fill the map.' },
       homeCheck: {
         name: 'Home check',
-        what: 'One middle note that feels at home, to hear whether the embouchure still does.',
+        what: 'All fingers down, one low note in the middle of something: does it speak as cleanly as ever?',
       },
       spine: { name: 'Spine', what: 'The line of the pitch within the ribbon.' },
     },

@@ -112,7 +112,10 @@ export const guideWords = {
       },
       vent: { name: 'Llave de ayuda', what: 'Una llave que se abre para que un parcial o una nota aguda hable.' },
       survey: { name: 'Medición', what: 'Cada nota de una zona una vez, para llenar el mapa.' },
-      homeCheck: { name: 'Nota de casa', what: 'Una nota media que se siente en casa: ¿sigue ahí la embocadura?' },
+      homeCheck: {
+        name: 'Nota de casa',
+        what: 'Todos los dedos abajo, una nota grave en medio de otra cosa: ¿habla tan limpia como siempre?',
+      },
       spine: { name: 'Línea central', what: 'La línea de la altura dentro de la cinta.' },
     },
   },

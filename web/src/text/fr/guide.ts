@@ -117,7 +117,7 @@ export const guideWords = {
       survey: { name: 'Relevé', what: 'Chaque note d’une zone une fois, pour remplir la carte.' },
       homeCheck: {
         name: 'Note repère',
-        what: 'Une note du milieu où l’on se sent chez soi : l’embouchure y est-elle encore ?',
+        what: 'Tous les doigts baissés, une note grave au milieu d’autre chose : parle-t-elle aussi nettement que d’habitude ?',
       },
       spine: { name: 'Ligne centrale', what: 'La ligne de la hauteur dans le ruban.' },
     },

@@ -115,7 +115,10 @@ export const guideWords = {
       },
       vent: { name: 'Chiave d’aiuto', what: 'Una chiave aperta perché un parziale o una nota acuta parli.' },
       survey: { name: 'Rilievo', what: 'Ogni nota di una zona una volta, per riempire la mappa.' },
-      homeCheck: { name: 'Nota di casa', what: 'Una nota di mezzo che sa di casa: l’imboccatura c’è ancora?' },
+      homeCheck: {
+        name: 'Nota di casa',
+        what: 'Tutte le dita giù, una nota grave nel mezzo di altro: parla pulita come sempre?',
+      },
       spine: { name: 'Linea centrale', what: 'La linea dell’altezza nel nastro.' },
     },
   },
