@@ -143,7 +143,7 @@ export const seasonWords = {
     flat_medium: '{{zone}}, which are flat',
     flat_loud: '{{zone}} when loud, which go flat',
     response: 'quick starts on {{zone}}',
-    failing: 'starts that do not fail on {{zone}}',
+    failing: 'sure starts on {{zone}}',
     steadiness: 'a steady pitch on {{zone}}',
     slope: 'the pitch of {{zone}} from soft to loud',
   },

@@ -77,7 +77,7 @@ export const todayWords = {
     keeps: 'Keeps this secure while the week is about {{theme}}.',
     keep: 'Keeps this secure.',
     toMusic: 'Ends in music: the same tone, in a line.',
-    music: 'Into music, with {{theme}} in mind.',
+    music: 'Into music, with the week’s theme in the ear: {{theme}}.',
     tuneUp: 'Tune first: three notes, each within five cents.',
     tuneFirst: {
       sharp: 'All of your horn is sharp: out with the mouthpiece until these three notes sit.',
