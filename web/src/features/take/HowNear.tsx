@@ -33,7 +33,7 @@ export function HowNear({ a, b }: { readonly a: TakeRecord; readonly b: TakeReco
             db: value(near.levelDb, 1),
             percent: value(near.colour === undefined ? undefined : 100 * near.colour, 0),
           })}{' '}
-          {t(far ? `target.far.${far}` : 'target.near')}
+          {far && t(`target.far.${far}`)}
         </chakra.p>
       )}
       <Button onClick={after}>{t('target.playAfter')}</Button>

@@ -80,7 +80,6 @@ export const takeWords = {
       levelDb: 'Zuerst hört man die Lautstärke.',
       colour: 'Zuerst hört man die Farbe.',
     },
-    near: 'Kaum auseinanderzuhalten.',
     playAfter: 'Der anderen nachspielen',
   },
   pair: {

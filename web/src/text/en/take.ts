@@ -80,7 +80,6 @@ export const takeWords = {
       levelDb: 'What is heard first is the loudness.',
       colour: 'What is heard first is the colour.',
     },
-    near: 'Hardly to be told apart.',
     playAfter: 'Play after the other',
   },
   pair: {

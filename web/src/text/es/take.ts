@@ -80,7 +80,6 @@ export const takeWords = {
       levelDb: 'Primero se oye la fuerza.',
       colour: 'Primero se oye el color.',
     },
-    near: 'Apenas se distinguen.',
     playAfter: 'Tocar detrás de la otra',
   },
   pair: {

@@ -81,7 +81,6 @@ export const takeWords = {
       levelDb: 'On entend d’abord la nuance.',
       colour: 'On entend d’abord la couleur.',
     },
-    near: 'À peine à distinguer.',
     playAfter: 'Rejouer d’après l’autre',
   },
   pair: {

@@ -80,7 +80,6 @@ export const takeWords = {
       levelDb: 'Si sente prima la dinamica.',
       colour: 'Si sente prima il colore.',
     },
-    near: 'Si distinguono appena.',
     playAfter: 'Suonare dietro all’altra',
   },
   pair: {
