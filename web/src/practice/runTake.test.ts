@@ -63,6 +63,21 @@ describe.each([44_100, 48_000])('a take at %i Hz', (rateHz) => {
   });
 });
 
+it('a last tone without a set end is waited for through the rests before it', async () => {
+  const held: ExerciseParameters = {
+    ...usualExercise(familyById('crossingBreak'), 'alto'),
+    ...{ beats: 1, holdBeats: 2, restBeats: 4, lastNote: 'asItHolds', tempoBpm: 120 },
+  };
+  store.dispatch(settingsLoaded({ ...store.getState().settings, exercise: held }));
+  const page = madePage();
+  page.card.run();
+  const outcome = await within(40, playTake(page));
+  page.card.stop();
+  const { record } = outcome as Extract<TakeOutcome, { kind: 'kept' }>;
+  expect(record.measures.map(({ kind }) => kind)).toEqual(Array(5).fill('sounded'));
+  expect(record.verdict.findings.map(({ id }) => id)).toContain('held');
+});
+
 describe('a take that ends otherwise', () => {
   const microphone = () => {
     store.dispatch(settingsLoaded({ ...store.getState().settings, source: 'microphone' }));

@@ -1,4 +1,4 @@
-import { beatSeconds, isOpenEnded, longestRestBeats, scoreBeats, type Score } from '@inner-hum/core/exercise';
+import { beatSeconds, longestRestBeats, scoreBeats, type Score } from '@inner-hum/core/exercise';
 import { ownExerciseKey } from '@inner-hum/core/families';
 import { takeOf, type TakeRecord } from '@inner-hum/core/take';
 import { newId, withLock } from '../base/plainOrigin';
@@ -13,6 +13,7 @@ import { store } from '../store';
 import { cameToNothing, ended, isBusy, judged, moved, takeAsked, type Ending } from '../store/practice';
 import type { PageSound } from './pageSound';
 import { endClicks, Metronome } from './metronome';
+import { isWhole, openFromBeat } from './openEnd';
 import { playLed } from './playLed';
 import { assignmentFor, planNow, recorderSettingsFor } from './planNow';
 import { droneFor } from './reference';
@@ -116,7 +117,7 @@ async function runTake(
       return { kind: 'nothingPlayed', ending: endingNow() };
     }
     // What is asked while it is judged no longer changes how it ended.
-    const whole = isWhole(plan);
+    const whole = isWhole(plan, input.context.currentTime - firstBeatAtS);
     if (whole) await planDraft(takeId, draftFrom(planned, input, firstBeatAtS, true)).catch(tellDraftLost);
     store.dispatch(moved('judging'));
     const record = await judgeAndKeep(page, planned, firstBeatAtS, whole, signal);
@@ -201,14 +202,15 @@ async function play(page: PageSound, planned: PlannedTake, input: AudioInput, fi
   const endS = firstBeatAtS + scoreBeats(score) * beatS + TAIL_S + plan.audioPath.delayS;
   const endDrone = droneFor(context, settings, score, firstBeatAtS);
   const silenceS = SILENCE_S + longestRestBeats(score) * beatS;
-  const open = isOpenEnded(score);
+  // What is counted before it has its own rests: only the tone without a set end is over when it falls silent.
+  const openFromS = firstBeatAtS + openFromBeat(score) * beatS;
   await until(
     page,
     input,
     () => {
       const nowS = context.currentTime;
       const lastToneS = trace.lastToneAtS() ?? 0;
-      const toneIsOver = open && lastToneS > firstBeatAtS + beatS / 2 && nowS - lastToneS > OPEN_END_S;
+      const toneIsOver = lastToneS > openFromS + beatS / 2 && nowS - lastToneS > OPEN_END_S;
       if (toneIsOver || nowS >= endS) store.dispatch(ended('score'));
       else if (nowS - Math.max(firstBeatAtS, lastToneS) > silenceS) store.dispatch(ended('silence'));
       return false;
@@ -241,9 +243,4 @@ async function judgeAndKeep(
     throw error;
   }
   return take.record;
-}
-
-/** Whether the take has all that was asked for: a tone without a set end is whole when the player ends it. */
-function isWhole({ score }: DraftPlan): boolean {
-  return endingNow() === 'score' || (endingNow() === 'stopped' && isOpenEnded(score));
 }
