@@ -11,6 +11,7 @@ import {
   type PassageDay,
   type PassageRisk,
 } from '@inner-hum/core/plan';
+import { sizeOf } from '@inner-hum/core/theory';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -127,7 +128,8 @@ function Progress({ exercise }: { readonly exercise: ExerciseParameters }) {
   const tag = exerciseTag(exercise);
   const digests = useLiveQuery(() => database.digests.where('tags').equals(tag).toArray(), [tag]);
   if (!digests) return null;
-  const told = passageProgress(digests);
+  // Another size of horn is another passage.
+  const told = passageProgress(digests.filter(({ setup }) => setup.instrumentId === sizeOf(exercise.instrumentId)));
   const dayText = ({ day, takes, value, uncertainty }: PassageDay) =>
     t('passage.day', {
       date: formatDate(new Date(`${day}T12:00`), 'dayOfYear'),

@@ -56,7 +56,8 @@ it('says on the second day whether the passage is better', async () => {
     digest(id, day, [], {}, { family: 'ownPassage', parameters: passage, shareInWindow, tags: [exerciseTag(passage)] });
   store.dispatch(settingsChanged({ exercise: passage }));
   await database.cells.bulkPut([...cellsFrom([digest('a', 1, [seen()])]).values()]);
-  await database.digests.bulkPut([played('b', 1, 0.6), played('c', 1, 0.62)]);
+  const onTenor = { ...played('t', 4, 0.1), setup: { instrumentId: 'tenor' as const } };
+  await database.digests.bulkPut([played('b', 1, 0.6), played('c', 1, 0.62), onTenor]);
   inApp(<Shown />);
   expect((await screen.findByTestId('passage-progress')).textContent).toContain('Played on one day so far.');
   await database.digests.bulkPut([played('d', 8, 0.95), played('e', 8, 0.96)]);
