@@ -28,6 +28,15 @@ test(`a careless player: ${STEPS} key presses and choices over all places break 
     'Space Escape Enter Tab ArrowUp ArrowDown ArrowLeft ArrowRight r n f b l h k p c ? PageDown PageUp'.split(' ');
   const texts = ['67.5', '-1', '0', '99999', '', '1e308', 'G♯4', 'F5:2 B♭5:2', '<b>x</b>', '☃', '120', '12'];
   const trail: string[] = [];
+  /** A page that does not answer within a minute hangs, and what led to it is said. */
+  const answered = <T>(asked: Promise<T>) =>
+    Promise.race([
+      asked,
+      new Promise<never>((_, reject) => {
+        const late = setTimeout(() => reject(new Error(`hangs after\n${trail.slice(-12).join('\n')}`)), 60_000);
+        void asked.finally(() => clearTimeout(late)).catch(() => undefined);
+      }),
+    ]);
   for (let step = 0; step < STEPS; step++) {
     const what = random(10);
     if (what < 2) {
@@ -42,10 +51,10 @@ test(`a careless player: ${STEPS} key presses and choices over all places break 
     } else if (what < 6) {
       const key = pick(keys);
       trail.push(key);
-      await page.keyboard.press(key);
+      await answered(page.keyboard.press(key));
     } else {
       // One of the things that can be used now: chosen, filled or pressed, as a hand in a hurry would.
-      const done = await page.evaluate(
+      const pressing = page.evaluate(
         ([chance, choice, text]) => {
           const usable = 'select, input:not([type=file]), button, summary, textarea';
           const things = [
@@ -74,9 +83,9 @@ test(`a careless player: ${STEPS} key presses and choices over all places break 
         },
         [random(1e6) / 1e6, random(1e6) / 1e6, pick(texts)],
       );
-      trail.push(done);
+      trail.push(await answered(pressing));
     }
-    const stands = await page.evaluate(
+    const standing = page.evaluate(
       () =>
         // The ways to other places, or, while something is played, the one way to stop it.
         [...document.querySelectorAll('nav[aria-label="Places"], [data-testid="start"]')].some((way) =>
@@ -85,6 +94,7 @@ test(`a careless player: ${STEPS} key presses and choices over all places break 
         !document.querySelector('[data-testid="broken-place"]') &&
         !document.body.textContent.includes('Something in the page broke'),
     );
+    const stands = await answered(standing);
     if (!stands || errors.length > 0)
       throw new Error(`step ${step}: ${errors.join(' | ') || 'broken'} after\n${trail.slice(-12).join('\n')}`);
   }

@@ -10,7 +10,7 @@ import { FIRST_SETTINGS } from '../db/settings/settings';
 import { SoundProblem } from '../input/audioInput';
 import { store } from '../store';
 import { cameToNothing, isBusy, problemMet, stopAsked } from '../store/practice';
-import { settingsLoaded } from '../store/settings';
+import { settingsChanged, settingsLoaded } from '../store/settings';
 import { madePage } from '../testing/madePage';
 import { playTake, type TakeOutcome } from './runTake';
 
@@ -172,12 +172,28 @@ describe('a take whose first tone is beat one', () => {
     expect(await within(20, taken)).toMatchObject({ kind: 'kept', ending: 'score' });
   });
 
-  it('is given up when no tone comes', async () => {
-    const page = toned();
-    const taken = playTake(page);
-    await phaseIs('waiting');
-    expect(await within(70, taken)).toEqual({ kind: 'nothingPlayed', ending: 'silence' });
-    expect(await draftIds()).toEqual([]);
+  describe.each([true, false])('with the metronome on: %s', (clickOn) => {
+    beforeEach(() => void store.dispatch(settingsChanged({ clickOn })));
+
+    it('is given up when no tone comes', async () => {
+      const page = toned();
+      const taken = playTake(page);
+      await phaseIs('waiting');
+      expect(await within(70, taken)).toEqual({ kind: 'nothingPlayed', ending: 'silence' });
+      expect(await draftIds()).toEqual([]);
+    });
+
+    it('stopped before a tone has come leaves nothing, and the next one begins', async () => {
+      const page = toned();
+      const taken = playTake(page);
+      await phaseIs('waiting');
+      store.dispatch(stopAsked());
+      expect(await within(5, taken)).toEqual({ kind: 'nothingPlayed', ending: 'stopped' });
+      const next = playTake(page);
+      await phaseIs('waiting');
+      store.dispatch(stopAsked());
+      await within(5, next);
+    });
   });
 });
 

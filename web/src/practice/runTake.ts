@@ -168,7 +168,8 @@ async function begin(
     if (context.currentTime > waitsUntilS) store.dispatch(ended('silence'));
     return false;
   });
-  const firstBeatAtS = heard() ?? Infinity;
+  const firstBeatAtS = heard();
+  if (firstBeatAtS === undefined) return Infinity;
   if (score.clearS !== undefined) return firstBeatAtS; // no beat is kept
   const nextBeat = Math.ceil((context.currentTime - firstBeatAtS) / beatS);
   metronome.start({ ...clicks, firstBeatAtS, fromBeat: nextBeat, toBeat: scoreBeats(score) });
