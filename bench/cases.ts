@@ -34,10 +34,12 @@ export function allCases(): BenchCase[] {
   silent('metronome', { clicks: { everyS: 0.5, hz: 1000, amplitude: 0.3 } });
   silent('metronome fast', { clicks: { everyS: 0.25, hz: 1800, amplitude: 0.1 } });
   silent('key clicks', { keyClicks: true });
-  silent('rattling keys', { rattle: true });
-  silent('speech', { speech: true });
-  silent('whisper', { whisper: true });
-  silent('whisper near', { whisper: true, noiseDb: -60, gain: 4 });
+  for (const take of ['first', 'second', 'third', 'fourth']) {
+    silent(`rattling keys, ${take}`, { rattle: true });
+    silent(`speech, ${take}`, { speech: true });
+    silent(`whisper, ${take}`, { whisper: true });
+    silent(`whisper near, ${take}`, { whisper: true, noiseDb: -60, gain: 4 });
+  }
   silent('room noise', { noiseDb: -40 });
   cases.push({ name: 'breath alone', trap: 'no tone at all', lengthS: 6, tones: [], noiseDb: -30 });
   for (const { at, add } of horns)

@@ -9,6 +9,7 @@ import { listen, listenWith } from './listen';
 import { addRecording, recordedFigures, recordings, type RecordedTally } from './recorded';
 import { addScore, emptyTally, figures, jumpFigures, quantile, table, type Tally } from './score';
 import { writePage } from './pages';
+import { seedFrom } from './random';
 import { SPEED_RUNS, speedAlone } from './speedAlone';
 
 /** What some of them were before the ear's last change, on the same sounds: what it was made for. */
@@ -45,7 +46,7 @@ let cpuS = 0;
 let lengthS = 0;
 
 cases.forEach((benchCase, i) => {
-  const truth = render(benchCase, i + 1);
+  const truth = render(benchCase, seedFrom(`${benchCase.trap} ${benchCase.name}`));
   const { cpuS: used, jumpsS, ...answer } = listen(truth.samples, RATE_HZ);
   cpuS += used;
   lengthS += truth.samples.length / RATE_HZ;
