@@ -28,6 +28,7 @@ export const PAGES = {
     sources: [...EAR, 'core/measure/tubeOf.ts', 'core/take/model.ts', 'bench/shelf.ts', 'bench/recorded.ts'],
   },
   planner: { command: 'bench:planner', sources: [...PLAN, 'bench/planner.ts'] },
+  passages: { command: 'bench:passages', sources: [...PLAN, 'bench/passages.ts', 'bench/plannerModel.ts'] },
   teacher: { command: 'bench:teacher', sources: SEASON },
   season: { command: 'bench:teacher', sources: SEASON },
   firstMinute: {

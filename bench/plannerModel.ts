@@ -30,7 +30,7 @@ const FLOOR = 0.12;
 
 type Weakness = keyof typeof START;
 export const WEAKNESSES = Object.keys(START) as Weakness[];
-type Player = Record<Weakness, Float64Array>;
+export type Player = Record<Weakness, Float64Array>;
 
 export function newPlayer(random: SeededRandom): Player {
   const of = () => Float64Array.from({ length: NOTES }, () => FLOOR + (1 - FLOOR) * random.uniform() ** 2);
