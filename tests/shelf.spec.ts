@@ -35,6 +35,7 @@ test('a recording to learn from is heard beside an own tone, stays off log and m
   const tone = page.getByTestId('model-tone');
   await expect(tone).toContainText('F5, 3.0 s');
   await expect(tone.getByRole('row', { name: /^Range/ })).toBeVisible();
+  await expect(tone.getByRole('img', { name: 'Brightness of F5 by loudness' })).toBeVisible();
   await tone.getByRole('button', { name: 'Hear it' }).click();
   await tone.getByRole('button', { name: 'Hear mine: same pitch, as loud' }).click();
   await expectAccessible(page);
@@ -49,6 +50,28 @@ test('a recording to learn from is heard beside an own tone, stays off log and m
   await page.getByRole('link', { name: 'Log' }).first().click();
   await expect(page.getByText('1 take', { exact: true })).toBeVisible();
   await page.getByRole('link', { name: 'Recordings to learn from' }).click();
+  // It goes into a backup on wish, and comes back from it.
+  const inBackup = page.getByRole('checkbox', { name: 'In the backup (zip)' });
+  await inBackup.click();
+  await expect(inBackup).toBeChecked();
+  await page.getByRole('link', { name: 'Log' }).first().click();
+  await page.getByText('Backups, recordings and storage', { exact: true }).click();
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save a backup' }).click();
+  const backup = await (await saving).path();
+  await page.getByRole('link', { name: 'Recordings to learn from' }).click();
+  await page.getByRole('button', { name: 'Remove' }).click();
+  await expect(page.getByText('Nothing here yet.')).toBeVisible();
+  await page.getByRole('link', { name: 'Log' }).first().click();
+  await page.getByText('Backups, recordings and storage', { exact: true }).click();
+  await page.getByTestId('restore').setInputFiles({
+    name: 'backup.zip',
+    mimeType: 'application/zip',
+    buffer: readFileSync(backup),
+  });
+  await expect(page.getByText('1 recording to learn from as well.')).toBeVisible();
+  await page.getByRole('link', { name: 'Recordings to learn from' }).click();
+  await expect(inBackup).toBeChecked();
   await page.getByRole('button', { name: 'Remove' }).click();
   await expect(page.getByText('Nothing here yet.')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();

@@ -32,12 +32,27 @@ export interface UnreadTake {
   readonly detail: string;
 }
 
+/** A recording to learn from with its sound. */
+export interface KeptRecording {
+  readonly id: string;
+  readonly name: string;
+  /** ISO 8601 */
+  readonly addedAt: string;
+  /** the part that is learnt from, seconds */
+  readonly fromS: number;
+  readonly toS: number;
+  readonly sampleRateHz: number;
+  readonly samples: Int16Array<ArrayBuffer>;
+}
+
 export type BackupResult =
   /** `settings` are the player's own, as they were stored; unchecked */
   | {
       readonly kind: 'read';
       readonly takes: readonly WholeTake[];
-      /** takes that could not be read */
+      /** recordings to learn from, where the player wanted them in the backup */
+      readonly shelf: readonly KeptRecording[];
+      /** takes and recordings that could not be read */
       readonly aside: readonly UnreadTake[];
       readonly settings: unknown;
     }
@@ -109,7 +124,7 @@ export function backupFrom(content: unknown, partsOf: PartsOf): BackupResult {
     const { settings } = envelopeSchema.validateSync({ ...rest, takes: [] }, { strict: true, abortEarly: true });
     const { takes, aside } = takesFrom(given, partsOf);
     if (takes.length === 0 && aside[0]) return refusedFile('damaged', aside[0].detail);
-    return { kind: 'read', takes, aside, settings };
+    return { kind: 'read', takes, shelf: [], aside, settings };
   } catch (error) {
     if (isRefusal(error)) return refusedFile('damaged', error.message);
     throw error;

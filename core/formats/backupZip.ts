@@ -1,9 +1,10 @@
 import { Zip, ZipPassThrough, zipSync } from 'fflate';
-import { backupFrom, headOf, refusedFile, type BackupResult } from './backup';
+import { backupFrom, headOf, refusedFile, type BackupResult, type KeptRecording } from './backup';
+import { shelfFilesOf, shelfIn } from './shelfFiles';
 import type { WholeTake } from '@inner-hum/core/take';
 import { filesOf, json, parsed, partsIn, PackedFile, recordsIn, unzipped } from './takeFiles';
 
-/** Name of the head inside the zip; for each take its files follow. */
+/** Name of the head inside the zip; for each take its files follow, then those of recordings to learn from. */
 const HEAD = 'backup.json';
 
 /** A zip with all takes: records as JSON, frames packed, sound as WAV; for what fits into memory. */
@@ -30,6 +31,7 @@ export function backupZipStream(savedAt: string, settings: unknown, onPiece: (by
   put(HEAD, json(headOf(savedAt, settings)));
   return {
     add: (take: WholeTake) => filesOf(take).forEach(([name, bytes]) => put(name, bytes)),
+    addRecording: (kept: KeptRecording) => shelfFilesOf(kept).forEach(([name, bytes]) => put(name, bytes)),
     end: () => zip.end(),
   };
 }
@@ -48,5 +50,8 @@ export function readBackupZip(bytes: Uint8Array): BackupResult {
   const content = parsed(head);
   if (content instanceof Error) return refusedFile('notJson', content.message);
   if (typeof content !== 'object' || content === null) return refusedFile('otherFile', '');
-  return backupFrom({ ...content, takes: recordsIn(files.byName) }, partsIn(files.byName));
+  const read = backupFrom({ ...content, takes: recordsIn(files.byName) }, partsIn(files.byName));
+  if (read.kind === 'refused') return read;
+  const { shelf, aside } = shelfIn(files.byName);
+  return { ...read, shelf, aside: [...read.aside, ...aside] };
 }

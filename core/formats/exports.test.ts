@@ -64,10 +64,11 @@ describe('backups', () => {
       fc.property(takes, (list) => {
         const settings = { a4Hz: 442 };
         const asZip = readBackupZip(writeBackupZip(whole(list), SAVED, settings));
-        expect(asZip).toEqual({ kind: 'read', takes: whole(list), aside: [], settings });
+        expect(asZip).toEqual({ kind: 'read', takes: whole(list), shelf: [], aside: [], settings });
         expect(readBackup(writeBackup(whole(list), SAVED, settings))).toEqual({
           kind: 'read',
           takes: whole(list),
+          shelf: [],
           aside: [],
           settings,
         });
@@ -89,6 +90,23 @@ describe('backups', () => {
     // Millions of bytes one by one in the assertion would take a minute.
     expect(read.takes.map((take) => take.record)).toEqual(many.map((take) => take.record));
     expect(read.takes.every((take, i) => Buffer.compare(take.frames, many[i]!.frames) === 0)).toBe(true);
+  });
+  it('a recording to learn from goes along where it is wanted; one that is damaged is left aside and named', () => {
+    const kept = { id: 'r1', name: 'A swell.wav', addedAt: SAVED, fromS: 0.5, toS: 1.5 };
+    const samples = Int16Array.from({ length: 16_000 }, (_, i) => 30_000 * Math.sin(i / 7));
+    const pieces: Uint8Array[] = [];
+    const stream = backupZipStream(SAVED, undefined, (bytes) => pieces.push(bytes));
+    stream.addRecording({ ...kept, sampleRateHz: 8000, samples });
+    stream.addRecording({ ...kept, id: 'r2', sampleRateHz: 4000, samples });
+    stream.end();
+    const read = readBackupZip(new Uint8Array(Buffer.concat(pieces)));
+    expect(read).toMatchObject({
+      kind: 'read',
+      takes: [],
+      shelf: [{ ...kept, sampleRateHz: 8000 }],
+      aside: [{ detail: 'shelf/r2.json: expected 8000 to 192000 Hz, got 4000' }],
+    });
+    expect(read.kind === 'read' && Array.from(read.shelf[0]!.samples)).toEqual(Array.from(samples));
   });
   it.each([
     ['a broken zip', new Uint8Array([0x50, 0x4b, 3, 4, 9]), 'damaged'],

@@ -101,7 +101,7 @@ describe('backup', () => {
   const text = writeBackup([whole], '2026-01-12T19:00:00.000Z');
 
   it('comes back equal, sound and all', () => {
-    expect(readBackup(text)).toEqual({ kind: 'read', takes: [whole], aside: [] });
+    expect(readBackup(text)).toEqual({ kind: 'read', takes: [whole], shelf: [], aside: [] });
   });
 
   it.each([

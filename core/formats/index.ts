@@ -1,4 +1,4 @@
-export { readBackup, writeBackup, type BackupResult, type UnreadTake } from './backup';
+export { readBackup, writeBackup, type BackupResult, type KeptRecording, type UnreadTake } from './backup';
 export { framesCsv, measuresCsv, tendencyCsv } from './csv';
 export { readWav, writeWav } from './wav';
 export { forHorn, type ImportedPart, type ImportedParts } from './importedPart';

@@ -76,13 +76,19 @@ export function partsIn(files: FilesByName): PartsOf {
     if (!frames) throw damaged(`${path}.frames: expected ${framesName(record.id)} in the zip`);
     const wav = files[soundName(record.id)];
     if (!wav) return { frames: new Uint8Array(frames) };
-    const sound = readWav(wav);
-    if (sound.kind === 'refused') throw damaged(`${path}.sound: ${sound.detail}`);
-    const { sampleRateHz, samples } = sound.sound;
-    if (!(sampleRateHz >= 8000 && sampleRateHz <= 192_000))
-      throw damaged(`${path}.sound: expected 8000 to 192000 Hz, got ${sampleRateHz}`);
-    return { frames: new Uint8Array(frames), sound: { sampleRateHz, samples: toInt16(samples.map(toWhole)) } };
+    const sound = soundIn(wav, (message) => damaged(`${path}.sound: ${message}`));
+    return { frames: new Uint8Array(frames), sound };
   };
+}
+
+/** The sound of a WAV in a zip, sample for sample as it was written. @throws what `damaged` makes of the reason */
+export function soundIn(wav: Uint8Array, damaged: (message: string) => Error) {
+  const read = readWav(wav);
+  if (read.kind === 'refused') throw damaged(read.detail);
+  const { sampleRateHz, samples } = read.sound;
+  if (!(sampleRateHz >= 8000 && sampleRateHz <= 192_000))
+    throw damaged(`expected 8000 to 192000 Hz, got ${sampleRateHz}`);
+  return { sampleRateHz, samples: toInt16(samples.map(toWhole)) };
 }
 
 /** What {@link readWav} divides by 32768, {@link toInt16} multiplies by 32767. */

@@ -1,6 +1,7 @@
 import type { LevelRuler } from '@inner-hum/core/theory';
 import { describe, expect, it } from 'vitest';
 import { byLoudness, loudnessBand, softestDb } from './byLoudness';
+import { colourOverLevel } from './colour';
 import { valueOf } from './measured';
 import type { ToneBody } from './tone';
 
@@ -48,4 +49,19 @@ describe('byLoudness', () => {
     [-30, 'medium'],
     [0, 'loud'],
   ])('%f dBFS is %s', (db, band) => expect(loudnessBand(db, ruler)).toBe(band));
+});
+
+describe('colour over loudness', () => {
+  it('has a step for each 3 dB, the loudest first, at the colour of that level', () => {
+    const steps = colourOverLevel(swell);
+    expect(steps.map(({ underDb }) => underDb)).toEqual([0, 3, 6, 9, 12, 15, 18, 21, 24, 27, 30]);
+    // 10 dB are one partial.
+    expect(steps[1]!.centroidPartials - steps[6]!.centroidPartials).toBeCloseTo(1.5, 1);
+  });
+  it('is one step of a tone at one loudness, and none of no tone', () => {
+    expect(colourOverLevel(body(Array.from({ length: 100 }, () => -30)))).toEqual([
+      { underDb: 0, centroidPartials: 4 },
+    ]);
+    expect(colourOverLevel(body([]))).toEqual([]);
+  });
 });

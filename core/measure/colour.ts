@@ -37,6 +37,30 @@ export function breathAgainstLevel(body: ToneBody): Measured {
   return against(body, body.breathDb);
 }
 
+/** Levels are gathered in steps of this, dB; a step counts from so many frames on. */
+const STEP_DB = 3;
+const LEAST_STEP_FRAMES = 8;
+
+/** How bright a tone is so many decibels under its own loudest. */
+export interface ColourAtLevel {
+  readonly underDb: number;
+  readonly centroidPartials: number;
+}
+
+/** How a tone's colour goes with its loudness, the loudest first, in steps of 3 dB; a tone at one loudness has one. */
+export function colourOverLevel({ levelDb, centroidPartials }: ToneBody): ColourAtLevel[] {
+  const loudestDb = levelDb.length > 0 ? quantile(levelDb, 0.98) : 0;
+  const steps = new Map<number, number[]>();
+  levelDb.forEach((db, i) => {
+    const step = Math.max(0, Math.round((loudestDb - db) / STEP_DB));
+    steps.set(step, [...(steps.get(step) ?? []), centroidPartials[i]!]);
+  });
+  return [...steps]
+    .filter(([, values]) => values.length >= LEAST_STEP_FRAMES)
+    .sort(([a], [b]) => a - b)
+    .map(([step, values]) => ({ underDb: step * STEP_DB, centroidPartials: median(values) }));
+}
+
 function against(body: ToneBody, values: Float64Array): Measured {
   if (values.length < MIN_BODY_FRAMES) return absent('tooShort');
   const spreadDb = quantile(body.levelDb, 0.9) - quantile(body.levelDb, 0.1);

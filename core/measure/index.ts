@@ -23,6 +23,7 @@ export {
 } from './quantities.data';
 export { measureTake, tonesOfSteps, type StepMeasures, type TakeContext, type ToneOfStep } from './takeMeasures';
 export { toneChanges } from './toneChanges';
+export { colourOverLevel, type ColourAtLevel } from './colour';
 export { pairOutlines, toneOutline } from './overtonePair';
 export { spoke } from './spoke';
 export { responseSeries } from './responseSeries';
@@ -30,5 +31,5 @@ export { LOOP_CLICK, loopDelay, type LoopDelay } from './loopDelay';
 export { tuneUp, type TuneUp } from './tuneUp';
 export { foldedCents } from './align';
 export { brokeAtS, brokeUnderPDb, heldUnderPDb, levelOfP } from './edge';
-export { toneBody } from './tone';
+export { placedBody, toneBody } from './tone';
 export { tubeOf, type TubeGuess } from './tubeOf';

@@ -1,8 +1,8 @@
-import { HOP_S, PARTIALS_KEPT, type Frames } from '@inner-hum/core/signal';
+import { PARTIALS_KEPT, type Frames } from '@inner-hum/core/signal';
 import { centsBetweenHz } from '@inner-hum/core/theory';
 import { absent, measured, type Measured } from './measured';
 import { median } from './statistics';
-import { MIN_BODY_FRAMES, toneBody, type ToneBody } from './tone';
+import { MIN_BODY_FRAMES, placedBody, type Placed, type ToneBody } from './tone';
 
 /** Partials above this do not count, Hz. */
 const TOP_HZ = 5000;
@@ -52,21 +52,13 @@ function outline({ partialsDb }: Frames, body: ToneBody, hz: number): number[] {
   return kept.map((value) => value - mean);
 }
 
-/** When a tone sounded and on which pitch it was meant. */
-interface Placed {
-  readonly onsetS: number;
-  readonly endS: number;
-  readonly targetHz: number;
-}
-
 /**
  * Median partials of a tone up to 5 kHz, dB against their own mean, for drawing; empty where it is too short.
  *
  * @param hz the pitch that says how many partials lie under 5 kHz: that of the tone it is laid over
  */
-export function toneOutline(frames: Frames, { onsetS, endS, targetHz }: Placed, hz = targetHz): readonly number[] {
-  const span = { start: Math.round(onsetS / HOP_S), end: Math.min(frames.count, Math.round(endS / HOP_S)) };
-  const body = toneBody(frames, span, targetHz, 0);
+export function toneOutline(frames: Frames, placed: Placed, hz = placed.targetHz): readonly number[] {
+  const body = placedBody(frames, placed);
   return body.frame.length > 0 ? outline(frames, body, hz) : [];
 }
 

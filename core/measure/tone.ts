@@ -58,6 +58,19 @@ export function toneBody(frames: Frames, span: ToneSpan, targetHz: number, settl
   };
 }
 
+/** When a tone sounded, seconds, and on which pitch it was meant. */
+export interface Placed {
+  readonly onsetS: number;
+  readonly endS: number;
+  readonly targetHz: number;
+}
+
+/** Body of a tone by when it sounded: nothing is left out for its settling. */
+export function placedBody(frames: Frames, { onsetS, endS, targetHz }: Placed): ToneBody {
+  const span = { start: Math.round(onsetS / HOP_S), end: Math.min(frames.count, Math.round(endS / HOP_S)) };
+  return toneBody(frames, span, targetHz, 0);
+}
+
 /** First frame of the steep fall at the end of a tone; its end when it does not fall steeply. */
 export function releaseStart({ levelDb }: Frames, span: ToneSpan): number {
   let at = span.end;

@@ -1,4 +1,12 @@
-import { toneOutline, tubeOf, type StepMeasures, type TubeGuess } from '@inner-hum/core/measure';
+import {
+  colourOverLevel,
+  placedBody,
+  toneOutline,
+  type ColourAtLevel,
+  tubeOf,
+  type StepMeasures,
+  type TubeGuess,
+} from '@inner-hum/core/measure';
 import { hear, type Frames } from '@inner-hum/core/signal';
 import { instrumentById, sourcesOf, writtenMidi } from '@inner-hum/core/theory';
 import { freeTake, heldTones, type FreeWish } from './freePlay';
@@ -24,6 +32,8 @@ export interface ModelTone {
   readonly tube: TubeGuess;
   /** its partials up to 5 kHz, dB against their own mean */
   readonly outline: readonly number[];
+  /** how bright it is at which loudness */
+  readonly colour: readonly ColourAtLevel[];
 }
 
 /** What a recording tells: its held tones; nothing of one in which others sound along. */
@@ -47,6 +57,7 @@ export function modelOf(samples: Float32Array, sampleRateHz: number, wish: FreeW
     if (measures?.kind !== 'sounded') return [];
     const written = writtenMidi(horn, tone.soundingMidi);
     const at = (seconds: number) => Math.round(seconds * sampleRateHz);
+    const placed = { ...tone, targetHz: tone.f0HzMedian };
     const steady = samples.subarray(at(tone.onsetS + EDGE_S), at(tone.endS - EDGE_S));
     return [
       {
@@ -55,7 +66,8 @@ export function modelOf(samples: Float32Array, sampleRateHz: number, wish: FreeW
         writtenMidi: written,
         measures,
         tube: tubeUnder(steady, sampleRateHz, tone.f0HzMedian, wish, written),
-        outline: toneOutline(frames, { ...tone, targetHz: tone.f0HzMedian }),
+        outline: toneOutline(frames, placed),
+        colour: colourOverLevel(placedBody(frames, placed)),
       },
     ];
   });

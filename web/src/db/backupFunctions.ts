@@ -10,6 +10,7 @@ import {
 import { type TakeRecord, type WholeTake } from '@inner-hum/core/take';
 import type { NoteNameSystem } from '@inner-hum/core/theory';
 import { database } from './database';
+import { eachForBackup } from './shelf';
 import { rebuildTold } from './digests';
 import { wholeTakes } from './takes';
 import { weekFunctions } from './weekFunctions';
@@ -40,6 +41,7 @@ export const backupFunctions = {
       [pieces, size] = [[], 0];
     });
     await eachTake((take) => stream.add(take));
+    await eachForBackup((kept) => stream.addRecording(kept));
     stream.end();
     return new Blob([...done, ...pieces], { type: 'application/zip' });
   },

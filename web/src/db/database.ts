@@ -87,6 +87,8 @@ export interface ShelfRow {
   /** the part that is learnt from, seconds */
   readonly fromS: number;
   readonly toS: number;
+  /** the player wants it in backups */
+  readonly inBackup?: boolean;
 }
 
 /** Its sound, apart: a list needs none of it. */

@@ -1,7 +1,18 @@
 import 'fake-indexeddb/auto';
 import { beforeEach, expect, it } from 'vitest';
+import type { KeptRecording } from '@inner-hum/core/formats';
 import { database } from './database';
-import { addToShelf, markedPart, markOnShelf, ownToneOf, removeFromShelf, shelfList } from './shelf';
+import {
+  addToShelf,
+  eachForBackup,
+  keepInBackup,
+  markedPart,
+  markOnShelf,
+  mergeShelf,
+  ownToneOf,
+  removeFromShelf,
+  shelfList,
+} from './shelf';
 
 beforeEach(() => Promise.all(database.tables.map((table) => table.clear())));
 const sound = Float32Array.from({ length: 8000 }, (_, i) => Math.sin(i / 9));
@@ -34,4 +45,19 @@ it('takes a recording off with its sound, and puts both back', async () => {
 
 it('knows no own tone where nothing was played', async () => {
   expect(await ownToneOf(67, 'alto')).toBeUndefined();
+});
+
+it('goes into a backup only where the player wants it, and comes back from it once', async () => {
+  const [kept, other] = [await addToShelf('kept.wav', 8000, sound), await addToShelf('other.wav', 8000, sound)];
+  await markOnShelf(kept, 0.25, 0.5);
+  await keepInBackup(kept, true);
+  const given: KeptRecording[] = [];
+  await eachForBackup((recording) => given.push(recording));
+  expect(given).toMatchObject([{ id: kept, name: 'kept.wav', fromS: 0.25, toS: 0.5, sampleRateHz: 8000 }]);
+  await Promise.all([database.shelf.delete(kept), database.shelfSounds.delete(kept)]);
+  expect(await mergeShelf(given)).toBe(1);
+  expect(await mergeShelf(given)).toBe(0);
+  expect(await database.shelf.get(kept)).toMatchObject({ lengthS: 1, fromS: 0.25, toS: 0.5, inBackup: true });
+  expect((await database.shelfSounds.get(kept))?.samples).toHaveLength(8000);
+  expect((await shelfList()).map(({ id }) => id).sort()).toEqual([kept, other].sort());
 });

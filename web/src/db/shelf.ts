@@ -1,3 +1,4 @@
+import type { KeptRecording } from '@inner-hum/core/formats';
 import { fromInt16, toInt16 } from '@inner-hum/core/take';
 import { newId } from '../base/plainOrigin';
 import { database, type ShelfRow, type ShelfSoundRow } from './database';
@@ -10,7 +11,7 @@ const LOOKED_THROUGH = 60;
 /** An own tone is set against a model when it lasts so long, seconds. */
 const LEAST_S = 0.8;
 
-/** Puts a recording on the shelf; it goes into no log, map or backup. @returns its id */
+/** Puts a recording on the shelf; it goes into no log and no map, and into a backup only on wish. @returns its id */
 export async function addToShelf(name: string, sampleRateHz: number, samples: Float32Array): Promise<string> {
   const id = newId();
   const lengthS = samples.length / sampleRateHz;
@@ -29,6 +30,34 @@ export function shelfList(): Promise<ShelfRow[]> {
 /** Which part of a recording is learnt from, seconds. */
 export async function markOnShelf(id: string, fromS: number, toS: number): Promise<void> {
   await database.shelf.update(id, { fromS, toS });
+}
+
+/** Whether a recording goes into backups. */
+export async function keepInBackup(id: string, inBackup: boolean): Promise<void> {
+  await database.shelf.update(id, { inBackup });
+}
+
+/** Gives the recordings that are wanted in backups, one after the other. */
+export async function eachForBackup(give: (kept: KeptRecording) => void): Promise<void> {
+  for (const { id, name, addedAt, fromS, toS } of (await shelfList()).filter(({ inBackup }) => inBackup)) {
+    const sound = await database.shelfSounds.get(id);
+    if (sound) give({ ...sound, name, addedAt, fromS, toS });
+  }
+}
+
+/** Puts recordings of a backup on the shelf that are not there yet. @returns how many */
+export async function mergeShelf(kept: readonly KeptRecording[]): Promise<number> {
+  return database.transaction('rw', database.shelf, database.shelfSounds, async () => {
+    let added = 0;
+    for (const { id, name, addedAt, fromS, toS, sampleRateHz, samples } of kept) {
+      if (await database.shelf.get(id)) continue;
+      const lengthS = samples.length / sampleRateHz;
+      await database.shelf.add({ id, name, addedAt, lengthS, fromS, toS: Math.min(toS, lengthS), inBackup: true });
+      await database.shelfSounds.put({ id, sampleRateHz, samples });
+      added++;
+    }
+    return added;
+  });
 }
 
 /** Takes a recording off the shelf. @returns what puts it back; undefined where it was not there */

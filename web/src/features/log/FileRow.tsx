@@ -104,9 +104,10 @@ function useTaken(refuse: (sentence: string) => void) {
     else if (outcome.kind === 'refused')
       refuse(t(`log.refused.${outcome.reason as 'damaged'}`, { detail: outcome.detail }));
     else {
-      const { added, alreadyHere, aside } = outcome;
+      const { added, alreadyHere, toShelf, aside } = outcome;
       const here = alreadyHere > 0 ? ` ${t('log.alreadyHere', { count: alreadyHere })}` : '';
-      dispatch(noticed({ key: 'log.imported', values: { count: added, here } }));
+      const shelf = toShelf > 0 ? ` ${t('shelf.imported', { count: toShelf })}` : '';
+      dispatch(noticed({ key: 'log.imported', values: { count: added, here: here + shelf } }));
       if (aside.length > 0)
         refuse(
           t('log.setAside', {

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
-import { QUANTITY_ROWS, toneOutline, type StepMeasures } from '@inner-hum/core/measure';
+import { colourOverLevel, placedBody, QUANTITY_ROWS, toneOutline, type StepMeasures } from '@inner-hum/core/measure';
 import { unpackFrames, type ModelTone as Tone, type WholeTake } from '@inner-hum/core/take';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useRef } from 'react';
@@ -15,6 +15,7 @@ import { formatNumber, formatSigned } from '../../text/format';
 import { useNoteName } from '../../text/useNoteName';
 import { Button } from '../../ui/controls';
 import { SectionTitle } from '../../ui/PageTitle';
+import { ColourOverLevel } from './ColourOverLevel';
 
 /** What is set side by side. Levels are not: of a recording they tell nothing beyond itself. */
 const SHOWN = [
@@ -57,12 +58,19 @@ export function ModelTone({ tone, samples, sampleRateHz }: { readonly tone: Tone
       </Flex>
       <Grid templateColumns={{ base: '1fr', lg: '1fr 1fr' }} gap="30px">
         <Numbers model={tone.measures} own={own?.measures} />
-        <OutlinesOver
-          first={tone.outline}
-          second={own?.outline ?? []}
-          label={t('shelf.outlines', { note })}
-          caption={t(own ? 'shelf.caption' : 'shelf.captionAlone')}
-        />
+        <Box>
+          <OutlinesOver
+            first={tone.outline}
+            second={own?.outline ?? []}
+            label={t('shelf.outlines', { note })}
+            caption={t(own ? 'shelf.caption' : 'shelf.captionAlone')}
+          />
+          {tone.colour.length > 1 ? (
+            <ColourOverLevel first={tone.colour} second={own?.colour ?? []} note={note} />
+          ) : (
+            <chakra.p color="inkSoft">{t('shelf.colourFlat')}</chakra.p>
+          )}
+        </Box>
       </Grid>
     </Box>
   );
@@ -130,6 +138,7 @@ async function ownTone(tone: Tone, instrumentId: string) {
     measures,
     hz: measures.targetHz * 2 ** (cents / 1200),
     outline: toneOutline(frames, measures, tone.measures.targetHz),
+    colour: colourOverLevel(placedBody(frames, measures)),
     sound: soundIn(take, measures),
   };
 }

@@ -4,10 +4,10 @@ import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate } from 'react-router';
 import { detailOf } from '../../base/detailOf';
-import { addToShelf, MOST_SHELF_S, shelfList } from '../../db/shelf';
+import { addToShelf, keepInBackup, MOST_SHELF_S, shelfList } from '../../db/shelf';
 import { deleteFromShelf } from '../../store/undo';
 import { formatDate, formatNumber } from '../../text/format';
-import { Button } from '../../ui/controls';
+import { Button, Tick } from '../../ui/controls';
 import { FileButton } from '../../ui/FileButton';
 import { PageTitle } from '../../ui/PageTitle';
 import { monoOf } from './decode';
@@ -50,9 +50,9 @@ export default function ShelfPage() {
       )}
       {list?.length === 0 && <chakra.p mt="16px">{t('shelf.none')}</chakra.p>}
       <chakra.ul listStyleType="none" mt="16px">
-        {list?.map(({ id, name, addedAt, lengthS }) => (
+        {list?.map(({ id, name, addedAt, lengthS, inBackup = false }) => (
           <chakra.li key={id} borderTopWidth="1px" borderColor="line" py="6px">
-            <Flex align="center" gap="14px">
+            <Flex align="center" gap="14px" wrap="wrap">
               <Box flex="1" minWidth={0}>
                 <Link to={`/log/shelf/${id}`}>{name}</Link>{' '}
                 <chakra.span color="inkSoft" fontSize="small">
@@ -62,6 +62,11 @@ export default function ShelfPage() {
                   })}
                 </chakra.span>
               </Box>
+              <Tick
+                label={t('shelf.inBackup')}
+                checked={inBackup}
+                onChange={(wanted) => void keepInBackup(id, wanted)}
+              />
               <Button tone="quiet" onClick={() => void deleteFromShelf(id, name)}>
                 {t('exercise.remove')}
               </Button>

@@ -8,6 +8,7 @@ import { assignmentFor, recorderSettingsFor, planNow } from '../../practice/plan
 import { lookBack } from '../../db/past';
 import { backupService } from '../../db/backup';
 import { hasTakes, keepTake, mergeTakes } from '../../db/takes';
+import { mergeShelf } from '../../db/shelf';
 import { saveFile } from '../../base/saveFile';
 import { store } from '../../store';
 import { settingsChanged } from '../../store/settings';
@@ -21,7 +22,9 @@ export type FileOutcome =
       readonly kind: 'merged';
       readonly added: number;
       readonly alreadyHere: number;
-      /** takes that could not be read */
+      /** recordings to learn from that are new on the shelf */
+      readonly toShelf: number;
+      /** takes and recordings that could not be read */
       readonly aside: readonly UnreadTake[];
     }
   | { readonly kind: 'take'; readonly id: string }
@@ -47,8 +50,9 @@ export async function restoreBackup(file: File): Promise<FileOutcome> {
   try {
     const empty = !(await hasTakes());
     const added = await mergeTakes(backup.takes);
+    const toShelf = await mergeShelf(backup.shelf);
     takeSettings(backup.settings, empty);
-    return { kind: 'merged', added, alreadyHere: backup.takes.length - added, aside: backup.aside };
+    return { kind: 'merged', added, alreadyHere: backup.takes.length - added, toShelf, aside: backup.aside };
   } catch (error) {
     return { kind: 'refused', reason: 'storage', detail: error instanceof Error ? error.message : '' };
   }

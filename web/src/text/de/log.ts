@@ -182,7 +182,7 @@ export const logWords = {
     link: 'Aufnahmen zum Lernen',
     title: 'Aufnahmen zum Lernen',
     intro:
-      'Eigene Dateien, für deine Ohren: Sie bleiben in diesem Browser, getrennt von deinen Aufnahmen. Sie stehen in keiner Karte, keinem Protokoll und keiner Sicherung.',
+      'Eigene Dateien, für deine Ohren: Sie bleiben in diesem Browser, getrennt von deinen Aufnahmen. Sie stehen in keiner Karte und keinem Protokoll, und in einer Sicherung nur, wo du es willst.',
     add: 'Aufnahme hinzufügen',
     none: 'Noch nichts da. Am meisten sagt eine Aufnahme von einem Horn allein, mit gehaltenen Tönen.',
     about: '{{seconds}} s, hinzugefügt am {{date}}',
@@ -202,6 +202,15 @@ export const logWords = {
     outlines: 'Teiltöne von {{note}}: die der Aufnahme und deine',
     caption: 'Gefüllt: die Aufnahme. Linie mit Ringen: deiner. Teiltöne bis 5 kHz, gleich laut gerechnet.',
     captionAlone: 'Teiltöne bis 5 kHz, dB gegen ihr Mittel.',
+    inBackup: 'In der Sicherung (zip)',
+    imported_one: 'Dazu {{count}} Aufnahme zum Lernen.',
+    imported_other: 'Dazu {{count}} Aufnahmen zum Lernen.',
+    colour: 'Helligkeit von {{note}} nach Lautstärke: die der Aufnahme und deine',
+    colourCaption:
+      'Wie hell der Ton ist, in Teiltönen, so viele Dezibel unter seiner eigenen lautesten Stelle. Linie: die Aufnahme. Gestrichelt mit Ringen: du.',
+    colourAlone: 'Wie hell der Ton ist, in Teiltönen, so viele Dezibel unter seiner eigenen lautesten Stelle.',
+    colourFlat: 'Er bleibt bei einer Lautstärke: Wie seine Farbe ihr folgt, lässt sich nicht sagen.',
+    levelAxis: 'dB unter der lautesten Stelle',
     theirs: 'Aufnahme',
     own: 'Deiner',
     notAlone:

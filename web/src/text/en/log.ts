@@ -181,7 +181,7 @@ export const logWords = {
     link: 'Recordings to learn from',
     title: 'Recordings to learn from',
     intro:
-      'Your own files, for your ears: they stay in this browser, apart from your takes. They are in no map, no log and no backup.',
+      'Your own files, for your ears: they stay in this browser, apart from your takes. They are in no map and no log, and in a backup only where you say so.',
     add: 'Add a recording',
     none: 'Nothing here yet. A recording of one horn alone, with tones that are held, tells the most.',
     about: '{{seconds}} s, added {{date}}',
@@ -201,6 +201,15 @@ export const logWords = {
     outlines: 'Partials of {{note}}: the recording’s and yours',
     caption: 'Filled: the recording. Line with rings: yours. Partials up to 5 kHz, each at equal loudness.',
     captionAlone: 'Partials up to 5 kHz, dB against their mean.',
+    inBackup: 'In the backup (zip)',
+    imported_one: '{{count}} recording to learn from as well.',
+    imported_other: '{{count}} recordings to learn from as well.',
+    colour: 'Brightness of {{note}} by loudness: the recording’s and yours',
+    colourCaption:
+      'How bright the tone is, in partials, at so many decibels under its own loudest. Line: the recording. Dashed with rings: yours.',
+    colourAlone: 'How bright the tone is, in partials, at so many decibels under its own loudest.',
+    colourFlat: 'It stays at one loudness: how its colour follows the loudness can’t be told.',
+    levelAxis: 'dB under its loudest',
     theirs: 'Recording',
     own: 'Yours',
     notAlone:

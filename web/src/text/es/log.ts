@@ -181,7 +181,7 @@ export const logWords = {
     link: 'Grabaciones de las que aprender',
     title: 'Grabaciones de las que aprender',
     intro:
-      'Tus propios archivos, para tus oídos: se quedan en este navegador, aparte de tus tomas. No están en el mapa, ni en el registro, ni en la copia.',
+      'Tus propios archivos, para tus oídos: se quedan en este navegador, aparte de tus tomas. No están en el mapa ni en el registro, y en la copia solo si tú quieres.',
     add: 'Añadir una grabación',
     none: 'Aún no hay nada. Lo que más dice es una grabación de un solo instrumento, con notas tenidas.',
     about: '{{seconds}} s, añadida el {{date}}',
@@ -201,6 +201,15 @@ export const logWords = {
     outlines: 'Parciales de {{note}}: los de la grabación y los tuyos',
     caption: 'Relleno: la grabación. Línea con anillos: la tuya. Parciales hasta 5 kHz, a igual fuerza.',
     captionAlone: 'Parciales hasta 5 kHz, dB frente a su media.',
+    inBackup: 'En la copia (zip)',
+    imported_one: 'Y {{count}} grabación para aprender.',
+    imported_other: 'Y {{count}} grabaciones para aprender.',
+    colour: 'Claridad de {{note}} según la intensidad: la de la grabación y la tuya',
+    colourCaption:
+      'Lo claro que es el sonido, en parciales, tantos decibelios por debajo de su propio máximo. Línea: la grabación. Discontinua con anillos: tú.',
+    colourAlone: 'Lo claro que es el sonido, en parciales, tantos decibelios por debajo de su propio máximo.',
+    colourFlat: 'Se queda en una sola intensidad: no se puede decir cómo la sigue su color.',
+    levelAxis: 'dB bajo su máximo',
     theirs: 'Grabación',
     own: 'Tuya',
     notAlone:

@@ -182,7 +182,7 @@ export const logWords = {
     link: 'Enregistrements modèles',
     title: 'Enregistrements modèles',
     intro:
-      'Tes propres fichiers, pour tes oreilles : ils restent dans ce navigateur, à part de tes prises. Ils ne sont ni dans la carte, ni dans le journal, ni dans la sauvegarde.',
+      'Tes propres fichiers, pour tes oreilles : ils restent dans ce navigateur, à part de tes prises. Ils ne sont ni dans la carte ni dans le journal, et dans la sauvegarde seulement si tu le veux.',
     add: 'Ajouter un enregistrement',
     none: 'Rien encore. Un enregistrement d’un instrument seul, avec des sons tenus, en dit le plus.',
     about: '{{seconds}} s, ajouté le {{date}}',
@@ -202,6 +202,15 @@ export const logWords = {
     outlines: 'Partiels de {{note}} : ceux de l’enregistrement et les tiens',
     caption: 'Plein : l’enregistrement. Ligne à anneaux : le tien. Partiels jusqu’à 5 kHz, à force égale.',
     captionAlone: 'Partiels jusqu’à 5 kHz, dB par rapport à leur moyenne.',
+    inBackup: 'Dans la sauvegarde (zip)',
+    imported_one: 'Et {{count}} enregistrement à écouter.',
+    imported_other: 'Et {{count}} enregistrements à écouter.',
+    colour: 'Clarté de {{note}} selon l’intensité : celle de l’enregistrement et la tienne',
+    colourCaption:
+      'À quel point le son est clair, en partiels, tant de décibels sous son propre maximum. Trait : l’enregistrement. Tirets avec anneaux : toi.',
+    colourAlone: 'À quel point le son est clair, en partiels, tant de décibels sous son propre maximum.',
+    colourFlat: 'Il reste à une seule intensité : on ne peut pas dire comment sa couleur la suit.',
+    levelAxis: 'dB sous son maximum',
     theirs: 'Enregistrement',
     own: 'Le tien',
     notAlone:

@@ -181,7 +181,7 @@ export const logWords = {
     link: 'Registrazioni da cui imparare',
     title: 'Registrazioni da cui imparare',
     intro:
-      'I tuoi file, per le tue orecchie: restano in questo browser, separati dalle tue prese. Non sono nella mappa, né nel diario, né nella copia.',
+      'I tuoi file, per le tue orecchie: restano in questo browser, separati dalle tue prese. Non sono nella mappa né nel diario, e nella copia solo se lo vuoi.',
     add: 'Aggiungi una registrazione',
     none: 'Ancora niente. Dice di più una registrazione di uno strumento solo, con suoni tenuti.',
     about: '{{seconds}} s, aggiunta il {{date}}',
@@ -201,6 +201,15 @@ export const logWords = {
     outlines: 'Parziali di {{note}}: quelli della registrazione e i tuoi',
     caption: 'Pieno: la registrazione. Linea con anelli: il tuo. Parziali fino a 5 kHz, a pari forza.',
     captionAlone: 'Parziali fino a 5 kHz, dB rispetto alla loro media.',
+    inBackup: 'Nella copia (zip)',
+    imported_one: 'E {{count}} registrazione da cui imparare.',
+    imported_other: 'E {{count}} registrazioni da cui imparare.',
+    colour: 'Chiarezza di {{note}} secondo l’intensità: quella della registrazione e la tua',
+    colourCaption:
+      'Quanto è chiaro il suono, in parziali, tanti decibel sotto il suo massimo. Linea: la registrazione. Tratteggiata con anelli: tu.',
+    colourAlone: 'Quanto è chiaro il suono, in parziali, tanti decibel sotto il suo massimo.',
+    colourFlat: 'Resta a una sola intensità: non si può dire come la segua il suo colore.',
+    levelAxis: 'dB sotto il suo massimo',
     theirs: 'Registrazione',
     own: 'Il tuo',
     notAlone:
