@@ -56,7 +56,7 @@ export function ModelTone({ tone, samples, sampleRateHz }: { readonly tone: Tone
         {own && <Link to={`/take/${own.takeId}`}>{t('shelf.openOwn')}</Link>}
         {own === null && <chakra.span color="inkSoft">{t('shelf.noOwn', { note })}</chakra.span>}
       </Flex>
-      <Grid templateColumns={{ base: '1fr', lg: '1fr 1fr' }} gap="30px">
+      <Grid templateColumns={{ base: '1fr', lg: '1fr 1fr' }} gap="30px" alignItems="start">
         <Numbers model={tone.measures} own={own?.measures} />
         <Box>
           <OutlinesOver
