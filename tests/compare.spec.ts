@@ -17,7 +17,7 @@ test('a take is heard as played, evened in the own sound, and against the best',
   const play = page.getByRole('button', { name: 'Play', exact: false }).first();
   const pause = page.getByRole('button', { name: 'Pause' });
   await play.click();
-  for (const sound of ['evened', 'best', 'played']) {
+  for (const sound of ['evened', 'asBest', 'best', 'played']) {
     // From near the beginning, so that what follows does not come to its end while it is looked at.
     await page.getByRole('slider', { name: 'Place in the take' }).fill('1');
     await page.locator('body').click({ position: { x: 640, y: 5 } });

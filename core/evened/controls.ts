@@ -12,6 +12,8 @@ const EDGE_FRAMES = 8;
 const VIBRATO_KEPT = 24;
 const VIBRATO_EVENED = 2;
 const LEVEL = 2;
+/** A tone of another take says how one was played when it has so many frames. */
+const LEAST_LIKE_FRAMES = 10;
 /** So long before and after a tone its correction stays: an attack has no glide put into it. Frames. */
 const HELD_FRAMES = 12;
 /** It goes back to nothing over so long; noise between tones is not brought up at all. */
@@ -27,12 +29,35 @@ export interface Controls {
   readonly left: readonly { readonly fromS: number; readonly toS: number }[];
 }
 
-/** The difference between a take and its plan, frame by frame. The plan's loudness is free in offset: it is the shape that counts. */
-export function controlsOf(frames: Frames, context: TakeContext, vibrato: 'kept' | 'evened'): Controls {
+/** Another take of the same score, to which one is drawn. */
+export interface LikeTake {
+  readonly frames: Frames;
+  readonly context: TakeContext;
+}
+
+/** What a tone is drawn to, by the second of its take: cents against its target, dB with a free offset. */
+interface Aim {
+  readonly centsAt: (atS: number) => number;
+  readonly levelDbAt: (atS: number) => number;
+}
+
+/**
+ * The difference between a take and its plan, or another take's pitch and level, frame by frame. Loudness is free in
+ * offset: it is the shape that counts.
+ */
+export function controlsOf(
+  frames: Frames,
+  context: TakeContext,
+  vibrato: 'kept' | 'evened',
+  like?: LikeTake,
+): Controls {
   const cents = new Float64Array(frames.count).fill(NaN);
   const gainDb = new Float64Array(frames.count).fill(NaN);
-  const tones = tonesOfSteps(frames, context);
-  const left = tones.flatMap((tone) => drawTone(tone, frames, vibrato, cents, gainDb));
+  const others = like && tonesOfSteps(like.frames, like.context);
+  const left = tonesOfSteps(frames, context).flatMap((tone, i) => {
+    const aim = others ? aimOf(others[i]!, like.frames, tone) : planOf(tone);
+    return drawTone(tone, aim, frames, vibrato, cents, gainDb);
+  });
   const known = gainDb.filter((db) => !Number.isNaN(db));
   const offsetDb = known.length > 0 ? median(known) : 0;
   for (let i = 0; i < gainDb.length; i++) gainDb[i] = Math.max(-REACH_DB, Math.min(REACH_DB, gainDb[i]! - offsetDb));
@@ -43,18 +68,44 @@ export function controlsOf(frames: Frames, context: TakeContext, vibrato: 'kept'
   };
 }
 
+/** The frames of a tone that sound what was meant. */
+function ownFrames({ expected, span }: ToneOfStep, f0Hz: ArrayLike<number>): number[] {
+  const own: number[] = [];
+  for (let i = span?.start ?? 0; i < (span?.end ?? 0); i++)
+    if (f0Hz[i]! > 0 && Math.abs(centsBetweenHz(expected.targetHz, f0Hz[i]!)) <= REACH_CENTS) own.push(i);
+  return own;
+}
+
+const planOf = ({ expected }: ToneOfStep): Aim => ({ centsAt: () => 0, levelDbAt: expected.line.levelDbAt });
+
+/** The pitch and the level of the same tone in the other take, without its vibrato; the plan where it had hardly any. */
+function aimOf(other: ToneOfStep, { f0Hz, levelDb }: Frames, tone: ToneOfStep): Aim {
+  const own = ownFrames(other, f0Hz);
+  if (own.length < LEAST_LIKE_FRAMES) return planOf(tone);
+  const slow = (values: number[]) => smoothed(own, values, VIBRATO_KEPT);
+  const cents = slow(own.map((i) => centsBetweenHz(other.expected.targetHz, f0Hz[i]!)));
+  const levels = slow(own.map((i) => levelDb[i]!));
+  const later = other.expected.line.startS - tone.expected.line.startS;
+  const at = (values: readonly number[]) => (atS: number) => {
+    const frame = (atS + later) / HOP_S;
+    const next = own.findIndex((i) => i >= frame);
+    return values[next < 0 ? values.length - 1 : next]!;
+  };
+  return { centsAt: at(cents), levelDbAt: at(levels) };
+}
+
 function drawTone(
-  { expected, span }: ToneOfStep,
+  tone: ToneOfStep,
+  aim: Aim,
   { f0Hz, levelDb }: Frames,
   vibrato: 'kept' | 'evened',
   cents: Float64Array,
   gainDb: Float64Array,
 ): { fromS: number; toS: number }[] {
+  const { expected, span } = tone;
   const { step, line, targetHz } = expected;
   if (!span) return [{ fromS: line.startS, toS: line.endS }];
-  const own: number[] = [];
-  for (let i = span.start; i < span.end; i++)
-    if (f0Hz[i]! > 0 && Math.abs(centsBetweenHz(targetHz, f0Hz[i]!)) <= REACH_CENTS) own.push(i);
+  const own = ownFrames(tone, f0Hz);
   const missing = stretchesWithout(own, span.start, span.end);
   if (own.length === 0) return missing;
   // A hum, a bend and a pitch that may rest where it does keep their pitch.
@@ -67,13 +118,13 @@ function drawTone(
   );
   const off = smoothed(
     own,
-    own.map((i) => line.levelDbAt(i * HOP_S) - levelDb[i]!),
+    own.map((i) => aim.levelDbAt(i * HOP_S) - levelDb[i]!),
     LEVEL,
   );
   const inner = (k: number) =>
     Math.max(Math.min(EDGE_FRAMES, own.length >> 1), Math.min(own.length - 1 - EDGE_FRAMES, k));
   own.forEach((i, k) => {
-    cents[i] = bound ? -played[k]! : 0;
+    cents[i] = bound ? aim.centsAt(i * HOP_S) - played[k]! : 0;
     gainDb[i] = off[Math.max(0, Math.min(own.length - 1, inner(k)))]!;
   });
   return missing;

@@ -76,6 +76,41 @@ describe('a tone evened', () => {
     for (let n = 1; n < 5; n++) expect(Math.abs(partial(after, n) - partial(frames, n))).toBeLessThan(1);
   });
 
+  it('is drawn to another take: its pitch, its loudness, without its vibrato', () => {
+    const today = take('alto', 'sharpWhenSoft');
+    const best = take('alto', 'sinking');
+    const like = { frames: best.frames, context: best.context };
+    const evened = evenedTone(today.samples, today.frames, {
+      ...{ ...today.context, sampleRateHz: RATE_HZ, vibrato: 'evened', like },
+    });
+    const after = hear(evened.samples, RANGE);
+    const apart = (frames: Frames, of: 'f0Hz' | 'levelDb') => {
+      const [tone] = tonesOfSteps(best.frames, best.context);
+      const differences: number[] = [];
+      for (let i = tone!.span!.start + 30; i < tone!.span!.end - 30; i++)
+        differences.push(
+          of === 'f0Hz'
+            ? centsBetweenHz(best.frames.f0Hz[i]!, frames.f0Hz[i]!)
+            : frames.levelDb[i]! - best.frames.levelDb[i]!,
+        );
+      const middle = of === 'f0Hz' ? 0 : [...differences].sort((a, b) => a - b)[differences.length >> 1]!;
+      return differences.map((value) => Math.abs(value - middle)).sort((a, b) => a - b)[
+        Math.floor(0.95 * differences.length)
+      ]!;
+    };
+    expect(apart(today.frames, 'f0Hz')).toBeGreaterThan(8);
+    expect(apart(after, 'f0Hz')).toBeLessThan(3);
+    expect(apart(after, 'levelDb')).toBeLessThan(1.2);
+  });
+
+  it('is drawn to the plan where the other take has no such tone', () => {
+    const today = take('alto', 'sharpWhenSoft');
+    const silent = { frames: hear(new Float32Array(RATE_HZ), RANGE), context: today.context };
+    const settings = { ...today.context, sampleRateHz: RATE_HZ, vibrato: 'evened' } as const;
+    const evened = evenedTone(today.samples, today.frames, { ...settings, like: silent });
+    expect(evened).toEqual(evenedTone(today.samples, today.frames, settings));
+  });
+
   it('leaves a hole a hole, and says where', () => {
     const { samples, context, frames } = take('alto', 'dropOut');
     const evened = evenedTone(samples, frames, { ...context, sampleRateHz: RATE_HZ, vibrato: 'kept' });

@@ -1,12 +1,14 @@
 import type { TakeContext } from '@inner-hum/core/measure';
 import { dbToAmplitude, HOP_S, type Frames } from '@inner-hum/core/signal';
-import { controlsOf } from './controls';
+import { controlsOf, type LikeTake } from './controls';
 import { SincReader } from './sincReader';
 
 export interface EvenedSettings extends TakeContext {
   readonly sampleRateHz: number;
   /** whether a vibrato that was played stays in the tone */
   readonly vibrato: 'kept' | 'evened';
+  /** the take whose pitch and loudness it is drawn to; the plan when left out */
+  readonly like?: LikeTake;
 }
 
 export interface Evened {
@@ -22,7 +24,8 @@ const SEAM_S = 0.008;
 const JUMP_PERIODS = 0.75;
 
 /**
- * A take's own sound with its pitch drawn to the planned line and its level to the planned dynamics; its time is kept.
+ * A take's own sound with its pitch drawn to the planned line and its level to the planned dynamics, or both to those of
+ * another take of the same score; its time is kept.
  * Nothing is made that was not played: where the tone is missing, or farther off than 60 cents, it stays so and is told.
  * `samples` in −1…1, frame 0 of `frames` at sample 0. The sound is read at a varying speed by a windowed sinc (J. O. Smith,
  * "Digital audio resampling", 1984) and jumps by whole periods where the reading gets ahead or behind (after
@@ -30,7 +33,7 @@ const JUMP_PERIODS = 0.75;
  */
 export function evenedTone(samples: Float32Array, frames: Frames, settings: EvenedSettings): Evened {
   const { sampleRateHz } = settings;
-  const { cents, gainDb, left } = controlsOf(frames, settings, settings.vibrato);
+  const { cents, gainDb, left } = controlsOf(frames, settings, settings.vibrato, settings.like);
   const out = new Float32Array(samples.length);
   const read = new SincReader(samples);
   const hop = HOP_S * sampleRateHz;

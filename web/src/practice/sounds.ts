@@ -4,20 +4,26 @@ import { evenedSound, type EvenedSound } from './evened';
 import { rms, soundOf } from './playback';
 
 /** What of a take can be heard. */
-export type SoundKind = 'played' | 'evened' | 'evenedVibrato' | 'best';
+export type SoundKind = 'played' | 'evened' | 'evenedVibrato' | 'asBest' | 'best';
 
 /**
- * The sounds of a take, each made once: as played, evened without and with its vibrato, and the best take of the exercise
- * moved so that its first beat falls on this one's and as loud as this one. Undefined where none was kept.
+ * The sounds of a take, each made once: as played, evened without and with its vibrato, drawn to the pitch and loudness of
+ * the best take of the exercise, and that take moved so that its first beat falls on this one's and as loud as this one.
+ * Undefined where none was kept.
  */
 export function soundsOf(take: WholeTake, bestId: string | undefined) {
   const made = new Map<SoundKind, Promise<EvenedSound | undefined>>();
+  const bestOf = async () => (bestId === undefined ? undefined : wholeTake(bestId));
   const make: Record<SoundKind, () => Promise<EvenedSound | undefined>> = {
     played: () => Promise.resolve(whole(soundOf(take))),
     evened: () => evenedSound(take, 'evened'),
     evenedVibrato: () => evenedSound(take, 'kept'),
+    asBest: async () => {
+      const best = await bestOf();
+      return best && evenedSound(take, 'kept', best);
+    },
     best: async () => {
-      const best = bestId === undefined ? undefined : await wholeTake(bestId);
+      const best = await bestOf();
       const sound = best && soundOf(best);
       const own = soundOf(take);
       if (!best || !sound || !own) return undefined;

@@ -125,7 +125,7 @@ function usePlayback({ take, bestId, fromS, toS, placeS, onPlace }: Heard) {
     'played',
     'evened',
     ...(hasVibrato(take.record) ? (['evenedVibrato'] as const) : []),
-    ...(bestId === undefined ? [] : (['best'] as const)),
+    ...(bestId === undefined ? [] : (['asBest', 'best'] as const)),
   ];
   useKeyDown('input, textarea, button, a, select', (event) => {
     if (!audible || event.ctrlKey || event.metaKey || event.altKey) return;

@@ -21,6 +21,7 @@ export const takeWords = {
       played: 'Wie gespielt',
       evened: 'Dein Ton, ausgeglichen',
       evenedVibrato: 'Ausgeglichen, dein Vibrato behalten',
+      asBest: 'Dein Ton, wie in deinem besten Take',
       best: 'Dein bester',
     },
     evening: 'Wird gerechnet …',

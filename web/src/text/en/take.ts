@@ -21,6 +21,7 @@ export const takeWords = {
       played: 'As played',
       evened: 'Your tone, evened',
       evenedVibrato: 'Evened, your vibrato kept',
+      asBest: 'Your tone, as on your best take',
       best: 'Your best',
     },
     evening: 'Working …',

@@ -21,6 +21,7 @@ export const takeWords = {
       played: 'Como se tocó',
       evened: 'Tu sonido, igualado',
       evenedVibrato: 'Igualado, con tu vibrato',
+      asBest: 'Tu sonido, como en tu mejor toma',
       best: 'Tu mejor',
     },
     evening: 'Calculando …',

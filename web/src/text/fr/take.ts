@@ -21,6 +21,7 @@ export const takeWords = {
       played: 'Comme joué',
       evened: 'Ton son, égalisé',
       evenedVibrato: 'Égalisé, ton vibrato gardé',
+      asBest: 'Ton son, comme dans ta meilleure prise',
       best: 'Ta meilleure',
     },
     evening: 'Calcul …',

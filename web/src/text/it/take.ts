@@ -21,6 +21,7 @@ export const takeWords = {
       played: 'Com’è suonato',
       evened: 'Il tuo suono, pareggiato',
       evenedVibrato: 'Pareggiato, con il tuo vibrato',
+      asBest: 'Il tuo suono, come nella tua ripresa migliore',
       best: 'Il tuo migliore',
     },
     evening: 'Si calcola …',
