@@ -56,8 +56,8 @@ export function StandHead() {
             mr="22px"
             data-testid="cents"
           />
-          <chakra.span ref={start} fontSize={READ_SIZE} mr="22px" data-testid="step-start" />
-          <chakra.span ref={sounding} fontSize={READ_SIZE} data-testid="sounding" />
+          <chakra.span ref={start} fontSize={READ_SIZE} display="inline-block" mr="22px" data-testid="step-start" />
+          <chakra.span ref={sounding} fontSize={READ_SIZE} display="inline-block" data-testid="sounding" />
         </Box>
       </Flex>
       <Box hideBelow="lg" pb="6px">
