@@ -28,9 +28,16 @@ test('an own tune is read from a score file, drawn as it is written, played and 
   await field.fill('[p] [<] (G4 A4 B4:2) [f] D5:2 [air] G4:2 [B♭3] F5:2');
   await expect(page.getByTestId('dynamics').locator('text')).toHaveText(['p', 'f']);
   await expect(page.getByTestId('part').getByRole('img')).toHaveAccessibleName(/D5.*G4 by air.*F5/);
+  // It can be worked towards, and Today says so.
+  await page.getByRole('button', { name: 'Make it a goal for four weeks from now' }).click();
+  await expect(page.getByText('It is your goal by')).toBeVisible();
   await page.getByRole('button', { name: 'To the Stand' }).click();
   await page.getByTestId('start').click();
   await expect(page.getByTestId('verdict')).toBeVisible();
+  await page.goto('/today');
+  await page.getByText('Goals and quiet hours').click();
+  await expect(page.getByText('A passage from G4, ♩ = 72, by')).toBeVisible();
+  await expect(page.getByTestId('milestones')).toContainText('played three times');
   await page.goto('/log');
   await expect(page.getByText('1 take', { exact: true })).toBeVisible();
 });

@@ -1,6 +1,6 @@
 import { canFinger, instrumentById, type HornId } from '@inner-hum/core/theory';
 import { describe, expect, it } from 'vitest';
-import { exerciseScore, FAMILIES, fingeringOf, ownExerciseKey, playable, usualExercise } from './index';
+import { exerciseScore, FAMILIES, familyById, fingeringOf, ownExerciseKey, playable, usualExercise } from './index';
 
 const BUILDS: readonly HornId[] = [
   'alto-highFSharp',
@@ -47,5 +47,8 @@ describe('an exercise moved to a horn with other keys', () => {
     );
     expect(ownExerciseKey({ ...hold, instrumentId: 'alto-highFSharp' })).toBe(ownExerciseKey(hold));
     expect(ownExerciseKey({ ...hold, instrumentId: 'tenor' })).not.toBe(ownExerciseKey(hold));
+    const passage = usualExercise(familyById('ownPassage'), 'alto');
+    expect(ownExerciseKey({ ...passage, phrase: 'C5 D5' })).not.toBe(ownExerciseKey(passage));
+    expect(ownExerciseKey({ ...passage, tempoBpm: 50 })).toBe(ownExerciseKey(passage));
   });
 });

@@ -18,7 +18,7 @@ const keys = new WeakMap<ExerciseParameters, string>();
 
 function keyOf(parameters: ExerciseParameters): string {
   const fields = Object.entries(familyById(parameters.family).fields);
-  const decisive = fields.filter(([, field]) => field.kind === 'note' || isOtherChoice(field));
+  const decisive = fields.filter(([, field]) => ['note', 'phrase'].includes(field.kind) || isOtherChoice(field));
   return [parameters.family, ...decisive.map(([name]) => parameters[name])].join(' ');
 }
 

@@ -117,6 +117,7 @@ export const GOAL_KINDS = [
   'softIntonation',
   'evenZone',
   'partial',
+  'passage',
 ] as const;
 export type GoalKind = (typeof GOAL_KINDS)[number];
 

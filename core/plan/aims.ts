@@ -1,3 +1,4 @@
+import type { ExerciseParameters } from '@inner-hum/core/exercise';
 import type { GoalKind } from '@inner-hum/core/families';
 import type { LoudnessBand } from '@inner-hum/core/measure';
 import type { Zone } from '@inner-hum/core/theory';
@@ -14,6 +15,8 @@ export interface Goal {
   readonly since?: string | undefined;
   /** which partial, where it is about one; `midi` is its tube then */
   readonly partial?: number | undefined;
+  /** the passage at the tempo that is wanted, where it is about one; `midi` is its first note then */
+  readonly exercise?: ExerciseParameters | undefined;
 }
 
 /** What a week is about. */

@@ -9,11 +9,12 @@ import {
   type Family,
   type PlayerNow,
 } from '@inner-hum/core/families';
-import { lattice, sourceKey, zoneOf } from '@inner-hum/core/theory';
+import { ASSUMED_RULER, lattice, sourceKey, zoneOf } from '@inner-hum/core/theory';
 import { dayNumber } from './days';
 import type { Digest } from './digest';
 import { exerciseForSeam, workOf } from './exerciseFor';
 import type { Need } from './needs';
+import { feedersOf, passageRisks } from './passageRisks';
 import type { PlanFor } from './planFor';
 import { seams } from './seams';
 import type { Goal } from './aims';
@@ -23,6 +24,9 @@ import { type Candidate, TOP_MIDI, SESSIONS_A_TURN, SESSIONS_A_WAY, made } from 
 
 /** A fingering of an altissimo note is found when it spoke in so many of its last tries. */
 const FOUND = { spoke: 6, of: 9 } as const;
+
+/** From pp to ff where a plan is made, dB: a ruler that was measured is the page's. */
+const SPAN_DB = ASSUMED_RULER.loudestDb - ASSUMED_RULER.softestDb;
 
 /** Families that the planner may use at all with this player. */
 export function plannable({ level }: Pick<PlanFor, 'level'>): readonly Family[] {
@@ -54,10 +58,17 @@ export function forNeed(need: Need, plan: PlanFor, standing: Standing, theme: bo
   return Math.floor(tried.length / SESSIONS_A_WAY) % 2 === 0 ? found : [...others, first];
 }
 
-/** The exercises that a goal is worked on with, on its note. */
+/** The exercises that a goal is worked on with, on its note; a passage itself, then what feeds it, the worst first. */
 export function forGoal(goal: Goal, plan: PlanFor, standing: Standing): Candidate[] {
   const daysLeft = dayNumber(goal.by) - dayNumber(plan.day);
   const reason = { kind: 'goal', goal: goal.kind, midi: goal.midi, daysLeft } as const;
+  if (goal.exercise) {
+    const whole = { ...goal.exercise, instrumentId: plan.instrumentId };
+    // What feeds it stands before it in a lesson: overtones, tones and slurs come before music.
+    return [whole, ...feedersOf(passageRisks(exerciseScore(whole), plan.notes, plan.instrumentId, SPAN_DB))].flatMap(
+      (exercise) => made(familyById(exercise.family), exercise, reason, plan, standing) ?? [],
+    );
+  }
   return plannable(plan).flatMap((family) => {
     const values = family.teaching.planned!.goals?.[goal.kind]?.(goal.midi, goal.partial);
     const candidate = values && made(family, values, reason, plan, standing);

@@ -78,6 +78,19 @@ describe('a goal', () => {
     expect(at(tries(2, 2, 9), tries(3, 3, 4))).toBe(2);
     expect(at(tries(2, 2, 9), tries(3, 3, 9))).toBe(4);
   });
+  it('a passage goes by its own takes, at its own tempo, and may be wanted slower', () => {
+    const exercise = { ...usualExercise(familyById('ownPassage'), 'alto'), phrase: 'C5 D5 E5', tempoBpm: 100 };
+    const wanted = goal('passage', { midi: 72, exercise });
+    const take = (n: number, decision: Digest['decision'], change: object = {}) =>
+      digest(`p${n}`, n, [], {}, { decision, family: 'ownPassage', parameters: { ...exercise, ...change } });
+    const at = (...own: Digest[]) => goalProgress(wanted, FROM, planOn('2026-01-20', own));
+    expect(at(take(1, 'harder', { phrase: 'G4 A4' }), take(2, 'again'), take(3, 'again')).reached).toBe(0);
+    expect(at(take(1, 'again'), take(2, 'again'), take(3, 'again')).reached).toBe(1);
+    const slowly = [1, 2, 3, 4].map((n) => take(n, 'harder', { tempoBpm: 60 }));
+    expect(at(...slowly).reached).toBe(3);
+    expect(at(...slowly, ...[5, 6, 7].map((n) => take(n, 'harder'))).reached).toBe(4);
+    expect(at(take(1, 'easier')).smaller?.exercise).toMatchObject({ phrase: 'C5 D5 E5', tempoBpm: 85 });
+  });
   it('is behind when two milestones are due and none is reached, and offers a smaller one', () => {
     expect(goalProgress(goal('highNote', { midi: 91 }), FROM, planOn('2026-01-05'))).toMatchObject({
       due: 0,

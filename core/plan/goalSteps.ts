@@ -1,4 +1,4 @@
-import { familyById, type GoalKind } from '@inner-hum/core/families';
+import { exerciseKey, familyById, type GoalKind } from '@inner-hum/core/families';
 import { isSecure } from '@inner-hum/core/judge';
 import { limitOf } from '@inner-hum/core/measure';
 import { sourceKey, zoneOf } from '@inner-hum/core/theory';
@@ -14,6 +14,9 @@ import type { PlanFor } from './planFor';
 
 /** When each milestone of a goal is due, as shares of the days from its beginning. */
 const DUE = [0.25, 0.5, 0.75, 1] as const;
+
+/** A passage that can't be ready by its day is wanted so much slower. */
+const SLOWER = 0.85;
 
 /** How far a goal has come. */
 export interface GoalProgress {
@@ -83,6 +86,18 @@ const STEPS: Readonly<Record<GoalKind, Steps>> = {
     const out = needs(notes, instrumentId).filter((need) => zoneOf(need.midi) === zone).length;
     return [0.6, 0.4, 0.2, 0].map((share) => known >= 3 && out <= share * known);
   },
+  passage: ({ exercise }, { recent }) => {
+    if (!exercise) return [];
+    const key = exerciseKey(exercise);
+    const takes = recent.filter(({ parameters }) => exerciseKey(parameters) === key);
+    const well = (of: readonly Digest[]) => of.filter(({ decision }) => decision === 'harder').length;
+    return [
+      takes.length >= 3,
+      well(takes) >= 1,
+      well(takes.slice(-4)) >= 3,
+      isSecure(takes.filter(({ parameters }) => parameters.tempoBpm >= exercise.tempoBpm)),
+    ];
+  },
   partial: ({ midi, partial = 3 }, { sources }) => {
     const right = (of: number) =>
       sources.get(sourceKey({ fingeredMidi: midi, partialNumber: of }))?.tries ?? { got: 0, of: 0 };
@@ -115,6 +130,10 @@ function spoke(midi: number, recent: readonly Digest[], inBand: (band: string) =
 function smallerThan(goal: Goal): Goal | undefined {
   if (goal.kind === 'partial')
     return (goal.partial ?? 3) > 2 ? { ...goal, partial: (goal.partial ?? 3) - 1 } : undefined;
+  if (goal.exercise) {
+    const tempoBpm = Math.round(SLOWER * goal.exercise.tempoBpm);
+    return { ...goal, exercise: { ...goal.exercise, tempoBpm } };
+  }
   if (goal.kind === 'highNote') return { ...goal, midi: goal.midi - 1 };
   return goal.kind === 'softLowEntry' || goal.kind === 'subtone' ? { ...goal, midi: goal.midi + 1 } : undefined;
 }

@@ -98,6 +98,17 @@ describe('planSession', () => {
     expect(reasons(plan({ goals: [{ ...goal, instrumentId: 'tenor' }], minutes: 15 }))).not.toContain('goal');
   });
 
+  it('a passage that is a goal is played itself, and what feeds it before it', () => {
+    const weak = history(3, (midi) => ({ pitchCentreCents: midi === 77 ? 35 : 0 }));
+    const exercise = { ...usualExercise(familyById('ownPassage'), 'alto'), phrase: '[f] D5 E5 F5:2 E5 F5:2' };
+    const goal = { kind: 'passage', instrumentId: 'alto', midi: 74, by: '2026-01-29', exercise } as const;
+    const blocks = plan({ goals: [goal] }, weak).filter(({ reason }) => reason.kind === 'goal');
+    expect(blocks.at(-1)?.exercise).toMatchObject({ family: 'ownPassage', phrase: exercise.phrase });
+    expect(blocks.length).toBeGreaterThan(1);
+    expect(exerciseScore(blocks[0]!.exercise).steps.some(({ soundedMidi }) => soundedMidi === 77)).toBe(true);
+    expect(plan({ level: 'new', goals: [goal] }).every(({ exercise: own }) => own.family !== 'ownPassage')).toBe(true);
+  });
+
   it('in quiet hours no bell note is loud', () => {
     for (const { exercise } of plan({ quiet: true, minutes: 60 }))
       for (const step of exerciseScore(exercise).steps)

@@ -98,7 +98,7 @@ export class Wishes extends Ways {
           ofGoal.some(({ exercise }) => exerciseKey(exercise) === exerciseKey(parameters)),
         ),
       );
-    const first = goal && !worked ? ofGoal.slice(0, 1) : [];
+    const first = goal && !worked ? ofGoal.slice(0, goal.exercise ? 2 : 1) : [];
     switch (theme.kind) {
       case 'need': {
         const own = theme.midis.flatMap((midi) =>

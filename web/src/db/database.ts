@@ -192,8 +192,8 @@ export class InnerHumDatabase extends Dexie {
       }),
     );
     this.version(13).stores({ shelf: 'id, addedAt', shelfSounds: 'id' });
-    // Takes tell how long a breath held.
-    this.version(14).upgrade(bringingUp((transaction) => rebuildDerived(transaction)));
+    // Takes tell how long a breath held, and takes of one passage are apart from those of another.
+    this.version(15).upgrade(bringingUp((transaction) => rebuildDerived(transaction)));
     guardDerived(this);
   }
 }

@@ -55,7 +55,7 @@ export function themeText(t: TFunction, theme: Theme, nameOf: (midi: number) => 
     case 'measure':
       return t(`theme.${theme.kind}`);
     case 'goal':
-      return t('theme.goal', { note: nameOf(theme.midi) });
+      return t(theme.goal === 'passage' ? 'theme.passage' : 'theme.goal', { note: nameOf(theme.midi) });
     case 'zone':
       return t('theme.zone', { zone: t(`theme.zones.${theme.zone}`) });
     case 'need': {

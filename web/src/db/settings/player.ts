@@ -11,7 +11,7 @@ import {
   type RemarkOnTake,
 } from '@inner-hum/core/plan';
 import { array, mixed, number, object } from 'yup';
-import { day, horn, listOf, midi, oneOf, real, recordOf, text, time, whole, type PartsOf } from './parts';
+import { day, exercise, horn, listOf, midi, oneOf, real, recordOf, text, time, whole, type PartsOf } from './parts';
 import { CUES, FIRST_SCHOOLS, SCHOOLS, type Cue, type Schools } from '@inner-hum/core/plan';
 
 /** What the player said of himself, of goals and of time. */
@@ -98,7 +98,8 @@ export const PLAYER_PARTS: PartsOf<PlayerSettings> = {
       by: day().required(),
       partial: number().integer().min(2).max(8),
       since: day(),
-    }),
+      exercise: exercise().optional(),
+    }).test('passage', ({ kind, exercise: passage }) => kind !== 'passage' || passage !== undefined),
   ),
   minutes: whole(real().min(MINUTES.min).max(MINUTES.max)),
   style: whole(oneOf(['sweep', 'dwell']).required()),

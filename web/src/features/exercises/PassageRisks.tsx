@@ -1,6 +1,6 @@
 import { chakra, Flex } from '@chakra-ui/react';
 import { parsePhrase, type ExerciseParameters } from '@inner-hum/core/exercise';
-import { familyById } from '@inner-hum/core/families';
+import { exerciseKey, familyById } from '@inner-hum/core/families';
 import { QUANTITY_ROWS } from '@inner-hum/core/measure';
 import {
   exerciseTag,
@@ -12,16 +12,18 @@ import {
   type PassageRisk,
 } from '@inner-hum/core/plan';
 import { sizeOf } from '@inner-hum/core/theory';
+import { addDays } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
+import { dayOf } from '../../base/days';
 import { database } from '../../db/database';
 import { useOpenExercise } from '../../shared/exercise/useOpenExercise';
 import { useCells } from '../../shared/stored/useCells';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { entry } from '../../store/lists';
 import { noticed } from '../../store/notices';
-import { exerciseOf, listsChanged, rulerOf, scoreOf } from '../../store/settings';
+import { exerciseOf, listsChanged, rulerOf, scoreOf, settingsChanged } from '../../store/settings';
 import { useHorn } from '../../store/useHorn';
 import { exerciseTitle } from '../../text/exerciseText';
 import { formatDate, formatNumber, formatSigned } from '../../text/format';
@@ -35,6 +37,7 @@ const TRIES = 3;
 const REST_S = 8;
 const WEEK = [0, 1, 2, 3, 4, 5, 6] as const;
 const NAMED_NOTES = 4;
+const GOAL_DAYS = 28;
 
 /** What of the exercise on the Stand is risky by the player's own map; undefined while that is read, or where it says nothing. */
 export function usePassageRisks(): readonly PassageRisk[] | undefined {
@@ -87,14 +90,18 @@ export function PassageRisks({ risks }: { readonly risks: readonly PassageRisk[]
     dispatch(listsChanged(after.map((exercise) => entry.added('block', exercise))));
     dispatch(noticed({ key: 'passage.put' }));
   };
-  const intoWeek = () => {
+  const asRoutine = () => {
     const blocks = [...feeders, exercise].map((one) => ({ exercise: one, tries: TRIES, restS: REST_S, remark: '' }));
     const notes = parsePhrase(String(exercise['phrase'])).flatMap(({ midi }) => (midi === null ? [] : [nameOf(midi)]));
     const name = t('passage.routine', { notes: notes.slice(0, NAMED_NOTES).join(' ') });
-    const routine = { name, from: '', days: WEEK, must: true, remark: '', blocks };
-    dispatch(listsChanged([entry.added('routines', routine)]));
-    dispatch(noticed({ key: 'passage.inWeek', values: { name } }));
+    return { name, from: '', days: WEEK, must: true, remark: '', blocks };
   };
+  const routine = asRoutine();
+  const intoWeek = () => {
+    dispatch(listsChanged([entry.added('routines', routine)]));
+    dispatch(noticed({ key: 'passage.inWeek', values: { name: routine.name } }));
+  };
+  const inWeek = settings.routines.some(({ name }) => name === routine.name);
   return (
     <chakra.section mt="22px" data-testid="passage-risks">
       <SectionTitle>{t('passage.title')}</SectionTitle>
@@ -114,11 +121,45 @@ export function PassageRisks({ risks }: { readonly risks: readonly PassageRisk[]
             </Button>
           ))}
           <Button onClick={put}>{t('passage.toBlock')}</Button>
-          <Button onClick={intoWeek}>{t('passage.toWeek')}</Button>
+          {inWeek ? (
+            <chakra.span alignSelf="center">{t('passage.isInWeek', { name: routine.name })}</chakra.span>
+          ) : (
+            <Button onClick={intoWeek}>{t('passage.toWeek')}</Button>
+          )}
         </Flex>
       )}
+      <AsGoal exercise={exercise} />
       <Progress exercise={exercise} />
     </chakra.section>
+  );
+}
+
+/** The passage as something to work towards, by a day. */
+function AsGoal({ exercise }: { readonly exercise: ExerciseParameters }) {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const { goals, instrumentId } = useAppSelector((state) => state.settings);
+  const first = parsePhrase(String(exercise['phrase'])).find(({ midi }) => midi !== null)?.midi;
+  const own = goals.find(
+    (goal) =>
+      goal.instrumentId === instrumentId && goal.exercise && exerciseKey(goal.exercise) === exerciseKey(exercise),
+  );
+  if (own) {
+    const date = formatDate(new Date(`${own.by}T12:00`), 'day');
+    return <chakra.p mt="10px">{t('passage.isGoal', { date })}</chakra.p>;
+  }
+  if (first === null || first === undefined) return null;
+  const now = new Date();
+  const goal = { kind: 'passage', instrumentId, midi: first, exercise } as const;
+  const put = () => {
+    const days = { since: dayOf(now), by: dayOf(addDays(now, GOAL_DAYS)) };
+    dispatch(listsChanged([entry.added('goals', { ...goal, ...days })]));
+    dispatch(settingsChanged({ session: null }));
+  };
+  return (
+    <Button mt="10px" onClick={put}>
+      {t('passage.makeGoal')}
+    </Button>
   );
 }
 

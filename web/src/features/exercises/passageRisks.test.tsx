@@ -6,6 +6,7 @@ import { digest, seen } from '@inner-hum/core/plan/testDigests';
 import { fireEvent, screen } from '@testing-library/react';
 import { expect, it } from 'vitest';
 import { database } from '../../db/database';
+import { readSettings } from '../../db/settings/readSettings';
 import { store } from '../../store';
 import { settingsChanged } from '../../store/settings';
 import { freshEachTime, inApp, settings } from '../../testing/inApp';
@@ -40,6 +41,21 @@ it('names the notes that the map calls risky with their figures, and puts feeder
   const [routine] = settings().routines;
   expect(routine).toMatchObject({ name: 'Passage C5 D5 E5 D5 …', must: true, days: [0, 1, 2, 3, 4, 5, 6] });
   expect(routine!.blocks.map(({ exercise }) => exercise.family)).toEqual(families);
+  // Pressed twice it would stand there twice.
+  expect(screen.queryByRole('button', { name: 'Into every day of the week' })).toBeNull();
+  expect(screen.getByText('“Passage C5 D5 E5 D5 …” stands first on Today each day.')).toBeTruthy();
+});
+
+it('becomes a goal with a day, once', () => {
+  store.dispatch(settingsChanged({ exercise: passage }));
+  inApp(<PassageRisks risks={[]} />);
+  fireEvent.click(screen.getByRole('button', { name: /^Make it a goal/ }));
+  expect(settings().goals).toMatchObject([{ kind: 'passage', midi: 72, instrumentId: 'alto', exercise: passage }]);
+  expect(screen.queryByRole('button', { name: /^Make it a goal/ })).toBeNull();
+  expect(screen.getByText(/^It is your goal by/)).toBeTruthy();
+  expect(readSettings(settings()).settings.goals).toEqual(settings().goals);
+  const [goal] = settings().goals;
+  expect(readSettings({ ...settings(), goals: [{ ...goal, exercise: undefined }] }).settings.goals).toEqual([]);
 });
 
 it('marks the notes with the number under which it is said why, the worse of two', () => {

@@ -1,10 +1,12 @@
-import { Box, Flex } from '@chakra-ui/react';
+import { Box, chakra, Flex } from '@chakra-ui/react';
 import { GOAL_KINDS, type GoalKind } from '@inner-hum/core/families';
 import { ALTISSIMO_REACH_SEMITONES } from '@inner-hum/core/theory';
 import { goalProgress, type Goal, type PlanFor } from '@inner-hum/core/plan';
 import { addDays, subDays } from 'date-fns';
+import type { TFunction } from 'i18next';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
+import { Link } from 'react-router';
 import { Button, Choice, Field, TextInput, Tick } from '../../ui/controls';
 import { entry } from '../../store/lists';
 import { deleteEntries } from '../../store/undo';
@@ -17,6 +19,8 @@ import { formatDate } from '../../text/format';
 import { useHorn } from '../../store/useHorn';
 
 const USUAL_DAYS = 28;
+/** A passage becomes a goal where it is written. */
+const KINDS = GOAL_KINDS.filter((kind) => kind !== 'passage');
 const USUAL_QUIET = { from: '21:30', to: '08:00' } as const;
 
 /** What is worked towards, each with its day, and the hours in which bell notes must not be loud. */
@@ -37,8 +41,7 @@ export function Goals({ from }: { readonly from: PlanFor | undefined }) {
       {own.map((goal) => (
         <Flex key={`${goal.kind} ${goal.midi} ${goal.by}`} align="center" gap="8px">
           <Box flex="1">
-            {t(`goals.kinds.${goal.kind}`, { note: nameOf(goal.midi) })},{' '}
-            {t('goals.by', { date: formatDate(new Date(`${goal.by}T12:00`), 'day') })}
+            {goalText(t, nameOf, goal)}, {t('goals.by', { date: formatDate(new Date(`${goal.by}T12:00`), 'day') })}
             {from && (
               <Milestones
                 goal={goal}
@@ -64,6 +67,12 @@ export function Goals({ from }: { readonly from: PlanFor | undefined }) {
   );
 }
 
+/** What a goal is; of a passage its tempo too, since it may be wanted slower. */
+function goalText(t: TFunction, nameOf: (midi: number) => string, { kind, midi, exercise }: Goal): string {
+  const text = t(`goals.kinds.${kind}`, { note: nameOf(midi) });
+  return exercise ? `${text}, ♩ = ${exercise.tempoBpm}` : text;
+}
+
 /** The form of another goal: what, of which note, by when. */
 function NewGoal({ onPut }: { readonly onPut: (goal: Goal) => void }) {
   const { t } = useTranslation();
@@ -87,7 +96,7 @@ function NewGoal({ onPut }: { readonly onPut: (goal: Goal) => void }) {
         <Choice
           label={t('goals.kind')}
           value={kind}
-          options={GOAL_KINDS}
+          options={KINDS}
           textOf={(choice) => t(`goals.kinds.${choice}`, { note: '' })}
           onChange={setKind}
         />
@@ -113,6 +122,9 @@ function NewGoal({ onPut }: { readonly onPut: (goal: Goal) => void }) {
         <Button disabled={by === ''} onClick={() => onPut(made)}>
           {t('goals.put')}
         </Button>
+        <chakra.p color="inkSoft" fontSize="small">
+          {t('goals.passageWhere')} <Link to="/exercises">{t('app.places.exercises')}</Link>
+        </chakra.p>
       </Flex>
     </details>
   );
@@ -171,7 +183,7 @@ function Milestones({
       {behind && next && <p role="status">{t('goalSteps.behind')}</p>}
       {smaller && next && (
         <Button onClick={() => onSmaller(smaller)}>
-          {t('goalSteps.smaller', { goal: t(`goals.kinds.${smaller.kind}`, { note: nameOf(smaller.midi) }) })}
+          {t('goalSteps.smaller', { goal: goalText(t, nameOf, smaller) })}
         </Button>
       )}
     </Box>

@@ -15,6 +15,9 @@ export const exercisesWords = {
     inWeek: '„{{name}}“ steht jeden Tag vorn auf Heute, bis du es aus deinen Abläufen nimmst.',
     day_one: 'Am {{date}}, eine Aufnahme: {{value}} ±{{error}} % des Tons verstimmt.',
     day_other: 'Am {{date}}, {{count}} Aufnahmen: {{value}} ±{{error}} % des Tons verstimmt.',
+    makeGoal: 'Zum Ziel machen, heute in vier Wochen',
+    isGoal: 'Sie ist dein Ziel bis {{date}}.',
+    isInWeek: '„{{name}}“ steht jeden Tag zuerst auf Heute.',
     answer: {
       better: 'Es ist besser.',
       worse: 'Es ist nicht besser.',

@@ -84,6 +84,12 @@ export const seasonWords = {
     print: 'Drucken',
   },
   goalSteps: {
+    passage: {
+      s1: 'dreimal gespielt',
+      s2: 'ein Take, an dem nichts mehr zu richten ist',
+      s3: '3 der letzten 4 Takes, an denen nichts mehr zu richten ist',
+      s4: 'sicher an zwei Tagen, in ihrem Tempo',
+    },
     highNote: {
       s1: 'Teilton 4 in 8 von 12 richtig, auf zwei Röhren',
       s2: 'ein Zug von 150 Cent',
@@ -138,6 +144,7 @@ export const seasonWords = {
     start: 'das Kennenlernen deines Horns',
     measure: 'das Messen, wo du stehst',
     goal: 'dein Ziel, {{note}}',
+    passage: 'dein Ziel, die Passage ab {{note}}',
     zone: '{{zone}}',
     zones: {
       low: 'die tiefen Töne',

@@ -15,6 +15,9 @@ export const exercisesWords = {
     inWeek: '“{{name}}” stands first on Today each day, until you take it out of your routines.',
     day_one: 'On {{date}}, one take: {{value}} ±{{error}} % of its tone out of tune.',
     day_other: 'On {{date}}, {{count}} takes: {{value}} ±{{error}} % of its tone out of tune.',
+    makeGoal: 'Make it a goal for four weeks from now',
+    isGoal: 'It is your goal by {{date}}.',
+    isInWeek: '“{{name}}” stands first on Today each day.',
     answer: {
       better: 'It is better.',
       worse: 'It is not better.',

@@ -83,6 +83,12 @@ export const seasonWords = {
     print: 'Print',
   },
   goalSteps: {
+    passage: {
+      s1: 'played three times',
+      s2: 'one take with nothing left to mend',
+      s3: '3 of the last 4 takes with nothing left to mend',
+      s4: 'secure on two days, at its tempo',
+    },
     highNote: {
       s1: 'partial 4 right in 8 of 12 on two tubes',
       s2: 'a bend of 150 cents',
@@ -127,6 +133,7 @@ export const seasonWords = {
     start: 'getting to know your horn',
     measure: 'measuring where you stand',
     goal: 'your goal, {{note}}',
+    passage: 'your goal, the passage from {{note}}',
     zone: '{{zone}}',
     zones: {
       low: 'the low notes',

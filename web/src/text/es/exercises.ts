@@ -15,6 +15,9 @@ export const exercisesWords = {
     inWeek: '«{{name}}» va primero en Hoy cada día, hasta que lo quites de tus rutinas.',
     day_one: 'El {{date}}, una toma: {{value}} ±{{error}} % del sonido desafinado.',
     day_other: 'El {{date}}, {{count}} tomas: {{value}} ±{{error}} % del sonido desafinado.',
+    makeGoal: 'Hacerlo meta para dentro de cuatro semanas',
+    isGoal: 'Es tu meta para el {{date}}.',
+    isInWeek: '«{{name}}» va primero en Hoy cada día.',
     answer: {
       better: 'Está mejor.',
       worse: 'No está mejor.',

@@ -85,6 +85,12 @@ export const seasonWords = {
     print: 'Imprimir',
   },
   goalSteps: {
+    passage: {
+      s1: 'tocado tres veces',
+      s2: 'una toma en la que no queda nada por corregir',
+      s3: '3 de las últimas 4 tomas en las que no queda nada por corregir',
+      s4: 'seguro en dos días, a su tempo',
+    },
     highNote: {
       s1: 'parcial 4 bien 8 de 12, en dos tubos',
       s2: 'una inflexión de 150 cents',
@@ -139,6 +145,7 @@ export const seasonWords = {
     start: 'conocer tu saxofón',
     measure: 'medir dónde estás',
     goal: 'tu meta, {{note}}',
+    passage: 'tu meta, el pasaje desde {{note}}',
     zone: '{{zone}}',
     zones: {
       low: 'las notas graves',

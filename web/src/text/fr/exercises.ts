@@ -15,6 +15,9 @@ export const exercisesWords = {
     inWeek: '« {{name}} » est en tête d’Aujourd’hui chaque jour, jusqu’à ce que tu le retires de tes routines.',
     day_one: 'Le {{date}}, une prise : {{value}} ±{{error}} % du son hors de justesse.',
     day_other: 'Le {{date}}, {{count}} prises : {{value}} ±{{error}} % du son hors de justesse.',
+    makeGoal: 'En faire un but, dans quatre semaines',
+    isGoal: 'C’est ton but pour le {{date}}.',
+    isInWeek: '« {{name}} » vient en premier sur Aujourd’hui, chaque jour.',
     answer: {
       better: 'C’est mieux.',
       worse: 'Ce n’est pas mieux.',

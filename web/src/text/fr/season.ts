@@ -86,6 +86,12 @@ export const seasonWords = {
     print: 'Imprimer',
   },
   goalSteps: {
+    passage: {
+      s1: 'joué trois fois',
+      s2: 'une prise où rien n’est plus à reprendre',
+      s3: '3 des 4 dernières prises où rien n’est plus à reprendre',
+      s4: 'sûr sur deux jours, à son tempo',
+    },
     highNote: {
       s1: 'partiel 4 juste 8 fois sur 12, sur deux tubes',
       s2: 'une inflexion de 150 cents',
@@ -140,6 +146,7 @@ export const seasonWords = {
     start: 'la découverte de ton saxophone',
     measure: 'la mesure de ton niveau',
     goal: 'ton but, {{note}}',
+    passage: 'ton but, le passage à partir de {{note}}',
     zone: '{{zone}}',
     zones: {
       low: 'les notes graves',

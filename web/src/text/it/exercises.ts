@@ -15,6 +15,9 @@ export const exercisesWords = {
     inWeek: '«{{name}}» sta in testa a Oggi ogni giorno, finché non lo togli dalle tue routine.',
     day_one: 'Il {{date}}, una registrazione: {{value}} ±{{error}} % del suono fuori intonazione.',
     day_other: 'Il {{date}}, {{count}} registrazioni: {{value}} ±{{error}} % del suono fuori intonazione.',
+    makeGoal: 'Farne uno scopo, fra quattro settimane',
+    isGoal: 'È il tuo scopo entro il {{date}}.',
+    isInWeek: '«{{name}}» viene per primo in Oggi ogni giorno.',
     answer: {
       better: 'Va meglio.',
       worse: 'Non va meglio.',

@@ -86,6 +86,12 @@ export const seasonWords = {
     print: 'Stampa',
   },
   goalSteps: {
+    passage: {
+      s1: 'suonato tre volte',
+      s2: 'una ripresa in cui non resta nulla da correggere',
+      s3: '3 delle ultime 4 riprese in cui non resta nulla da correggere',
+      s4: 'sicuro in due giorni, al suo tempo',
+    },
     highNote: {
       s1: 'parziale 4 giusto 8 volte su 12, su due tubi',
       s2: 'una piegatura di 150 cent',
@@ -135,6 +141,7 @@ export const seasonWords = {
     start: 'la conoscenza del tuo strumento',
     measure: 'la misura di a che punto sei',
     goal: 'il tuo scopo, {{note}}',
+    passage: 'il tuo scopo, il passaggio da {{note}}',
     zone: '{{zone}}',
     zones: {
       low: 'le note gravi',
