@@ -174,7 +174,9 @@ class Lesson {
       ...(newcomer ? [...progress.keys()].map(familyById) : []),
       family,
     ];
-    return new Set(met.filter(({ teaching }) => teaching.planned?.slot !== 'tune')).size <= MOST_FAMILIES;
+    // What no plan brings, a passage of one's own, is no family to learn.
+    const counted = met.filter(({ teaching }) => teaching.planned && teaching.planned.slot !== 'tune');
+    return new Set(counted).size <= MOST_FAMILIES;
   }
 
   /** Whether a new family may come today: so many at most, none of a stage whose last new one has not come back often enough. */

@@ -1,4 +1,4 @@
-import { exerciseKey, LEVELS, type Family } from '@inner-hum/core/families';
+import { exerciseKey, familyById, LEVELS, type Family } from '@inner-hum/core/families';
 import { instrumentById, zoneOf, type Horn } from '@inner-hum/core/theory';
 import { dayNumber } from './days';
 import type { Digest } from './digest';
@@ -65,6 +65,8 @@ export function standingOf(plan: PlanFor): Standing {
   const ticked = knownBy(plan.practices ?? []);
   const known = (id: string) => {
     const own = progress.get(id);
+    // What no plan brings is the player's own.
+    if (!familyById(id).teaching.planned) return true;
     // Played on another horn, or longer ago than is looked back on.
     return ticked.has(id) || (own ? hasSettled(own) : (plan.everPlayed?.has(id) ?? false));
   };

@@ -98,7 +98,8 @@ export class Wishes extends Ways {
           ofGoal.some(({ exercise }) => exerciseKey(exercise) === exerciseKey(parameters)),
         ),
       );
-    const first = goal && !worked ? ofGoal.slice(0, goal.exercise ? 2 : 1) : [];
+    // A passage itself is the lesson's music.
+    const first = goal && !worked ? ofGoal.filter(({ slot }) => !goal.exercise || slot !== 'music').slice(0, 1) : [];
     switch (theme.kind) {
       case 'need': {
         const own = theme.midis.flatMap((midi) =>
@@ -137,7 +138,8 @@ export class Wishes extends Ways {
       (midi: number): Reason =>
         this.isNew(family) ? { kind: 'new', midi } : { kind: 'music', midi, ...this.about() };
     const turns = [...due, ...own].flatMap((family) => this.turn(family, why(family)) ?? []);
-    return [...this.sticky('wholeHorn', MUSIC_SESSIONS, 'music'), ...turns];
+    const passage = this.goal().filter(({ slot }) => slot === 'music');
+    return [...passage, ...this.sticky('wholeHorn', MUSIC_SESSIONS, 'music'), ...turns];
   }
 
   /** What fills a lesson where nothing more is asked for: what was played last, plain tones, then what comes round. */
