@@ -103,6 +103,15 @@ export const OTHER_WAYS = {
       assignment,
     ).findings;
   },
+  onEdge: () => {
+    const { measures, assignment } = play(usualExercise(familyById('hold'), 'alto'), SEED, CLEAN_HABITS);
+    return judgeTake(
+      measures.map((step) =>
+        step.kind === 'sounded' ? { ...step, upperMixed: [{ atS: step.onsetS + 1, lastsS: 0.3 }] } : step,
+      ),
+      assignment,
+    ).findings;
+  },
   vibratoHeard: () => {
     const vibrato = { rateHz: 5, extentCents: 18 };
     return playFamily('countedBreaths', 'alto', SEED, { ...CLEAN_HABITS, vibrato }).findings;

@@ -78,6 +78,13 @@ export const FINDINGS = rowsOf({
     tries: ['warmReed', 'voiceTheNote'],
     explains: ['stairs', 'scooped'],
   },
+  onEdge: {
+    values: ['beat', 'atS', 'lastsMs'],
+    weight: 1,
+    topic: 'break',
+    lost: 'hole',
+    tries: ['onePressure', 'voiceTheNote'],
+  },
   dropOut: {
     values: ['beat', 'atS', 'lastsMs', 'count'],
     weight: 3,

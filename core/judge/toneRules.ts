@@ -8,6 +8,9 @@ export const EARLY_END = { s: 0.35, beats: 0.4 } as const;
 const LOW_BREATH_ATTACK_S = 0.3;
 const LAST_LOW_MIDI = 62;
 
+/** An upper tone that mixes in for so long is no chance, seconds. */
+const EDGE_S = 0.15;
+
 /** Rules of every tone. */
 export const TONE_RULES: readonly AnyRule[] = [
   rule({
@@ -50,6 +53,22 @@ export const TONE_RULES: readonly AnyRule[] = [
   rule({
     id: 'crack',
     when: (m, context) => slips('crack', m, context),
+  }),
+  rule({
+    id: 'onEdge',
+    when: (m, context) => {
+      const mixed = m.upperMixed?.filter(({ lastsS }) => lastsS >= EDGE_S) ?? [];
+      const longest = mixed.reduce<(typeof mixed)[number] | undefined>(
+        (most, one) => (most && most.lastsS >= one.lastsS ? most : one),
+        undefined,
+      );
+      return (
+        longest && {
+          values: { beat: beatOf(longest.atS, m, context), atS: longest.atS, lastsMs: 1000 * longest.lastsS },
+          severity: longest.lastsS / EDGE_S,
+        }
+      );
+    },
   }),
   rule({
     id: 'squeak',

@@ -1,5 +1,5 @@
 export { bandAt, LOUDNESS_BANDS, type LoudnessBand } from './byLoudness';
-export { dropOuts, partialJumps, type PartialJump } from './interruptions';
+export { dropOuts, mayMix, partialJumps, upperMixed, type PartialJump } from './interruptions';
 export { type AudioPath } from './lateness';
 export { absent, measured, valueOf, type Measured } from './measured';
 export { median, movingMedian, quantile, quantiles, robustDeviation, theilSen } from './statistics';

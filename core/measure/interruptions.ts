@@ -1,4 +1,5 @@
-import { HOP_S, type Frames } from '@inner-hum/core/signal';
+import type { Step } from '@inner-hum/core/exercise';
+import { HOP_S, PARTIALS_KEPT, UpperMix, type Frames } from '@inner-hum/core/signal';
 import { centsBetweenHz, soundingPartial } from '@inner-hum/core/theory';
 import { OWN_NOTE_CENTS, type ToneSpan } from './tone';
 
@@ -56,6 +57,32 @@ export function partialJumps(
       cameBack,
     };
   });
+}
+
+/**
+ * Whether an upper tone that mixes in tells of a break: not where a step bends, hums or changes its colour on purpose, nor
+ * over a tube that sounds along.
+ */
+export function mayMix({ partialNumber, hum, bendCents, freePitch, vowels }: Step): boolean {
+  return partialNumber === 1 && !hum && !bendCents && !freePitch && !vowels;
+}
+
+/** A stretch in which the octave or the twelfth mixed into a tone that went on. */
+export interface UpperMixed {
+  readonly atS: number;
+  readonly lastsS: number;
+}
+
+/** Stretches in which an upper tone mixed into a tone: see `UpperMix` of the ear. */
+export function upperMixed(frames: Frames, span: ToneSpan): UpperMixed[] {
+  const mix = new UpperMix();
+  const mixes = Array.from({ length: span.end - span.start }, (_, k) =>
+    mix.next(frames.f0Hz[span.start + k]!, frames.partialsDb, (span.start + k) * PARTIALS_KEPT),
+  );
+  return runs(span, (i) => mixes[i - span.start]!, 1).map(({ from, to }) => ({
+    atS: from * HOP_S,
+    lastsS: (to - from) * HOP_S,
+  }));
 }
 
 /** Drop-outs of 60 ms or longer inside a tone. */

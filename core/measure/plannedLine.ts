@@ -29,3 +29,10 @@ export function plannedLine(score: Score, step: Step, firstBeatS: number, ruler:
     innerPeakBeat: inner ? step.dynamics[peak]!.beat : undefined,
   };
 }
+
+/** The range that a line asks for, measured as that of a tone is, dB. */
+export function plannedRange(line: PlannedLine): number {
+  const levels: number[] = [];
+  for (let t = line.startS + line.beatS / 4; t < line.endS; t += line.beatS / 2) levels.push(line.levelDbAt(t));
+  return Math.max(...levels) - Math.min(...levels);
+}

@@ -1,6 +1,6 @@
 import { askedHz, beatSeconds, type Score, type Step } from '@inner-hum/core/exercise';
 import { HOP_S, type Frames } from '@inner-hum/core/signal';
-import { hzToMidi, type LevelRuler } from '@inner-hum/core/theory';
+import type { LevelRuler } from '@inner-hum/core/theory';
 import { alignSteps, foldedCents, type ExpectedStep } from './align';
 import { octaveBelowS, responseS, riseS } from './attack';
 import { bend, type Bend } from './bend';
@@ -15,17 +15,26 @@ import {
 } from './colour';
 import { hold, type Hold } from './hold';
 import { brokeAtS, brokeUnderPDb, heldUnderPDb } from './edge';
-import { dropOuts, partialJumps, type DropOut, type PartialJump } from './interruptions';
+import {
+  dropOuts,
+  partialJumps,
+  mayMix,
+  upperMixed,
+  type DropOut,
+  type PartialJump,
+  type UpperMixed,
+} from './interruptions';
 import { levelAgainstPlanDb, levelDb } from './levelAgainstPlan';
 import { latenessS, type AudioPath } from './lateness';
 import { absent, valueOf, type Measured } from './measured';
 import { driftCentsPerS, pitchCentreCents, pitchSteadinessCents, shareInWindow } from './pitch';
 import { overtonePair, type OvertonePair } from './overtonePair';
+import { otherNote } from './otherNote';
 import { overshootDb } from './overshoot';
 import { pairChangeS } from './pairChange';
 import { pitchAgainstLevelCents } from './pitchAgainstLevel';
 import { DEMAND_CENTS, type Demand, type StepQuantity } from './quantities.data';
-import { plannedLine, type PlannedLine } from './plannedLine';
+import { plannedLine, plannedRange, type PlannedLine } from './plannedLine';
 import { release, type Release } from './release';
 import { roomDb } from './roomBelow';
 import { settling } from './settle';
@@ -53,6 +62,8 @@ export type StepMeasures =
       readonly stairs: readonly Stair[];
       readonly jumps: readonly PartialJump[];
       readonly dropOuts: readonly DropOut[];
+      /** where its octave or twelfth mixed in; takes of older versions don't say it */
+      readonly upperMixed?: readonly UpperMixed[];
       readonly release: Release;
       readonly hold: Hold;
       /** how it joins the step before, when it is slurred to it */
@@ -223,6 +234,7 @@ function measureTone(
     stairs: stairs(body, line),
     jumps,
     dropOuts: gaps,
+    ...(mayMix(step) && { upperMixed: upperMixed(frames, span) }),
     release: release(frames, span, targetHz),
     ...(step.bendCents && { bend: bend(frames, span, targetHz) }),
     hold: hold(
@@ -231,20 +243,4 @@ function measureTone(
       DEMAND_CENTS[context.demand],
     ),
   };
-}
-
-/** A note other than the intended one when less than a fifth of the tone belongs to it and it is no partial either. */
-function otherNote(frames: Frames, span: ToneSpan, fingeredHz: number, own: number, a4Hz: number): number | undefined {
-  const heard = frames.f0Hz.slice(span.start, span.end).filter((hz) => hz > 0);
-  if (own >= heard.length / 5) return undefined;
-  const hz = median(heard);
-  const ratio = hz / fingeredHz;
-  const nearPartial = ratio > 0.97 && Math.abs(ratio - Math.round(ratio)) < 0.03 * ratio;
-  return nearPartial ? undefined : Math.round(hzToMidi(hz, a4Hz));
-}
-
-function plannedRange(line: PlannedLine): number {
-  const levels: number[] = [];
-  for (let t = line.startS + line.beatS / 4; t < line.endS; t += line.beatS / 2) levels.push(line.levelDbAt(t));
-  return Math.max(...levels) - Math.min(...levels);
 }

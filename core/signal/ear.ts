@@ -16,6 +16,7 @@ import { PitchPath } from './pitchPath';
 import { samplesFor, SampleStore } from './sampleStore';
 import { gateTones } from './toneGate';
 import { ownLevels } from './toneLevel';
+import { UpperMix } from './upperMix';
 import {
   LIVE_LAG_FRAMES,
   BANDS,
@@ -50,7 +51,8 @@ export class Ear {
   private readonly path: PitchPath;
   private readonly levels: SampleStore;
   private readonly candidates = new Candidates();
-  private readonly live: LiveFrame = { index: 0, f0Hz: 0, confidence: 0, levelDb: 0, breathDb: 0 };
+  private readonly live: LiveFrame = { index: 0, f0Hz: 0, confidence: 0, levelDb: 0, breathDb: 0, upperMixes: false };
+  private readonly upperMix = new UpperMix();
   private readonly sampleRateHz: number;
   /** of an ear that keeps everything: what its live frames were measured to be */
   private readonly described: DescribedFrames | undefined;
@@ -196,13 +198,15 @@ export class Ear {
     live.confidence = this.confidenceOf(index, state);
     live.f0Hz = 0;
     live.breathDb = 0;
+    live.upperMixes = false;
     if (state >= 0) {
       const coarseHz = path.candidateHz(index, state);
       const harmonics = this.refine(index, coarseHz, live.confidence);
       live.f0Hz = harmonics.f0Hz;
       live.breathDb = this.breathAt(index, live.f0Hz);
+      live.upperMixes = this.upperMix.next(live.f0Hz, harmonics.partialsDb);
       this.described?.keep(index, coarseHz, harmonics, live.breathDb);
-    }
+    } else this.upperMix.next(0, []);
     onFrame(live);
   }
 

@@ -40,6 +40,8 @@ export interface LiveFrame {
   confidence: number;
   levelDb: number;
   breathDb: number;
+  /** whether its octave or twelfth mixes into the tone: the early sign of a break */
+  upperMixes: boolean;
 }
 
 /** The sound thinned once more by two, and what measures partials in it. */

@@ -37,6 +37,7 @@ const soundedStep = wholeOf<SoundedStep>()({
     cameBack: boolean().required(),
   }),
   dropOuts: timed({ lastsS: real() }),
+  upperMixed: timed({ lastsS: real() }).optional().default(undefined),
   release: wholeOf<SoundedStep['release']>()({
     fallS: measuredValue,
     slipCents: measuredValue,

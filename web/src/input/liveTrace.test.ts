@@ -7,7 +7,7 @@ const clock = (currentTime: number) => ({ sampleRate: 44100, currentTime });
 /** Frames from an index on, by pitch: 0 is no tone. */
 const frames = (from: number, ...hz: number[]): LiveMessage => ({
   kind: 'frames',
-  rows: Float32Array.from(hz.flatMap((value, i) => [from + i, value, -30, -40])),
+  rows: Float32Array.from(hz.flatMap((value, i) => [from + i, value, -30, -40, value === 221 ? 1 : 0])),
   peak: 0.5,
   lost: [],
 });
@@ -24,6 +24,9 @@ describe('the live trace', () => {
     trace.receive(frames(2, 222), clock(2.06));
     expect([...trace.f0Hz.subarray(0, trace.count)]).toEqual([220, 221, 222]);
     expect(trace.levelDb[2]).toBe(-30);
+    expect(trace.upperMixedAt).toBe(1);
+    trace.reset();
+    expect(trace.upperMixedAt).toBe(-1);
   });
   it('grows with a long recording and loses nothing', () => {
     const trace = begun();

@@ -8,6 +8,8 @@ export class LiveTrace {
   f0Hz = new Float32Array(4096);
   levelDb = new Float32Array(4096);
   breathDb = new Float32Array(4096);
+  /** the newest frame at which an upper tone mixed in: the early sign of a break; −1 where none did */
+  upperMixedAt = -1;
   peak = 0;
   /** what the device lost since frame 0 */
   lost: readonly LostSound[] = [];
@@ -20,6 +22,7 @@ export class LiveTrace {
 
   reset(): void {
     this.count = 0;
+    this.upperMixedAt = -1;
     this.peak = 0;
     this.lost = [];
     this.delayS = 0;
@@ -45,6 +48,7 @@ export class LiveTrace {
       this.f0Hz[index] = message.rows[row + 1]!;
       this.levelDb[index] = message.rows[row + 2]!;
       this.breathDb[index] = message.rows[row + 3]!;
+      if (message.rows[row + 4]! > 0) this.upperMixedAt = index;
       this.count = index + 1;
     }
     if (this.startS === undefined) return;

@@ -16,8 +16,8 @@ export interface BlockMessage {
   readonly atMs: number;
 }
 
-/** Numbers of each row of a {@link LiveMessage}: frame index, f0 Hz, level dB, breath dB. */
-export const LIVE_FIELDS = 4;
+/** Numbers of each row of a {@link LiveMessage}: frame index, f0 Hz, level dB, breath dB, 1 where an upper tone mixes in. */
+export const LIVE_FIELDS = 5;
 
 /** From the worker to the page: frames decided since the last message, and what the input is like. */
 export type LiveMessage =

@@ -156,7 +156,7 @@ const RATE_HZ = 44_100;
 
 describe('LiveTrace', () => {
   const rows = (from: number, count: number, hz: number) =>
-    Float32Array.from(Array.from({ length: count }, (_, i) => [from + i, hz, -20, -30]).flat());
+    Float32Array.from(Array.from({ length: count }, (_, i) => [from + i, hz, -20, -30, 0]).flat());
   const context = { sampleRate: RATE_HZ, currentTime: 2.05 };
   it('keeps frames and knows since when a tone sounds', () => {
     const trace = new LiveTrace();

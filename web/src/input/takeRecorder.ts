@@ -211,6 +211,7 @@ export class TakeRecorder {
         confidence: confidence[i]!,
         levelDb: levelDb[i]!,
         breathDb: breathDb[i]!,
+        upperMixes: false,
       });
     this.earFrom = Math.round(this.heardSamples / this.settings.sampleRateHz / HOP_S);
     this.silentFrames = 0;

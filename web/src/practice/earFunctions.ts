@@ -38,8 +38,8 @@ class LiveRows {
   }
 
   /** Gives whether they are to be sent now: there is no room for more. */
-  add({ index, f0Hz, levelDb, breathDb }: Readonly<LiveFrame>): boolean {
-    this.batch.set([index, f0Hz, levelDb, breathDb], this.count * LIVE_FIELDS);
+  add({ index, f0Hz, levelDb, breathDb, upperMixes }: Readonly<LiveFrame>): boolean {
+    this.batch.set([index, f0Hz, levelDb, breathDb, Number(upperMixes)], this.count * LIVE_FIELDS);
     return ++this.count === ROWS_IN_A_BATCH;
   }
 

@@ -8,6 +8,7 @@ import {
   type Score,
   type Step,
 } from '@inner-hum/core/exercise';
+import { mayMix } from '@inner-hum/core/measure';
 import { foldedCents, levelOfP } from '@inner-hum/core/measure';
 import {
   centsBetweenHz,
@@ -51,6 +52,8 @@ export interface HeadOf {
 export interface HeardNow {
   readonly hz: number;
   readonly levelDb: number;
+  /** the early sign of a break */
+  readonly upperMixes: boolean;
 }
 
 /** Note, dynamics, start and what follows of a step; they don't change while it sounds. */
@@ -102,6 +105,7 @@ export function centsText({ t, score, exercise, a4Hz }: HeadOf, step: Step, { hz
 /** Which partial sounds, or how near a soft note is to where it usually breaks; nothing between tones. */
 export function soundingText(of: HeadOf, step: Step, now: HeardNow): string {
   const { t, partialName, overtones, horn, a4Hz } = of;
+  if (now.upperMixes && mayMix(step)) return t('stand.upperMixes');
   const left = overtones ? undefined : leftDb(of, step, now);
   if (left !== undefined) return t('stand.edgeLeft', { db: formatNumber(left, 0) });
   if (step.hum) return t('stand.hum');

@@ -11,6 +11,9 @@ import { breathe } from '../../ui/motion';
 import { usePartialName } from '../../text/usePartialName';
 import { centsText, freeTexts, placeByEar, placeIn, soundingText, stepTexts, type HeadOf } from './headWords';
 
+/** The early sign of a break stays to be read for so long after it, frames. */
+const SHOWN_FRAMES = 50;
+
 /**
  * Writes note, dynamics, cents and beat from frame to frame into places of the head: the page's own state would be too
  * slow for that. `onStep` is told which step sounds or comes next.
@@ -42,7 +45,8 @@ export function useLiveHead(running: boolean, onStep: (step: Step) => void) {
     const heardNow = () => {
       const trace = page.input?.trace;
       const last = (trace?.count ?? 0) - 1;
-      return { hz: trace?.f0Hz[last] ?? 0, levelDb: trace?.levelDb[last] ?? -Infinity };
+      const upperMixes = trace !== undefined && trace.upperMixedAt >= Math.max(0, last - SHOWN_FRAMES);
+      return { hz: trace?.f0Hz[last] ?? 0, levelDb: trace?.levelDb[last] ?? -Infinity, upperMixes };
     };
     const showFree = () => {
       const { hz } = heardNow();

@@ -97,6 +97,10 @@ export function Events({
         ms: Math.round(1000 * jump.lastsS),
       }),
     })),
+    ...(measures.upperMixed ?? []).map((mixed) => ({
+      atS: mixed.atS,
+      text: t('measures.mixedAt', { time: at(mixed.atS), ms: Math.round(1000 * mixed.lastsS) }),
+    })),
     ...measures.dropOuts.map((gap) => ({
       atS: gap.atS,
       text: t('measures.dropOutAt', { time: at(gap.atS), ms: Math.round(1000 * gap.lastsS) }),

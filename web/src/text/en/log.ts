@@ -31,6 +31,7 @@ export const logWords = {
       otherNote: 'Another note',
       jump: 'Jump to a partial',
       crack: 'Crack',
+      onEdge: 'Near its edge',
       squeak: 'Squeak',
       dropOut: 'Drop-out',
       stoppedEarly: 'Stopped early',

@@ -31,6 +31,7 @@ export const logWords = {
       otherNote: 'Otra nota',
       jump: 'Salto a un parcial',
       crack: 'Gallo',
+      onEdge: 'Cerca del límite',
       squeak: 'Pito',
       dropOut: 'Hueco',
       stoppedEarly: 'Acabó pronto',
