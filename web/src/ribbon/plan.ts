@@ -1,23 +1,13 @@
 import type { LostSound } from '@inner-hum/core/measure';
 import { HOP_S } from '@inner-hum/core/signal';
 import { SERIF } from '../ui/theme';
-import {
-  FULL_CENTS,
-  TEXT_PX,
-  FACE,
-  type RibbonStep,
-  type RibbonView,
-  type RibbonMark,
-  type Column,
-  xOf,
-  thickness,
-} from './view';
+import { FULL_CENTS, TEXT_PX, FACE, type RibbonStep, type RibbonView, type Column, xOf, thickness } from './view';
 
 /** Width that the number of a beat takes with its gap, in heights of the lettering. */
 const NUMBER_ROOM = 2.2;
 
 /** Width of the numbers at the window's lines, in heights of the lettering. */
-const SCALE_ROOM = 2.4;
+export const SCALE_ROOM = 2.4;
 /** Strokes and gaps of the planned edges, px. */
 const DASHES = [7, 5];
 
@@ -148,36 +138,6 @@ export function drawDynamics(context: CanvasRenderingContext2D, view: RibbonView
     context.fillStyle = palette.ink;
     context.fillText(dynamic, x, y);
   }
-}
-
-/** A bracket over a place, with what is to be read there. */
-export function drawMark(context: CanvasRenderingContext2D, view: RibbonView, { fromS, toS, label }: RibbonMark): void {
-  const { palette, height, width, textPx = TEXT_PX } = view;
-  const left = Math.max(1, xOf(view, fromS));
-  // Where the window's lines are told there is no room for it.
-  const scalePx = view.plain || view.hidden ? 1 : SCALE_ROOM * textPx;
-  const right = Math.min(width - scalePx, Math.max(left + 6, xOf(view, toS)));
-  const y = textPx + 8;
-  context.strokeStyle = palette.accent;
-  context.lineWidth = 3;
-  context.beginPath();
-  // It ends over the dynamics.
-  const foot = height - 2 * textPx - 22;
-  context.moveTo(left, foot);
-  context.lineTo(left, y);
-  context.lineTo(right, y);
-  context.lineTo(right, foot);
-  context.stroke();
-  context.fillStyle = palette.accent;
-  context.font = `700 ${textPx}px ${FACE}`;
-  const room = context.measureText(label).width;
-  context.textAlign = 'left';
-  const labelX = Math.max(2, Math.min(width - room - 2, (left + right - room) / 2));
-  // On paper of its own: a tone far up lies there too.
-  context.strokeStyle = palette.paper;
-  context.lineWidth = 5;
-  context.strokeText(label, labelX, textPx);
-  context.fillText(label, labelX, textPx);
 }
 
 /** Lines of a hatching lie so far apart, px; the narrowest hole is drawn so wide. */

@@ -49,8 +49,10 @@ class Pen {
   stroke(path: Path = this.own) {
     this.stroked.push({ stroke: this.strokeStyle, path });
   }
-  fillText(text: string) {
+  readonly placed: { readonly text: string; readonly x: number; readonly y: number }[] = [];
+  fillText(text: string, x: number, y: number) {
     this.texts.push(text);
+    this.placed.push({ text, x, y });
   }
   strokeText = () => undefined;
   measureText = (text: string) => ({ width: 8 * text.length });
@@ -144,6 +146,14 @@ describe('the ribbon', () => {
   });
   it('a mark has its words, inside the drawing', () => {
     expect(drawn({}, { marks: [{ fromS: 7.9, toS: 9, label: '5 dB' }] }).texts).toContain('5 dB');
+  });
+  it('marks that are near have their words in rows of their own', () => {
+    const marks = ['3 dB, beat 6', 'beat 6', 'far'].map((label, i) => ({ fromS: [5, 5.2, 1][i]!, toS: 6, label }));
+    const { placed } = drawn({}, { marks });
+    const yOf = (label: string) => placed.find(({ text }) => text === label)!.y;
+    expect(yOf('beat 6')).toBeGreaterThan(yOf('3 dB, beat 6') + 15);
+    const apart = marks.map(({ label }) => placed.find(({ text }) => text === label)!);
+    expect(apart[2]!.x + 24 < apart[0]!.x || apart[2]!.y > apart[0]!.y).toBe(true);
   });
   it('lies above the axis when sharp and below when flat, its spine on the cents', () => {
     for (const cents of [-20, -6, 6, 20]) {

@@ -1,14 +1,6 @@
 import { type RibbonView, xOf, columnsOf } from './view';
-import {
-  drawBeats,
-  drawChannel,
-  drawDynamics,
-  drawPlannedEdges,
-  drawLost,
-  drawMark,
-  drawWindow,
-  drawScale,
-} from './plan';
+import { drawBeats, drawChannel, drawDynamics, drawPlannedEdges, drawLost, drawWindow, drawScale } from './plan';
+import { drawMarks } from './marks';
 import { drawTone } from './tone';
 
 /**
@@ -27,7 +19,7 @@ export function drawRibbon(context: CanvasRenderingContext2D, view: RibbonView):
   drawTone(context, view, columns);
   drawPlannedEdges(context, view, columns);
   for (const lost of view.lost ?? []) drawLost(context, view, lost);
-  for (const mark of view.marks ?? []) drawMark(context, view, mark);
+  drawMarks(context, view);
   if (!view.plain) drawDynamics(context, view);
   if (!view.plain && !view.hidden) drawScale(context, view);
   if (view.playheadS !== undefined) {

@@ -20,8 +20,11 @@ export function evidenceMarks(
 }
 
 function labelOf(t: TFunction, { values }: Finding, { fromS }: Evidence, { score, firstBeatS }: TakeRecord): string {
-  const beat = Math.max(1, Math.floor((fromS - firstBeatS) / beatSeconds(score) + 0.5) + 1);
   const numbers: Readonly<Record<string, number>> = values;
+  const beatsFrom = (timeS: number) => (timeS - firstBeatS) / beatSeconds(score);
+  // A moment lies in its beat, as its sentence says; a stretch begins at the nearest.
+  const atS = numbers['atS'];
+  const beat = 1 + Math.max(0, Math.floor(atS === undefined ? beatsFrom(fromS) + 0.5 : beatsFrom(atS)));
   const name = READ.find((id) => numbers[id] !== undefined);
   const number =
     name && t(`verdict.mark.${name}`, { value: formatNumber(numbers[name]!, name === 'partials' ? 1 : 0) });
