@@ -26,7 +26,8 @@ export const octaveRestart = defineFamily({
       return [
         { ...upper, beats, dynamics: [loudness], attack: 'breath' },
         { ...again, attack: 'slurred' },
-        ...series(restarts, () => again),
+        // The slurred tone is the model of the first one that is started.
+        ...series(restarts, (nth) => (nth === 0 ? ({ ...again, pair: true } as const) : again)),
       ];
     }).flat(),
   teaching: {

@@ -27,7 +27,7 @@ export const terraces = defineFamily({
     }));
   },
   teaching: {
-    about: ['level', 'pitch'],
+    about: ['level', 'line'],
     mainNote: 'writtenMidi',
     aims: ['softAgainstLoud'],
     within: { tempoBpm: [50, 92], beats: [2, 6], softest: ['pp', 'mp'], loudest: ['mf', 'ff'] },
