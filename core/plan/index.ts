@@ -117,3 +117,4 @@ export { passageProgress, type PassageDay, type PassageProgress } from './passag
 export { weekFacts, weekReport, type NoteOfWeek, type WeekFacts } from './weekReport';
 export { standingOf } from './standing';
 export { goalProgress, type GoalProgress } from './goalSteps';
+export { secondsOn, slursOverBreak } from './playingTime';

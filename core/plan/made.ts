@@ -34,7 +34,8 @@ export interface Candidate {
 const LAST_BELL_MIDI = 61;
 /** Highest note that is asked of a level. */
 export const TOP_MIDI: Readonly<Record<Level, number>> = { new: 84, home: 90, advanced: 102 };
-const BREAK_MIDI = { under: 73, over: 74 } as const;
+/** The two notes of the break, written. */
+export const BREAK_MIDI = { under: 73, over: 74 } as const;
 /** What turns from time to time stays for so many sessions. */
 export const SESSIONS_A_TURN = 2;
 /** A need that was worked on for so many sessions without a change wants another exercise. */

@@ -6,6 +6,9 @@ import { saidText } from './tableText';
 
 /** A typical filling of each blank of the catalogue; the texts come out as a player reads them. */
 const FILLED: Readonly<Record<string, string | number>> = {
+  lately: 6,
+  broke: 1,
+  recent: 'Over the break, 2 of 30 slurs broke in the last fortnight',
   airPercent: 40,
   asked: 100,
   a4: 442,

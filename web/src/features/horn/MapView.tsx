@@ -13,6 +13,7 @@ import { LargeRow } from '../../shared/drawn/LargeRow';
 import { isRow, MapDrawing } from './MapDrawing';
 import type { RowOfMap } from './MapRow';
 import { noteSentence } from './noteSentence';
+import { OverBreak } from './OverBreak';
 import { useHornMap } from './useHornMap';
 import { useHorn } from '../../store/useHorn';
 import { EvennessPanel } from './EvennessPanel';
@@ -86,6 +87,7 @@ export function MapView() {
         {setups.length > 1 && <Setups setups={setups} chosen={chosen} onChoose={choose} />}
         <PatternNote notes={notes} />
         <EvennessPanel notes={notes} />
+        <OverBreak />
         <WhatNext seam={parted[0]} need={need} empty={notes.length === 0} />
       </chakra.aside>
     </Grid>

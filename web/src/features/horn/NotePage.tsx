@@ -1,13 +1,15 @@
 import { edgeText } from '../../text/edgeText';
-import { formatSigned } from '../../text/format';
+import { formatNumber, formatSigned } from '../../text/format';
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
 import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
-import { edgeOf, exerciseFor, needs, ofNote, type NoteOnMap, type TrendPoint } from '@inner-hum/core/plan';
+import { edgeOf, exerciseFor, needs, ofNote, secondsOn, type NoteOnMap, type TrendPoint } from '@inner-hum/core/plan';
 import { regularFingering } from '@inner-hum/core/theory';
+import { subDays } from 'date-fns';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
-import { findTakes, findTrend } from '../../db/search';
+import { dayOf } from '../../base/days';
+import { findDigests, findTakes, findTrend } from '../../db/search';
 import { Button } from '../../ui/controls';
 import { exerciseTitle } from '../../text/exerciseText';
 import { Fingering } from '../../shared/exercise/Fingering';
@@ -76,6 +78,7 @@ export function NotePage() {
             <p>{t('horn.noHistory')}</p>
           )}
           <SectionTitle mt="22px">{t('horn.takes')}</SectionTitle>
+          <PlayingTime midi={midi} tags={tags} />
           <NoteTakes tags={tags} />
         </Box>
         <chakra.aside>
@@ -102,6 +105,19 @@ function NoteTakes({ tags }: { readonly tags: readonly string[] }) {
   if (found?.takes.length === 0) return <p>{t('horn.noTakes')}</p>;
   return found?.takes.map((take) => <TakeLine key={take.id} take={take} />);
 }
+
+/** For how long the note was played, and lately. */
+function PlayingTime({ midi, tags }: { readonly midi: number; readonly tags: readonly string[] }) {
+  const { t } = useTranslation();
+  const since = (days: number) => dayOf(subDays(new Date(), days));
+  const digests = useKeyed(`time ${tags.join()}`, () => findDigests({ tags, since: since(LONG_DAYS) }));
+  if (!digests || digests.length === 0) return null;
+  const minutes = (of: typeof digests) => formatNumber(secondsOn(midi, of) / 60, 0);
+  const lately = minutes(digests.filter(({ day }) => day >= since(SHORT_DAYS)));
+  return <p>{t('horn.minutes', { minutes: minutes(digests), lately })}</p>;
+}
+const LONG_DAYS = 84;
+const SHORT_DAYS = 14;
 
 const SIZE = { width: 340, height: 170, left: 44, spanCents: 30 } as const;
 

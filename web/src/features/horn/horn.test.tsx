@@ -9,6 +9,7 @@ import { database } from '../../db/database';
 import type { TakeFilter } from '../../db/search';
 import { freshEachTime, inApp, settings } from '../../testing/inApp';
 import { CompareView } from './CompareView';
+import { OverBreak } from './OverBreak';
 import HornPage from './HornPage';
 import { LeakView } from './LeakView';
 import { dayOf } from '../../base/days';
@@ -118,4 +119,21 @@ describe('one note of the horn', () => {
     inApp(<HornPage />, '/note/61');
     expect(await screen.findByText(/No take|not measured|Not measured/)).toBeTruthy();
   });
+});
+
+it('counts quietly what broke over the break, of late and before', async () => {
+  const slurs = (id: string, daysAgo: number, ...spoke: readonly boolean[]) => {
+    const at = subDays(new Date(), daysAgo);
+    const take = { ...digest(id, 1, []), startedAtMs: at.getTime(), day: dayOf(at), tags: ['size:alto'] };
+    const over = spoke.flatMap((right, i) => [
+      seen({ atMs: take.startedAtMs + 2 * i, midi: 72, attack: 'slurred', spoke: true }),
+      seen({ atMs: take.startedAtMs + 2 * i + 1, midi: 74, attack: 'slurred', spoke: right }),
+    ]);
+    return { ...take, seen: over };
+  };
+  await keep(slurs('a', 20, false, false), slurs('b', 2, true, false));
+  inApp(<OverBreak />);
+  expect((await screen.findByTestId('over-break')).textContent).toBe(
+    'Over the break, 1 of 3 slurs broke in the last fortnight; 2 of 3 in the one before.',
+  );
 });

@@ -137,6 +137,10 @@ export const hornWords = {
     takes: 'Takes mit diesem Ton',
     noTakes: 'Noch keine.',
     againstLevel: 'Tonhöhe gegen Lautstärke, Cent',
+    minutes: 'In den letzten zwölf Wochen etwa {{minutes}} min gespielt, davon {{lately}} in den letzten zwei.',
+    overBreak_one: 'Über den Registerwechsel brachen in den letzten zwei Wochen {{broke}} von {{count}} Bindung',
+    overBreak_other: 'Über den Registerwechsel brachen in den letzten zwei Wochen {{broke}} von {{count}} Bindungen',
+    overBreakBefore: '{{recent}}; in den zwei davor {{broke}} von {{of}}.',
     againstLevelOf: 'Tonhöhe gegen Lautstärke, in Cent: {{points}}',
   },
   findOut: {

@@ -133,6 +133,10 @@ export const hornWords = {
     takes: 'Takes with this note',
     noTakes: 'None yet.',
     againstLevel: 'Pitch against loudness, cents',
+    minutes: 'Played for about {{minutes}} min in the last twelve weeks, {{lately}} of them in the last fortnight.',
+    overBreak_one: 'Over the break, {{broke}} of {{count}} slur broke in the last fortnight',
+    overBreak_other: 'Over the break, {{broke}} of {{count}} slurs broke in the last fortnight',
+    overBreakBefore: '{{recent}}; {{broke}} of {{of}} in the one before.',
     againstLevelOf: 'Pitch against loudness, in cents: {{points}}',
   },
   findOut: {

@@ -135,6 +135,10 @@ export const hornWords = {
     takes: 'Tomas con esta nota',
     noTakes: 'Ninguna aún.',
     againstLevel: 'Altura según la fuerza, cents',
+    minutes: 'Tocada unos {{minutes}} min en las últimas doce semanas, {{lately}} de ellos en las dos últimas.',
+    overBreak_one: 'En el cambio de registro se rompió {{broke}} ligadura de {{count}} en estas dos semanas',
+    overBreak_other: 'En el cambio de registro se rompieron {{broke}} ligaduras de {{count}} en estas dos semanas',
+    overBreakBefore: '{{recent}}; en las dos anteriores {{broke}} de {{of}}.',
     againstLevelOf: 'Altura según la fuerza, en cents: {{points}}',
   },
   findOut: {

@@ -136,6 +136,10 @@ export const hornWords = {
     takes: 'Prises avec cette note',
     noTakes: 'Aucune encore.',
     againstLevel: 'Hauteur selon la force, cents',
+    minutes: 'Jouée environ {{minutes}} min ces douze dernières semaines, dont {{lately}} ces deux dernières.',
+    overBreak_one: 'Au passage du registre, {{broke}} liaison sur {{count}} s’est rompue ces deux semaines',
+    overBreak_other: 'Au passage du registre, {{broke}} liaisons sur {{count}} se sont rompues ces deux semaines',
+    overBreakBefore: '{{recent}} ; {{broke}} sur {{of}} les deux d’avant.',
     againstLevelOf: 'Hauteur selon la force, en cents : {{points}}',
   },
   findOut: {

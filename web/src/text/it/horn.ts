@@ -135,6 +135,10 @@ export const hornWords = {
     takes: 'Riprese con questa nota',
     noTakes: 'Ancora nessuna.',
     againstLevel: 'Altezza secondo la forza, cent',
+    minutes: 'Suonata circa {{minutes}} min nelle ultime dodici settimane, {{lately}} nelle ultime due.',
+    overBreak_one: 'Al cambio di registro si è rotta {{broke}} legatura su {{count}} in queste due settimane',
+    overBreak_other: 'Al cambio di registro si sono rotte {{broke}} legature su {{count}} in queste due settimane',
+    overBreakBefore: '{{recent}}; {{broke}} su {{of}} nelle due prima.',
     againstLevelOf: 'Altezza secondo la forza, in cent: {{points}}',
   },
   findOut: {
