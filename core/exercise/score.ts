@@ -50,7 +50,7 @@ export interface Step {
   readonly octaveKey?: boolean;
   /** hummed or sung, in any octave, not played */
   readonly hum?: boolean;
-  /** goes this far down and back by voicing alone, cents */
+  /** goes this far down and back by voicing alone, cents; negative: up */
   readonly bendCents?: number;
   /** no pitch is asked for: it may rest wherever it does */
   readonly freePitch?: boolean;

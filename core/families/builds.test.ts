@@ -49,6 +49,8 @@ describe('an exercise moved to a horn with other keys', () => {
     expect(ownExerciseKey({ ...hold, instrumentId: 'tenor' })).not.toBe(ownExerciseKey(hold));
     const passage = usualExercise(familyById('ownPassage'), 'alto');
     expect(ownExerciseKey({ ...passage, phrase: 'C5 D5' })).not.toBe(ownExerciseKey(passage));
+    const { direction: _, ...older } = usualExercise(familyById('bend'), 'alto') as Record<string, string>;
+    expect(ownExerciseKey(older as never)).toBe(ownExerciseKey(usualExercise(familyById('bend'), 'alto')));
     expect(ownExerciseKey({ ...passage, tempoBpm: 50 })).toBe(ownExerciseKey(passage));
   });
 });

@@ -19,7 +19,8 @@ const keys = new WeakMap<ExerciseParameters, string>();
 function keyOf(parameters: ExerciseParameters): string {
   const fields = Object.entries(familyById(parameters.family).fields);
   const decisive = fields.filter(([, field]) => ['note', 'phrase'].includes(field.kind) || isOtherChoice(field));
-  return [parameters.family, ...decisive.map(([name]) => parameters[name])].join(' ');
+  // What an older take does not say was not to be chosen then: it was as usual.
+  return [parameters.family, ...decisive.map(([name, { usual }]) => parameters[name] ?? usual)].join(' ');
 }
 
 /** The same on one size of horn. */

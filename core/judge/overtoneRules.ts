@@ -68,7 +68,7 @@ export const OVERTONE_RULES: readonly AnyRule[] = [
   rule({
     id: 'bendShallow',
     when: (m, { step }) => {
-      const asked = step?.bendCents ?? 0;
+      const asked = Math.abs(step?.bendCents ?? 0);
       const depth = m.bend?.depthCents;
       if (depth?.kind !== 'measured' || depth.value >= BEND_SHARE * asked) return undefined;
       const { value, uncertainty } = depth;

@@ -12,7 +12,7 @@ export interface ExpectedStep {
   readonly fingeredHz: number;
   /** a hum: its octave and some of its tuning are the player's own */
   readonly anyOctave?: boolean;
-  /** how far under its target it may be on purpose, cents */
+  /** how far under its target it may be on purpose, cents; negative: over it */
   readonly bendCents?: number;
 }
 
@@ -103,7 +103,9 @@ function costOf(pieces: readonly Piece[], step: ExpectedStep, beatS: number): nu
 function pitchCost(hz: number, { targetHz, fingeredHz, anyOctave, bendCents = 0 }: ExpectedStep): number {
   if (anyOctave) return Math.abs(foldedCents(targetHz, hz)) <= HUM_REACH_CENTS ? 0 : WRONG_PITCH;
   const cents = centsBetweenHz(targetHz, hz);
-  if (cents < 0 && cents > -bendCents - OWN_NOTE_CENTS / 2) return 0;
+  // On its way it is down, or up, by as much as it may be.
+  const way = cents * Math.sign(-bendCents);
+  if (way > 0 && way < Math.abs(bendCents) + OWN_NOTE_CENTS / 2) return 0;
   if (Math.abs(centsBetweenHz(targetHz, hz)) <= OWN_NOTE_CENTS / 2) return 0;
   const nearest = Math.max(1, Math.round(hz / fingeredHz));
   if (Math.abs(centsBetweenHz(nearest * fingeredHz, hz)) <= OWN_NOTE_CENTS / 2) return WRONG_PARTIAL;

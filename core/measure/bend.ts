@@ -11,9 +11,9 @@ const EDGE_FRAMES = 8;
 const STEP_FRAMES = 4;
 const PITCH_ERROR_CENTS = 2;
 
-/** A bend from a held note down and back. */
+/** A bend from a held note away and back. */
 export interface Bend {
-  /** how far down it went from where it was held, cents */
+  /** how far it went, down or up as asked, from where it was held, cents */
   readonly depthCents: Measured;
   /** where it came back to, against where it began, cents */
   readonly returnCents: Measured;
@@ -22,7 +22,7 @@ export interface Bend {
 }
 
 /** Depth, return and smoothness of a bend over the frames of its tone. */
-export function bend({ f0Hz }: Frames, span: ToneSpan, targetHz: number): Bend {
+export function bend({ f0Hz }: Frames, span: ToneSpan, targetHz: number, up = false): Bend {
   const cents: number[] = [];
   for (let i = span.start + EDGE_FRAMES; i < span.end - EDGE_FRAMES; i++)
     if (f0Hz[i]! > 0) cents.push(centsBetweenHz(targetHz, f0Hz[i]!));
@@ -33,10 +33,10 @@ export function bend({ f0Hz }: Frames, span: ToneSpan, targetHz: number): Bend {
   }
   const before = median(cents.slice(0, held));
   const after = median(cents.slice(-held));
-  const lowest = quantile(cents.slice(held, -held), 0.05);
+  const farthest = quantile(cents.slice(held, -held), up ? 0.95 : 0.05);
   const steps = cents.slice(STEP_FRAMES).map((value, i) => Math.abs(value - cents[i]!));
   return {
-    depthCents: measured(before - lowest, PITCH_ERROR_CENTS),
+    depthCents: measured(up ? farthest - before : before - farthest, PITCH_ERROR_CENTS),
     returnCents: measured(after - before, PITCH_ERROR_CENTS),
     stepCents: measured(Math.max(...steps), PITCH_ERROR_CENTS),
   };

@@ -38,6 +38,11 @@ describe('bend', () => {
     expect(valueOf(found.depthCents)!).toBeLessThanOrEqual(depth);
     expect(valueOf(found.returnCents)).toBeCloseTo(0, 3);
   });
+  it('goes up where it is asked to', () => {
+    const found = bend(frames(4, bent(-40)), whole(4), HZ, true);
+    expect(valueOf(found.depthCents)!).toBeGreaterThan(38);
+    expect(valueOf(bend(frames(4, bent(-40)), whole(4), HZ).depthCents)!).toBeLessThan(5);
+  });
   it('does not depend on where the note was held', () => {
     const [low, high] = [-40, 40].map((shift) =>
       bend(

@@ -236,7 +236,7 @@ function measureTone(
     dropOuts: gaps,
     ...(mayMix(step) && { upperMixed: upperMixed(frames, span) }),
     release: release(frames, span, targetHz),
-    ...(step.bendCents && { bend: bend(frames, span, targetHz) }),
+    ...(step.bendCents && { bend: bend(frames, span, targetHz, step.bendCents < 0) }),
     hold: hold(
       { onsetS, endS, body, restCents: wave.restCents, jumps, dropOuts: gaps },
       line,

@@ -48,7 +48,10 @@ type Steps = (goal: Goal, plan: PlanFor) => readonly boolean[];
 const STEPS: Readonly<Record<GoalKind, Steps>> = {
   highNote: ({ midi }, { recent, sources }) => [
     altissimoReady(sources),
-    recent.some(({ parameters, decision }) => Number(parameters['bendCents'] ?? 0) >= 150 && decision === 'harder'),
+    recent.some(
+      ({ parameters, decision }) =>
+        Number(parameters['bendCents'] ?? 0) >= 150 && parameters['direction'] !== 'up' && decision === 'harder',
+    ),
     spoke(midi, recent, () => true, 6) >= 3,
     takesOn(midi, recent).some(({ decision, holds }) => decision === 'harder' && holds.some(({ holdS }) => holdS >= 4)),
   ],

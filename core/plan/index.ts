@@ -118,3 +118,4 @@ export { weekFacts, weekReport, type NoteOfWeek, type WeekFacts } from './weekRe
 export { standingOf } from './standing';
 export { goalProgress, type GoalProgress } from './goalSteps';
 export { secondsOn, slursOverBreak } from './playingTime';
+export { bendTags, pullsOf, type Pull } from './pull';

@@ -6,6 +6,7 @@ import { saidText } from './tableText';
 
 /** A typical filling of each blank of the catalogue; the texts come out as a player reads them. */
 const FILLED: Readonly<Record<string, string | number>> = {
+  byKeys: ' with the keys palm D',
   lately: 6,
   broke: 1,
   recent: 'Over the break, 2 of 30 slurs broke in the last fortnight',

@@ -49,7 +49,7 @@ function manner(t: TFunction, { steps }: Score, index: number, vent: unknown): s
   const known = VENTS.find((one) => one === vent);
   return [
     ...(subtone ? [t('part.subtone')] : steps[index - 1]?.subtone ? [t('part.full')] : []),
-    ...(bendCents ? [t('part.bend', { cents: bendCents })] : []),
+    ...(bendCents ? [t(bendCents > 0 ? 'part.bend' : 'part.bendUp', { cents: Math.abs(bendCents) })] : []),
     ...(known ? [t(`part.${pair ? 'ventOff' : 'vent'}.${known}`)] : []),
   ];
 }

@@ -24,6 +24,7 @@ import { useAppSelector } from '../../store';
 import { LayerChoice } from './LayerChoice';
 import { LAYERS, type LayerId } from '../../text/layers';
 import { noteSentence } from './noteSentence';
+import { HowFar } from './HowFar';
 import { useHornMap } from './useHornMap';
 import { useHorn } from '../../store/useHorn';
 
@@ -84,6 +85,7 @@ export function NotePage() {
         <chakra.aside>
           {note && <PitchAgainstLevel note={note} />}
           {note && <EdgeOf note={note} />}
+          <HowFar midi={midi} />
           {need && (
             <Box borderTopWidth="2px" borderColor="ink" pt="10px" mt="16px">
               <SectionTitle>{t('horn.next')}</SectionTitle>

@@ -27,6 +27,13 @@ export function noteSentence(
 /** A note, with its keys where those are not the regular ones. */
 function fingeredName(t: TFunction, nameOf: (midi: number) => string, midi: number, fingering: string | undefined) {
   if (fingering === undefined) return nameOf(midi);
-  const keys = fingering.split(' ').map((key) => t(`keys.${key as KeyId}`));
-  return t('horn.by', { note: nameOf(midi), fingering: keys.join(' + ') });
+  return t('horn.by', { note: nameOf(midi), fingering: keysText(t, fingering) });
+}
+
+/** The keys of a fingering in words. */
+export function keysText(t: TFunction, fingering: string): string {
+  return fingering
+    .split(' ')
+    .map((key) => t(`keys.${key as KeyId}`))
+    .join(' + ');
 }

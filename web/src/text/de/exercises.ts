@@ -146,7 +146,7 @@ export const exercisesWords = {
     freePlay: { name: 'Freies Spiel', what: 'Was du gehalten hast, ein Ton nach dem anderen.' },
     bend: {
       name: 'Ziehen',
-      what: 'Von einem gehaltenen Ton hinab und zurück, allein durch Voicing, in gerader Linie.',
+      what: 'Von einem gehaltenen Ton hinab oder hinauf und zurück, allein durch Voicing, in gerader Linie.',
     },
     bendToPitch: {
       name: 'Ziehen auf einen Ton',

@@ -141,6 +141,12 @@ export const hornWords = {
     overBreak_one: 'Über den Registerwechsel brachen in den letzten zwei Wochen {{broke}} von {{count}} Bindung',
     overBreak_other: 'Über den Registerwechsel brachen in den letzten zwei Wochen {{broke}} von {{count}} Bindungen',
     overBreakBefore: '{{recent}}; in den zwei davor {{broke}} von {{of}}.',
+    bends: {
+      title: 'Wie weit er sich ziehen lässt',
+      down: 'Hinab um höchstens {{cents}} Cent{{byKeys}}.',
+      up: 'Hinauf um höchstens {{cents}} Cent{{byKeys}}.',
+      keys: ' mit den Klappen {{fingering}}',
+    },
     againstLevelOf: 'Tonhöhe gegen Lautstärke, in Cent: {{points}}',
   },
   findOut: {

@@ -222,10 +222,10 @@ export const verdictWords = {
       humSharp: 'Du hast {{cents}} Cent (±{{uncertainty}}) zu hoch gesummt, in deiner Oktave.',
       humFlat: 'Du hast {{cents}} Cent (±{{uncertainty}}) zu tief gesummt, in deiner Oktave.',
       humRight: 'Das Summen lag innerhalb von {{cents}} Cent, und der Ton sprach danach an.',
-      bendShallow: 'Er ging {{cents}} Cent (±{{uncertainty}}) hinab; verlangt waren {{asked}}.',
+      bendShallow: 'Gezogen um {{cents}} Cent (±{{uncertainty}}); verlangt waren {{asked}}.',
       bendOff: 'Er kam {{cents}} Cent (±{{uncertainty}}) neben seinem Anfang zurück.',
       bendRough: 'Das Ziehen riss: Es sprang um {{cents}} Cent (±{{uncertainty}}).',
-      bendDeep: 'Er ging {{cents}} Cent hinab und kam zurück.',
+      bendDeep: 'Gezogen um {{cents}} Cent, und er kam zurück.',
       rests: 'Seine Tonhöhe: klingend {{note}}, {{hz}} Hz. Nur notiert.',
       pairsNearer: 'Die beiden kamen sich in der Farbe näher: von {{fromDb}} auf {{db}} dB je Teilton.',
       slopeEverywhere:

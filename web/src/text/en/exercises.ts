@@ -123,7 +123,7 @@ export const exercisesWords = {
     },
     fingeringTrial: { name: 'Fingering trial', what: 'One fingering for one high note, three tries.' },
     freePlay: { name: 'Free play', what: 'What you held, one note after the other.' },
-    bend: { name: 'Bend', what: 'From a held note down and back by voicing alone, in an even line.' },
+    bend: { name: 'Bend', what: 'From a held note down, or up, and back by voicing alone, in an even line.' },
     bendToPitch: {
       name: 'Bend to a pitch',
       what: 'Each try bends a semitone farther down, and back. How far you came is logged, not judged.',

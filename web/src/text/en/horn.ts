@@ -137,6 +137,12 @@ export const hornWords = {
     overBreak_one: 'Over the break, {{broke}} of {{count}} slur broke in the last fortnight',
     overBreak_other: 'Over the break, {{broke}} of {{count}} slurs broke in the last fortnight',
     overBreakBefore: '{{recent}}; {{broke}} of {{of}} in the one before.',
+    bends: {
+      title: 'How far it bends',
+      down: 'Down by at most {{cents}} cents{{byKeys}}.',
+      up: 'Up by at most {{cents}} cents{{byKeys}}.',
+      keys: ' with the keys {{fingering}}',
+    },
     againstLevelOf: 'Pitch against loudness, in cents: {{points}}',
   },
   findOut: {

@@ -216,10 +216,10 @@ export const verdictWords = {
       humSharp: 'You hummed {{cents}} cents (±{{uncertainty}}) sharp, in your own octave.',
       humFlat: 'You hummed {{cents}} cents (±{{uncertainty}}) flat, in your own octave.',
       humRight: 'The hum was within {{cents}} cents, and the note spoke after it.',
-      bendShallow: 'It went down {{cents}} cents (±{{uncertainty}}); {{asked}} asked for.',
+      bendShallow: 'It bent by {{cents}} cents (±{{uncertainty}}); {{asked}} asked for.',
       bendOff: 'It came back {{cents}} cents (±{{uncertainty}}) away from where it began.',
       bendRough: 'The bend broke: it jumped {{cents}} cents (±{{uncertainty}}).',
-      bendDeep: 'It went down {{cents}} cents and came back.',
+      bendDeep: 'It bent by {{cents}} cents and came back.',
       rests: 'Its pitch: concert {{note}}, {{hz}} Hz. Logged only.',
       pairsNearer: 'The two came closer in colour: from {{fromDb}} to {{db}} dB per partial.',
       slopeEverywhere:

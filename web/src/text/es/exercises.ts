@@ -140,7 +140,10 @@ export const exercisesWords = {
     },
     fingeringTrial: { name: 'Prueba de digitación', what: 'Una digitación para una nota alta, tres intentos.' },
     freePlay: { name: 'Tocar libre', what: 'Lo que sostuviste, una nota tras otra.' },
-    bend: { name: 'Doblar', what: 'De una nota sostenida hacia abajo y vuelta solo con el voicing, en línea igual.' },
+    bend: {
+      name: 'Doblar',
+      what: 'De una nota sostenida hacia abajo, o hacia arriba, y vuelta solo con el voicing, en línea igual.',
+    },
     bendToPitch: {
       name: 'Doblar hasta una nota',
       what: 'Cada intento dobla un semitono más abajo, y vuelve. Hasta dónde llegas se anota, no se juzga.',

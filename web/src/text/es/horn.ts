@@ -139,6 +139,12 @@ export const hornWords = {
     overBreak_one: 'En el cambio de registro se rompió {{broke}} ligadura de {{count}} en estas dos semanas',
     overBreak_other: 'En el cambio de registro se rompieron {{broke}} ligaduras de {{count}} en estas dos semanas',
     overBreakBefore: '{{recent}}; en las dos anteriores {{broke}} de {{of}}.',
+    bends: {
+      title: 'Hasta dónde se dobla',
+      down: 'Hacia abajo {{cents}} cents como mucho{{byKeys}}.',
+      up: 'Hacia arriba {{cents}} cents como mucho{{byKeys}}.',
+      keys: ' con las llaves {{fingering}}',
+    },
     againstLevelOf: 'Altura según la fuerza, en cents: {{points}}',
   },
   findOut: {

@@ -220,10 +220,10 @@ export const verdictWords = {
       humSharp: 'Tarareaste {{cents}} cents (±{{uncertainty}}) alto, en tu octava.',
       humFlat: 'Tarareaste {{cents}} cents (±{{uncertainty}}) bajo, en tu octava.',
       humRight: 'El tarareo quedó dentro de {{cents}} cents, y la nota respondió después.',
-      bendShallow: 'Bajó {{cents}} cents (±{{uncertainty}}); se pedían {{asked}}.',
+      bendShallow: 'Se dobló {{cents}} cents (±{{uncertainty}}); se pedían {{asked}}.',
       bendOff: 'Volvió a {{cents}} cents (±{{uncertainty}}) de donde empezó.',
       bendRough: 'El doblar se rompió: un salto de {{cents}} cents (±{{uncertainty}}).',
-      bendDeep: 'Bajó {{cents}} cents y volvió.',
+      bendDeep: 'Se dobló {{cents}} cents y volvió.',
       rests: 'Su altura: {{note}} real, {{hz}} Hz. Solo anotada.',
       pairsNearer: 'Los dos se acercaron en timbre: de {{fromDb}} a {{db}} dB por parcial.',
       slopeEverywhere:

@@ -144,7 +144,10 @@ export const exercisesWords = {
     },
     fingeringTrial: { name: 'Essai de doigté', what: 'Un doigté pour une note haute, trois essais.' },
     freePlay: { name: 'Jeu libre', what: 'Ce que tu as tenu, une note après l’autre.' },
-    bend: { name: 'Inflexion', what: 'D’une note tenue vers le bas et retour, par le voicing seul, en ligne égale.' },
+    bend: {
+      name: 'Inflexion',
+      what: 'D’une note tenue vers le bas, ou vers le haut, et retour, par le voicing seul, en ligne égale.',
+    },
     bendToPitch: {
       name: 'Inflexion vers une note',
       what: 'Chaque essai descend d’un demi-ton de plus, et revient. Jusqu’où tu vas est noté, pas jugé.',

@@ -140,6 +140,12 @@ export const hornWords = {
     overBreak_one: 'Au passage du registre, {{broke}} liaison sur {{count}} s’est rompue ces deux semaines',
     overBreak_other: 'Au passage du registre, {{broke}} liaisons sur {{count}} se sont rompues ces deux semaines',
     overBreakBefore: '{{recent}} ; {{broke}} sur {{of}} les deux d’avant.',
+    bends: {
+      title: 'Jusqu’où elle plie',
+      down: 'Vers le bas de {{cents}} cents au plus{{byKeys}}.',
+      up: 'Vers le haut de {{cents}} cents au plus{{byKeys}}.',
+      keys: ' avec les clés {{fingering}}',
+    },
     againstLevelOf: 'Hauteur selon la force, en cents : {{points}}',
   },
   findOut: {

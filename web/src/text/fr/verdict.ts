@@ -228,10 +228,10 @@ export const verdictWords = {
       humSharp: 'Tu as fredonné {{cents}} cents (±{{uncertainty}}) trop haut, dans ton octave.',
       humFlat: 'Tu as fredonné {{cents}} cents (±{{uncertainty}}) trop bas, dans ton octave.',
       humRight: 'Le fredonnement était à {{cents}} cents près, et la note a parlé ensuite.',
-      bendShallow: 'Il est descendu de {{cents}} cents (±{{uncertainty}}) ; {{asked}} demandés.',
+      bendShallow: 'Il a plié de {{cents}} cents (±{{uncertainty}}) ; {{asked}} demandés.',
       bendOff: 'Il est revenu à {{cents}} cents (±{{uncertainty}}) de son départ.',
       bendRough: 'L’inflexion s’est rompue : un saut de {{cents}} cents (±{{uncertainty}}).',
-      bendDeep: 'Il est descendu de {{cents}} cents et revenu.',
+      bendDeep: 'Il a plié de {{cents}} cents et il est revenu.',
       rests: 'Sa hauteur : {{note}} réel, {{hz}} Hz. Notée seulement.',
       pairsNearer: 'Les deux se sont rapprochés de timbre : de {{fromDb}} à {{db}} dB par partiel.',
       slopeEverywhere:

@@ -141,7 +141,10 @@ export const exercisesWords = {
     },
     fingeringTrial: { name: 'Prova di posizione', what: 'Una posizione per una nota alta, tre tentativi.' },
     freePlay: { name: 'Suona libero', what: 'Quello che hai tenuto, una nota dopo l’altra.' },
-    bend: { name: 'Piegata', what: 'Da una nota tenuta in giù e ritorno con il solo voicing, in linea uguale.' },
+    bend: {
+      name: 'Piegata',
+      what: 'Da una nota tenuta in giù, o in su, e ritorno con il solo voicing, in linea uguale.',
+    },
     bendToPitch: {
       name: 'Piegata a una nota',
       what: 'Ogni tentativo piega un semitono più giù, e torna. Fin dove arrivi si annota, non si giudica.',

@@ -139,6 +139,12 @@ export const hornWords = {
     overBreak_one: 'Al cambio di registro si è rotta {{broke}} legatura su {{count}} in queste due settimane',
     overBreak_other: 'Al cambio di registro si sono rotte {{broke}} legature su {{count}} in queste due settimane',
     overBreakBefore: '{{recent}}; {{broke}} su {{of}} nelle due prima.',
+    bends: {
+      title: 'Fin dove si piega',
+      down: 'In giù di {{cents}} cent al massimo{{byKeys}}.',
+      up: 'In su di {{cents}} cent al massimo{{byKeys}}.',
+      keys: ' con le chiavi {{fingering}}',
+    },
     againstLevelOf: 'Altezza secondo la forza, in cent: {{points}}',
   },
   findOut: {

@@ -223,10 +223,10 @@ export const verdictWords = {
       humSharp: 'Hai canticchiato {{cents}} cent (±{{uncertainty}}) alto, nella tua ottava.',
       humFlat: 'Hai canticchiato {{cents}} cent (±{{uncertainty}}) basso, nella tua ottava.',
       humRight: 'Il canticchiare era entro {{cents}} cent, e dopo la nota ha parlato.',
-      bendShallow: 'È sceso di {{cents}} cent (±{{uncertainty}}); chiesti {{asked}}.',
+      bendShallow: 'Si è piegato di {{cents}} cent (±{{uncertainty}}); chiesti {{asked}}.',
       bendOff: 'È tornato a {{cents}} cent (±{{uncertainty}}) da dove era cominciato.',
       bendRough: 'La piegata si è rotta: un salto di {{cents}} cent (±{{uncertainty}}).',
-      bendDeep: 'È sceso di {{cents}} cent ed è tornato.',
+      bendDeep: 'Si è piegato di {{cents}} cent ed è tornato.',
       rests: 'La sua altezza: {{note}} reale, {{hz}} Hz. Solo annotata.',
       pairsNearer: 'I due si sono avvicinati di timbro: da {{fromDb}} a {{db}} dB per parziale.',
       slopeEverywhere:
