@@ -49,8 +49,9 @@ describe('an exercise moved to a horn with other keys', () => {
     expect(ownExerciseKey({ ...hold, instrumentId: 'tenor' })).not.toBe(ownExerciseKey(hold));
     const passage = usualExercise(familyById('ownPassage'), 'alto');
     expect(ownExerciseKey({ ...passage, phrase: 'C5 D5' })).not.toBe(ownExerciseKey(passage));
-    const { direction: _, ...older } = usualExercise(familyById('bend'), 'alto') as Record<string, string>;
-    expect(ownExerciseKey(older as never)).toBe(ownExerciseKey(usualExercise(familyById('bend'), 'alto')));
+    const bend = usualExercise(familyById('bend'), 'alto');
+    const older = Object.fromEntries(Object.entries(bend).filter(([name]) => name !== 'direction')) as typeof bend;
+    expect(ownExerciseKey(older)).toBe(ownExerciseKey(bend));
     expect(ownExerciseKey({ ...passage, tempoBpm: 50 })).toBe(ownExerciseKey(passage));
   });
 });
