@@ -1,6 +1,6 @@
 import { beatSeconds, type Score, type Step } from '@inner-hum/core/exercise';
 import { familyById, isFree, topicsOf, type Family, type Topic } from '@inner-hum/core/families';
-import type { StepMeasures } from '@inner-hum/core/measure';
+import { median, valueOf, type StepMeasures } from '@inner-hum/core/measure';
 import { naturalOffsetCents, partialSemitones } from '@inner-hum/core/theory';
 import { acrossTakes, harderToday, isSecureNow, lean, presentTake } from './acrossTakes';
 import { aimFindings, saidByAim } from './aims';
@@ -126,12 +126,24 @@ function toneFindings(measures: readonly StepMeasures[], about: TakeCase): Findi
     const asked = steps[stepIndex];
     const before = steps[stepIndex - 1];
     const pairOffsetCents = natural ? offsetOf(asked) - offsetOf(before) : 0;
-    const context: RuleContext = { ...common, step: asked, changesOver: changesOver(asked, before), pairOffsetCents };
+    const tubeCents = natural && asked && asked.partialNumber > 1 ? tubeCentsOf(asked, steps, measures) : 0;
+    const changes = changesOver(asked, before);
+    const context: RuleContext = { ...common, step: asked, changesOver: changes, pairOffsetCents, tubeCents };
     return RULES.flatMap((row) => {
       const spoken = applies(row.id, asked) ? row.when(step, context) : undefined;
       return spoken ? [finding(row.id, stepIndex, spoken.values as never, spoken.severity)] : [];
     });
   });
+}
+
+/** Where the player's own tube lies in this take, by its first partial, cents; 0 where that was not played. */
+function tubeCentsOf({ fingeredMidi }: Step, steps: readonly Step[], measures: readonly StepMeasures[]): number {
+  const own = steps.flatMap((step, i) => {
+    const tone = measures[i];
+    if (step.fingeredMidi !== fingeredMidi || step.partialNumber > 1 || step.hum || tone?.kind !== 'sounded') return [];
+    return valueOf(tone.pitchCentreCents) ?? [];
+  });
+  return own.length > 0 ? median(own) : 0;
 }
 
 /** How far the natural partial of a step lies from the tempered note, cents. */

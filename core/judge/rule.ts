@@ -16,6 +16,8 @@ export interface RuleContext {
   readonly freeTuning: boolean;
   /** how far a pair may differ by the nature of its partials, cents */
   readonly pairOffsetCents: number;
+  /** where the tube of an overtone lies in this take, cents, when it is to be in tune with that; else 0 */
+  readonly tubeCents: number;
   readonly ruler: LevelRuler['origin'];
   /** what was asked for */
   readonly step: Step | undefined;
@@ -48,6 +50,11 @@ type Limited = Parameters<typeof limitOf>[0];
 /** True when a quantity lies above a limit by more than its own uncertainty. */
 function above(quantity: Measured, limit: number): boolean {
   return quantity.kind === 'measured' && quantity.value - quantity.uncertainty > limit;
+}
+
+/** A quantity against another place than its target. */
+export function against(quantity: Measured, place: number): Measured {
+  return quantity.kind === 'measured' ? { ...quantity, value: quantity.value - place } : quantity;
 }
 
 export function negative(quantity: Measured): Measured {

@@ -54,6 +54,7 @@ const context: RuleContext = {
   evenColour: false,
   freeTuning: false,
   pairOffsetCents: 0,
+  tubeCents: 0,
   ruler: 'assumed',
   step: undefined,
   changesOver: false,
@@ -224,6 +225,12 @@ describe('rules of overtones', () => {
     expect(spoken(flat, { pairOffsetCents: -14 })).toEqual([]);
     expect(spoken(pair({ pitchCents: measured(2, 1) }), { pairOffsetCents: -14 })).toEqual(['pairSharp']);
     expect(spoken(flat, { freeTuning: true })).toEqual([]);
+  });
+  it('a natural overtone is in tune with its own tube', () => {
+    const onSharpTube = { pitchCentreCents: measured(22, 1) };
+    expect(spoken(onSharpTube)).toEqual(['sharp']);
+    expect(spoken(onSharpTube, { tubeCents: 20 })).toEqual([]);
+    expect(spoken({ pitchCentreCents: measured(0, 1) }, { tubeCents: 20 })).toEqual(['flat']);
   });
   it('a hum is judged on its pitch alone', () => {
     const hum = { step: step({ hum: true }) };

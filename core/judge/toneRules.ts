@@ -1,5 +1,16 @@
 import { limitOf } from '@inner-hum/core/measure';
-import { ALL_OF_IT, negative, over, overLimit, rule, said, saidInMs, wrongPartial, type AnyRule } from './rule';
+import {
+  against,
+  ALL_OF_IT,
+  negative,
+  over,
+  overLimit,
+  rule,
+  said,
+  saidInMs,
+  wrongPartial,
+  type AnyRule,
+} from './rule';
 import { BREAK_S, STAIR_DB, beatOf, driftsFar, measuredRuler, slips } from './toneRuleParts';
 
 /** A tone that ends this much before its plan ended early, seconds and beats. */
@@ -146,14 +157,19 @@ export const TONE_RULES: readonly AnyRule[] = [
   rule({
     id: 'sharp',
     when: (m, context) =>
-      context.freeTuning ? undefined : said('cents', overLimit('pitchCentreCents', m.pitchCentreCents, context)),
+      context.freeTuning
+        ? undefined
+        : said('cents', overLimit('pitchCentreCents', against(m.pitchCentreCents, context.tubeCents), context)),
   }),
   rule({
     id: 'flat',
     when: (m, context) =>
       context.freeTuning
         ? undefined
-        : said('cents', overLimit('pitchCentreCents', negative(m.pitchCentreCents), context)),
+        : said(
+            'cents',
+            overLimit('pitchCentreCents', negative(against(m.pitchCentreCents, context.tubeCents)), context),
+          ),
   }),
   rule({
     id: 'rising',
