@@ -18,7 +18,9 @@ export function PageTitle({
         <chakra.h1 fontFamily="heading" fontSize="place" fontWeight={500}>
           {title}
         </chakra.h1>
-        {children}
+        <chakra.span display="contents" _print={{ display: 'none' }}>
+          {children}
+        </chakra.span>
       </Flex>
       {intro && (
         <chakra.p color="inkSoft" mb="14px" maxWidth="62rem" _print={{ display: 'none' }}>

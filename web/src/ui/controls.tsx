@@ -4,6 +4,8 @@ import { useRef, type ComponentProps, type ReactNode } from 'react';
 /** A button in the product's own look: `strong` for the one thing to do next, plain for the rest. */
 export const Button = chakra('button', {
   base: {
+    // On paper nothing can be pressed.
+    _print: { display: 'none' },
     display: 'inline-flex',
     alignItems: 'center',
     justifyContent: 'center',

@@ -61,9 +61,7 @@ export default function GuidePage() {
   return (
     <Box maxWidth="64rem" pb="40px">
       <PageTitle title={t('guide.title')}>
-        <Button onClick={() => window.print()} _print={{ display: 'none' }}>
-          {t('guide.print')}
-        </Button>
+        <Button onClick={() => window.print()}>{t('guide.print')}</Button>
       </PageTitle>
       <chakra.p color="inkSoft" mt="6px">
         {t('guide.why')}
