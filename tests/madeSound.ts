@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { LIVE_FIELDS } from '../web/src/input/protocol';
 
 /** What the made microphone hears, by the time since the ear began to listen, seconds; a little noise is always added. */
 export interface MadeSound {
@@ -22,6 +23,7 @@ export async function withMadeSound(page: Page, sound: Partial<MadeSound> = {}):
     samples: '',
     rateHz: 48_000,
     microphone: 'given' as const,
+    fields: LIVE_FIELDS,
     ...sound,
   });
 }
@@ -46,7 +48,7 @@ declare global {
 }
 
 /** Runs in the page, before any of its scripts. */
-function install({ sampleAt, samples, rateHz, microphone }: Required<MadeSound>): void {
+function install({ sampleAt, samples, rateHz, microphone, fields }: Required<MadeSound> & { fields: number }): void {
   /** of what is given, and of the card as it is now */
   const GIVEN_HZ = rateHz;
   let RATE_HZ = rateHz;
@@ -105,7 +107,7 @@ function install({ sampleAt, samples, rateHz, microphone }: Required<MadeSound>)
         if (!data) return;
         if (data['kind'] === 'started') heard.startedAtS = heard.upToS = Number(data['firstSample']) / RATE_HZ;
         const rows = data['rows'] as Float32Array | undefined;
-        if (data['kind'] === 'frames' && rows) heard.upToS = heard.startedAtS + rows[rows.length - 4]! * HOP_S;
+        if (data['kind'] === 'frames' && rows) heard.upToS = heard.startedAtS + rows[rows.length - fields]! * HOP_S;
       });
     }
   }
