@@ -26,7 +26,7 @@ test('the octave that mixes into a tone is told while it sounds, and in the verd
   // There is time to read it: the made clock is quick.
   await page.evaluate((atS) => window.madeClock.at(atS, () => (window.madeClock.slow = true)), MIXES.fromS);
   await page.keyboard.press('Space');
-  await expect(page.getByTestId('sounding')).toHaveText('upper partial mixes in');
+  await expect(page.getByTestId('sounding')).toHaveText('an overtone mixes in');
   await page.evaluate(() => (window.madeClock.slow = false));
-  await expect(page.getByTestId('verdict')).toContainText('Its edge came near');
+  await expect(page.getByTestId('verdict')).toContainText('It came near to breaking on beat');
 });

@@ -9,7 +9,7 @@ export const standWords = {
   },
   stand: {
     edgeLeft: 'noch {{db}} dB',
-    upperMixes: 'oberer Teilton mischt sich ein',
+    upperMixes: 'ein Oberton mischt sich ein',
     openingSlow:
       'Es wird noch auf den Ton gewartet. Vielleicht fragt der Browser in der Adresszeile nach dem Mikrofon. Stopp geht.',
     judgingSlow: 'Es wird noch ausgewertet: {{seconds}} s. Stopp lässt den Take als Entwurf liegen.',

@@ -9,7 +9,7 @@ export const standWords = {
   },
   stand: {
     edgeLeft: '{{db}} dB left',
-    upperMixes: 'upper partial mixes in',
+    upperMixes: 'an overtone mixes in',
     openingSlow:
       'Still waiting for the sound. The browser may be asking for the microphone at its address bar. Stop works.',
     judgingSlow: 'Still judging: {{seconds}} s. Stop leaves the take as a draft.',

@@ -9,7 +9,7 @@ export const standWords = {
   },
   stand: {
     edgeLeft: 'quedan {{db}} dB',
-    upperMixes: 'se mezcla un parcial superior',
+    upperMixes: 'se mezcla un armónico',
     openingSlow:
       'Aún se espera el sonido. Quizá el navegador pide el micrófono en la barra de direcciones. Parar funciona.',
     judgingSlow: 'Aún se valora: {{seconds}} s. Parar deja la toma como borrador.',

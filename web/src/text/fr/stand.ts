@@ -9,7 +9,7 @@ export const standWords = {
   },
   stand: {
     edgeLeft: 'encore {{db}} dB',
-    upperMixes: 'un partiel supérieur se mêle',
+    upperMixes: 'une harmonique se mêle',
     openingSlow:
       'On attend encore le son. Le navigateur demande peut-être le micro dans sa barre d’adresse. Arrêter fonctionne.',
     judgingSlow: 'Analyse en cours : {{seconds}} s. Arrêter laisse la prise en ébauche.',

@@ -9,7 +9,7 @@ export const standWords = {
   },
   stand: {
     edgeLeft: 'ancora {{db}} dB',
-    upperMixes: 'si mescola un parziale superiore',
+    upperMixes: 'si mescola un armonico',
     openingSlow:
       'Si aspetta ancora il suono. Forse il browser chiede il microfono nella barra degli indirizzi. Ferma funziona.',
     judgingSlow: 'Si sta ancora valutando: {{seconds}} s. Ferma lascia la ripresa come bozza.',
