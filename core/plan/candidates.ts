@@ -6,6 +6,7 @@ import {
   FAMILIES,
   LEVELS,
   mainNoteOf,
+  playable,
   type Family,
   type PlayerNow,
 } from '@inner-hum/core/families';
@@ -63,9 +64,10 @@ export function forGoal(goal: Goal, plan: PlanFor, standing: Standing): Candidat
   const daysLeft = dayNumber(goal.by) - dayNumber(plan.day);
   const reason = { kind: 'goal', goal: goal.kind, midi: goal.midi, daysLeft } as const;
   if (goal.exercise) {
-    const whole = { ...goal.exercise, instrumentId: plan.instrumentId };
+    // Whatever was stored, what is planned plays.
+    const { exercise: whole, score } = playable({ ...goal.exercise, instrumentId: plan.instrumentId });
     // What feeds it stands before it in a lesson: overtones, tones and slurs come before music.
-    return [whole, ...feedersOf(passageRisks(exerciseScore(whole), plan.notes, plan.instrumentId, SPAN_DB))].flatMap(
+    return [whole, ...feedersOf(passageRisks(score, plan.notes, plan.instrumentId, SPAN_DB))].flatMap(
       (exercise) => made(familyById(exercise.family), exercise, reason, plan, standing) ?? [],
     );
   }

@@ -108,6 +108,9 @@ describe('planSession', () => {
     const feeds = ({ exercise: own }: SessionBlock) =>
       exerciseScore(own).steps.some(({ soundedMidi }) => soundedMidi === 77);
     expect(blocks.slice(0, at).some(feeds)).toBe(true);
+    // One that can't be read, or does not say all, breaks nothing.
+    for (const phrase of ['D5 [loud] E5', '', 'D5 H9'])
+      expect(plan({ goals: [{ ...goal, exercise: { ...exercise, phrase } }] }, weak).length).toBeGreaterThan(2);
     // One that is not for this player yet waits.
     const high = { ...goal, exercise: { ...exercise, phrase: 'D6 E6 F6' } };
     expect(plan({ level: 'new', goals: [high] }).every(({ exercise: own }) => own.family !== 'ownPassage')).toBe(true);

@@ -1,4 +1,4 @@
-import { familyById, usualExercise } from '@inner-hum/core/families';
+import { exerciseScore, familyById, usualExercise } from '@inner-hum/core/families';
 import { describe, expect, it } from 'vitest';
 import { secondsOn, slursOverBreak } from './playingTime';
 import { digest, seen } from './testDigests';
@@ -24,6 +24,15 @@ describe('what was played', () => {
     // A swell tells of a step at each loudness that it touched.
     expect(secondsOn(72, [{ ...take, seen: [...take.seen, take.seen[0]!] }])).toBe(5);
     expect(secondsOn(67, [take])).toBe(0);
+  });
+  it('counts takes of before a choice was there', () => {
+    const usual = usualExercise(familyById('crossingBreak'), 'alto');
+    const older = Object.fromEntries(Object.entries(usual).filter(([name]) => name !== 'lastNote')) as typeof usual;
+    const take = { ...digest('a', 1, []), parameters: older };
+    const [first] = exerciseScore(usual).steps;
+    expect(
+      secondsOn(first!.soundedMidi, [{ ...take, seen: [seen({ atMs: take.startedAtMs, midi: first!.soundedMidi })] }]),
+    ).toBeGreaterThan(0);
   });
   it('counts slurs over the break, and those that broke', () => {
     const take = played('(C5 D5 C5 B4) D5', [

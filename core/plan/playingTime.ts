@@ -1,5 +1,5 @@
 import { beatSeconds } from '@inner-hum/core/exercise';
-import { exerciseScore } from '@inner-hum/core/families';
+import { playable } from '@inner-hum/core/families';
 import type { Digest } from './digest';
 import { BREAK_MIDI } from './made';
 
@@ -10,7 +10,8 @@ export function secondsOn(midi: number, digests: readonly Played[]): number {
   return digests.reduce((sum, digest) => {
     const own = digest.seen.filter((one) => one.midi === midi);
     if (own.length === 0) return sum;
-    const score = exerciseScore(digest.parameters);
+    // What an older take does not say was as usual.
+    const { score } = playable(digest.parameters);
     const beats = [...stepsOf(digest, own).keys()].reduce((total, i) => total + (score.steps[i]?.beats ?? 0), 0);
     return sum + beats * beatSeconds(score);
   }, 0);
