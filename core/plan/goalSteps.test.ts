@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { Goal } from './aims';
 import { cellsFrom } from './cells';
 import type { Digest } from './digest';
-import { goalProgress } from './goalSteps';
+import { goalNow, goalProgress } from './goalSteps';
 import { hornMap } from './hornMap';
 import { ownSources } from './ownSources';
 import type { PlanFor } from './planFor';
@@ -90,6 +90,16 @@ describe('a goal', () => {
     expect(at(...slowly).reached).toBe(3);
     expect(at(...slowly, ...[5, 6, 7].map((n) => take(n, 'harder'))).reached).toBe(4);
     expect(at(take(1, 'easier')).smaller?.exercise).toMatchObject({ phrase: 'C5 D5 E5', tempoBpm: 85 });
+  });
+  it('one that has come all the way leaves its time to the next', () => {
+    const near = goal('longTone');
+    const far = goal('softLowEntry', { midi: 58, by: '2026-03-01' });
+    const planned = (day: string, seconds: number) => ({ ...planOn(day, [held(2, seconds)]), goals: [far, near] });
+    expect(goalNow(planned('2026-01-05', 15))).toBe(near);
+    expect(goalNow(planned('2026-01-05', 30))).toBe(far);
+    // On its own day it is the one.
+    expect(goalNow(planned('2026-01-29', 30))).toBe(near);
+    expect(goalNow({ ...planned('2026-01-05', 30), goals: [near] })).toBe(near);
   });
   it('is behind when two milestones are due and none is reached, and offers a smaller one', () => {
     expect(goalProgress(goal('highNote', { midi: 91 }), FROM, planOn('2026-01-05'))).toMatchObject({

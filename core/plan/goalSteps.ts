@@ -9,6 +9,7 @@ import type { Digest } from './digest';
 import { altissimoReady } from './frontier';
 import { knownValue } from './estimate';
 import { ofNote } from './hornMap';
+import { nextGoal } from './load';
 import { needs } from './needs';
 import type { PlanFor } from './planFor';
 
@@ -40,6 +41,13 @@ export function goalProgress(goal: Goal, from: string, plan: PlanFor): GoalProgr
   const due = DUE.filter((at) => share >= at).length;
   const behind = due - reached >= 2 || (share >= DUE[2] && due > reached);
   return { reached, due, behind, smaller: behind ? smallerThan(goal) : undefined };
+}
+
+/** The goal that is worked on now: the next one, or the one after it where that has come all the way before its day. */
+export function goalNow(plan: PlanFor): Goal | undefined {
+  const next = nextGoal(plan);
+  if (!next || next.by === plan.day) return next;
+  return nextGoal(plan, (goal) => !STEPS[goal.kind](goal, plan).every(Boolean)) ?? next;
 }
 
 type Steps = (goal: Goal, plan: PlanFor) => readonly boolean[];

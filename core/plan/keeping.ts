@@ -4,7 +4,7 @@ import { again, forGoal, forSeams, plannable } from './candidates';
 import { type Candidate } from './made';
 import { dayNumber } from './days';
 import { slotOf } from './lesson';
-import { nextGoal } from './load';
+import { goalNow } from './goalSteps';
 import { isDue } from './progress';
 import { isCheck, KEPT_NEEDS, noteOfTake, Ways } from './ways';
 import type { Digest } from './digest';
@@ -56,7 +56,7 @@ export class Keeping extends Ways {
       if (due && !has(family)) add(WEIGHT.settles, this.settles(family, own.days.at(-1)!));
     }
     if (plan.minutes >= GOES_ON_FROM_MIN) add(WEIGHT.goesOn, ...this.onceMore());
-    const goal = nextGoal(plan);
+    const goal = goalNow(plan);
     if (goal) {
       const worked = this.lastSession.some((take) => noteOfTake(take) === goal.midi);
       add(worked ? WEIGHT.goal : WEIGHT.goalDue, ...forGoal(goal, plan, standing).slice(0, 1));

@@ -75,8 +75,11 @@ export function loadToday(plan: PlanFor): Load {
 }
 
 /** The goal on this size of horn whose day comes next. */
-export function nextGoal(plan: Pick<PlanFor, 'goals' | 'instrumentId' | 'day'>): Goal | undefined {
-  const ahead = ofHorn(plan).filter((goal) => goal.by >= plan.day);
+export function nextGoal(
+  plan: Pick<PlanFor, 'goals' | 'instrumentId' | 'day'>,
+  wanted: (goal: Goal) => boolean = () => true,
+): Goal | undefined {
+  const ahead = ofHorn(plan).filter((goal) => goal.by >= plan.day && wanted(goal));
   return ahead.reduce<Goal | undefined>((next, goal) => (next && next.by <= goal.by ? next : goal), undefined);
 }
 

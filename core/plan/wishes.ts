@@ -3,9 +3,10 @@ import { zoneOf } from '@inner-hum/core/theory';
 import { again, forGoal, forNeed, plannable } from './candidates';
 import { type Candidate } from './made';
 import { dayNumber } from './days';
+import { goalNow } from './goalSteps';
 import { hornOffset } from './hornOrReed';
 import { slotOf } from './lesson';
-import { isLightWeek, nextGoal, surveyAfterAway } from './load';
+import { isLightWeek, surveyAfterAway } from './load';
 import { isDue } from './progress';
 import { isCheck, noteOfTake, Ways } from './ways';
 import type { Goal } from './aims';
@@ -89,7 +90,7 @@ export class Wishes extends Ways {
   theme(): Candidate[] {
     const { plan, standing } = this;
     const { theme, groups } = standing;
-    const goal = nextGoal(plan);
+    const goal = goalNow(plan);
     const ofGoal = goal ? forGoal(goal, plan, standing) : [];
     const worked = standing.days
       .slice(1 - GOAL_EVERY)
@@ -161,7 +162,7 @@ export class Wishes extends Ways {
 
   /** The exercises of a goal itself. */
   goal(): Candidate[] {
-    const goal = nextGoal(this.plan);
+    const goal = goalNow(this.plan);
     return goal ? forGoal(goal, this.plan, this.standing) : [];
   }
 
