@@ -107,7 +107,15 @@ export const OTHER_WAYS = {
     const { measures, assignment } = play(usualExercise(familyById('hold'), 'alto'), SEED, CLEAN_HABITS);
     return judgeTake(
       measures.map((step) =>
-        step.kind === 'sounded' ? { ...step, upperMixed: [{ atS: step.onsetS + 1, lastsS: 0.3 }] } : step,
+        step.kind === 'sounded'
+          ? {
+              ...step,
+              upperMixed: [{ atS: step.onsetS + 1, lastsS: 0.3 }],
+              jumps: [
+                { kind: 'jump', atS: step.onsetS + 1.4, lastsS: 0.2, fromPartial: 1, toPartial: 2, cameBack: true },
+              ],
+            }
+          : step,
       ),
       assignment,
     ).findings;

@@ -19,8 +19,8 @@ export const EARLY_END = { s: 0.35, beats: 0.4 } as const;
 const LOW_BREATH_ATTACK_S = 0.3;
 const LAST_LOW_MIDI = 62;
 
-/** An upper tone that mixes in for so long is no chance, seconds. */
-const EDGE_S = 0.15;
+/** An upper tone that mixed in tells of the break that comes so soon after it, seconds. */
+const EDGE_REACH_S = 0.3;
 
 /** Rules of every tone. */
 export const TONE_RULES: readonly AnyRule[] = [
@@ -67,16 +67,15 @@ export const TONE_RULES: readonly AnyRule[] = [
   }),
   rule({
     id: 'onEdge',
+    // By itself it tells little: of a tone that held, its colour may only have changed.
     when: (m, context) => {
-      const mixed = m.upperMixed?.filter(({ lastsS }) => lastsS >= EDGE_S) ?? [];
-      const longest = mixed.reduce<(typeof mixed)[number] | undefined>(
-        (most, one) => (most && most.lastsS >= one.lastsS ? most : one),
-        undefined,
-      );
+      const broke = ({ atS, lastsS }: { readonly atS: number; readonly lastsS: number }) =>
+        m.jumps.some((jump) => jump.atS >= atS && jump.atS - (atS + lastsS) < EDGE_REACH_S);
+      const sign = m.upperMixed?.find(broke);
       return (
-        longest && {
-          values: { beat: beatOf(longest.atS, m, context), atS: longest.atS, lastsMs: 1000 * longest.lastsS },
-          severity: longest.lastsS / EDGE_S,
+        sign && {
+          values: { beat: beatOf(sign.atS, m, context), atS: sign.atS, lastsMs: 1000 * sign.lastsS },
+          severity: 1,
         }
       );
     },

@@ -31,7 +31,7 @@ export const logWords = {
       otherNote: 'Anderer Ton',
       jump: 'Überschlag in einen Teilton',
       crack: 'Kiekser',
-      onEdge: 'Nahe der Grenze',
+      onEdge: 'Oberton vor einem Bruch',
       squeak: 'Quietscher',
       dropOut: 'Aussetzer',
       stoppedEarly: 'Zu früh zu Ende',

@@ -141,7 +141,7 @@ export const verdictWords = {
       jump: 'Der Ton schlug auf Schlag {{beat}} für {{lastsMs}} ms in Teilton {{partial}} über.',
       crack_one: 'Er hat einmal gekiekst: Teilton {{partial}} für {{lastsMs}} ms auf Schlag {{beat}}.',
       crack_other: 'Er hat {{count}}-mal gekiekst; zuerst auf Teilton {{partial}} auf Schlag {{beat}}.',
-      onEdge: 'Auf Schlag {{beat}} war er nahe am Brechen: Ein Oberton mischte sich für {{lastsMs}} ms ein.',
+      onEdge: 'Bevor er brach, mischte sich ein Oberton ein: ab Schlag {{beat}}, {{lastsMs}} ms lang.',
       squeak: 'Es hat auf Schlag {{beat}} gequietscht: Teilton {{partial}} für {{lastsMs}} ms.',
       stoppedAfter: 'Du hast nach {{played}} von {{total}} Tönen aufgehört.',
       slowResponse: 'Der Ton sprach {{ms}} ms (±{{uncertainty}}) nach der Luft an.',

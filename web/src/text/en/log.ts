@@ -31,7 +31,7 @@ export const logWords = {
       otherNote: 'Another note',
       jump: 'Jump to a partial',
       crack: 'Crack',
-      onEdge: 'Near its edge',
+      onEdge: 'Overtone before a break',
       squeak: 'Squeak',
       dropOut: 'Drop-out',
       stoppedEarly: 'Stopped early',

@@ -136,7 +136,7 @@ export const verdictWords = {
       jump: 'The tone jumped to partial {{partial}} on beat {{beat}} for {{lastsMs}} ms.',
       crack_one: 'It cracked once: partial {{partial}} for {{lastsMs}} ms on beat {{beat}}.',
       crack_other: 'It cracked {{count}} times; first to partial {{partial}} on beat {{beat}}.',
-      onEdge: 'It came near to breaking on beat {{beat}}: an overtone mixed in for {{lastsMs}} ms.',
+      onEdge: 'An overtone mixed in before it broke: from beat {{beat}} on, for {{lastsMs}} ms.',
       squeak: 'It squeaked on beat {{beat}}: partial {{partial}} for {{lastsMs}} ms.',
       stoppedAfter: 'You stopped after {{played}} of {{total}} tones.',
       slowResponse: 'The tone spoke {{ms}} ms (±{{uncertainty}}) after the air.',

@@ -31,7 +31,7 @@ export const logWords = {
       otherNote: 'Otra nota',
       jump: 'Salto a un parcial',
       crack: 'Gallo',
-      onEdge: 'Cerca del límite',
+      onEdge: 'Armónico antes de romperse',
       squeak: 'Pito',
       dropOut: 'Hueco',
       stoppedEarly: 'Acabó pronto',

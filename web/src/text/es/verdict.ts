@@ -138,7 +138,7 @@ export const verdictWords = {
       jump: 'El sonido saltó al parcial {{partial}} en el pulso {{beat}} durante {{lastsMs}} ms.',
       crack_one: 'Hizo un gallo: parcial {{partial}} durante {{lastsMs}} ms en el pulso {{beat}}.',
       crack_other: 'Hizo {{count}} gallos; el primero al parcial {{partial}} en el pulso {{beat}}.',
-      onEdge: 'En el pulso {{beat}} estuvo a punto de romperse: se mezcló un armónico durante {{lastsMs}} ms.',
+      onEdge: 'Antes de romperse se mezcló un armónico: desde el pulso {{beat}}, durante {{lastsMs}} ms.',
       squeak: 'Pitó en el pulso {{beat}}: parcial {{partial}} durante {{lastsMs}} ms.',
       stoppedAfter: 'Paraste tras {{played}} de {{total}} sonidos.',
       slowResponse: 'El sonido respondió {{ms}} ms (±{{uncertainty}}) después del aire.',

@@ -31,7 +31,7 @@ export const logWords = {
       otherNote: 'Autre note',
       jump: 'Saut vers un partiel',
       crack: 'Accroc',
-      onEdge: 'Près de la limite',
+      onEdge: 'Harmonique avant la rupture',
       squeak: 'Couac',
       dropOut: 'Trou',
       stoppedEarly: 'Arrêt trop tôt',

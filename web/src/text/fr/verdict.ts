@@ -145,7 +145,7 @@ export const verdictWords = {
       jump: 'Le son a sauté au partiel {{partial}} au temps {{beat}} pendant {{lastsMs}} ms.',
       crack_one: 'Il a accroché une fois : partiel {{partial}} pendant {{lastsMs}} ms au temps {{beat}}.',
       crack_other: 'Il a accroché {{count}} fois ; d’abord au partiel {{partial}} au temps {{beat}}.',
-      onEdge: 'Au temps {{beat}} il a failli se rompre : une harmonique s’est mêlée pendant {{lastsMs}} ms.',
+      onEdge: 'Avant la rupture une harmonique s’est mêlée : à partir du temps {{beat}}, pendant {{lastsMs}} ms.',
       squeak: 'Un couac au temps {{beat}} : partiel {{partial}} pendant {{lastsMs}} ms.',
       stoppedAfter: 'Tu t’es arrêté après {{played}} sons sur {{total}}.',
       slowResponse: 'Le son a parlé {{ms}} ms (±{{uncertainty}}) après l’air.',

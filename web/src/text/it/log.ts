@@ -31,7 +31,7 @@ export const logWords = {
       otherNote: 'Altra nota',
       jump: 'Salto a un parziale',
       crack: 'Rottura',
-      onEdge: 'Vicino al limite',
+      onEdge: 'Armonico prima di rompersi',
       squeak: 'Fischio',
       dropOut: 'Buco',
       stoppedEarly: 'Finito presto',

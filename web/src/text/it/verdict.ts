@@ -140,7 +140,7 @@ export const verdictWords = {
       jump: 'Il suono è saltato al parziale {{partial}} al battito {{beat}} per {{lastsMs}} ms.',
       crack_one: 'Si è rotto una volta: parziale {{partial}} per {{lastsMs}} ms al battito {{beat}}.',
       crack_other: 'Si è rotto {{count}} volte; prima al parziale {{partial}} al battito {{beat}}.',
-      onEdge: 'Al battito {{beat}} stava per rompersi: un armonico si è mescolato per {{lastsMs}} ms.',
+      onEdge: 'Prima di rompersi si è mescolato un armonico: dal battito {{beat}}, per {{lastsMs}} ms.',
       squeak: 'Ha fischiato al battito {{beat}}: parziale {{partial}} per {{lastsMs}} ms.',
       stoppedAfter: 'Ti sei fermato dopo {{played}} suoni su {{total}}.',
       slowResponse: 'Il suono ha parlato {{ms}} ms (±{{uncertainty}}) dopo l’aria.',
