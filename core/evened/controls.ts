@@ -29,7 +29,7 @@ export interface Controls {
   readonly left: readonly { readonly fromS: number; readonly toS: number }[];
 }
 
-/** Another take of the same score, to which one is drawn. */
+/** Another take of the same exercise, to which one is drawn; it may be quicker, slower, or of fewer tones. */
 export interface LikeTake {
   readonly frames: Frames;
   readonly context: TakeContext;
@@ -55,7 +55,8 @@ export function controlsOf(
   const gainDb = new Float64Array(frames.count).fill(NaN);
   const others = like && tonesOfSteps(like.frames, like.context);
   const left = tonesOfSteps(frames, context).flatMap((tone, i) => {
-    const aim = others ? aimOf(others[i]!, like.frames, tone) : planOf(tone);
+    const other = others?.[i];
+    const aim = like && other ? aimOf(other, like.frames, tone) : planOf(tone);
     return drawTone(tone, aim, frames, vibrato, cents, gainDb);
   });
   const known = gainDb.filter((db) => !Number.isNaN(db));
@@ -78,16 +79,19 @@ function ownFrames({ expected, span }: ToneOfStep, f0Hz: ArrayLike<number>): num
 
 const planOf = ({ expected }: ToneOfStep): Aim => ({ centsAt: () => 0, levelDbAt: expected.line.levelDbAt });
 
-/** The pitch and the level of the same tone in the other take, without its vibrato; the plan where it had hardly any. */
+/** The pitch and the level of the same tone in the other take, without its vibrato; the plan where it had hardly any, or another note. */
 function aimOf(other: ToneOfStep, { f0Hz, levelDb }: Frames, tone: ToneOfStep): Aim {
   const own = ownFrames(other, f0Hz);
-  if (own.length < LEAST_LIKE_FRAMES) return planOf(tone);
+  if (own.length < LEAST_LIKE_FRAMES || other.expected.step.soundedMidi !== tone.expected.step.soundedMidi)
+    return planOf(tone);
   const slow = (values: number[]) => smoothed(own, values, VIBRATO_KEPT);
   const cents = slow(own.map((i) => centsBetweenHz(other.expected.targetHz, f0Hz[i]!)));
   const levels = slow(own.map((i) => levelDb[i]!));
-  const later = other.expected.line.startS - tone.expected.line.startS;
+  const [to, from] = [other.expected.line, tone.expected.line];
+  // Beat on beat: it may have been asked for at another tempo.
+  const quicker = (to.endS - to.startS) / (from.endS - from.startS);
   const at = (values: readonly number[]) => (atS: number) => {
-    const frame = (atS + later) / HOP_S;
+    const frame = (to.startS + (atS - from.startS) * quicker) / HOP_S;
     const next = own.findIndex((i) => i >= frame);
     return values[next < 0 ? values.length - 1 : next]!;
   };

@@ -103,6 +103,19 @@ describe('a tone evened', () => {
     expect(apart(after, 'levelDb')).toBeLessThan(1.2);
   });
 
+  it('is drawn to a take of fewer tones, or at another tempo, as far as that goes', () => {
+    const today = take('alto', 'sharpWhenSoft');
+    const { score } = today.context;
+    const fewer = { frames: today.frames, context: { ...today.context, score: { ...score, steps: [] } } };
+    const slower = { frames: today.frames, context: { ...today.context, score: { ...score, tempoBpm: 60 } } };
+    const settings = { ...today.context, sampleRateHz: RATE_HZ, vibrato: 'evened' } as const;
+    const plain = evenedTone(today.samples, today.frames, settings);
+    expect(evenedTone(today.samples, today.frames, { ...settings, like: fewer })).toEqual(plain);
+    expect(evenedTone(today.samples, today.frames, { ...settings, like: slower }).samples).toHaveLength(
+      today.samples.length,
+    );
+  });
+
   it('is drawn to the plan where the other take has no such tone', () => {
     const today = take('alto', 'sharpWhenSoft');
     const silent = { frames: hear(new Float32Array(RATE_HZ), RANGE), context: today.context };
