@@ -1,4 +1,5 @@
 import { dayOf } from '../../base/days';
+import { detailOf } from '../../base/detailOf';
 import { newId } from '../../base/plainOrigin';
 import type { UnreadTake } from '@inner-hum/core/formats';
 import { proxy } from 'comlink';
@@ -50,9 +51,12 @@ export async function restoreBackup(file: File): Promise<FileOutcome> {
   try {
     const empty = !(await hasTakes());
     const added = await mergeTakes(backup.takes);
-    const toShelf = await mergeShelf(backup.shelf);
     takeSettings(backup.settings, empty);
-    return { kind: 'merged', added, alreadyHere: backup.takes.length - added, toShelf, aside: backup.aside };
+    // The takes are here by now, whatever becomes of the recordings.
+    const shelf = await mergeShelf(backup.shelf).catch((error: unknown) => ({ detail: detailOf(error) }));
+    const [toShelf, failed] = typeof shelf === 'number' ? [shelf, []] : [0, [shelf]];
+    const aside = [...backup.aside, ...failed];
+    return { kind: 'merged', added, alreadyHere: backup.takes.length - added, toShelf, aside };
   } catch (error) {
     return { kind: 'refused', reason: 'storage', detail: error instanceof Error ? error.message : '' };
   }
