@@ -2,7 +2,7 @@ import { CLEAN_HABITS, FAULTS, withFault, type FaultName } from '@inner-hum/core
 import { SWELL_DEFAULTS } from '@inner-hum/core/families';
 import { describe, expect, it } from 'vitest';
 import { EXPECTED_FINDINGS, SHOWN_BY } from './expectedFindings';
-import { playSwell } from './play';
+import { playFamily, playSwell } from './play';
 import { findingsOnRecorded, RECORDED_FAULTS, type RecordedFault } from './realTakes';
 
 const SEED = 12;
@@ -17,6 +17,25 @@ describe('the stand-in player’s faults', () => {
   it.each([1, 2, 3, 4, 5])('a clean swell raises nothing (seed %d)', (seed) =>
     expect(findings(seed)).toEqual(['even']),
   );
+});
+
+describe('what can be chosen beside the usual', () => {
+  const findingsOf = (family: string, change: Readonly<Record<string, string | number>>, habits = CLEAN_HABITS) =>
+    playFamily(family, 'alto', SEED, habits, change)
+      .findings.filter(({ weight }) => weight > 0)
+      .map(({ id }) => id);
+  const modelsFirst = { pattern: 'modelsFirst', tubes: 2, repeats: 1 };
+  it.each([
+    ['heardInterval', { openBars: 2, intervals: 2 }],
+    ['overtoneMatch', modelsFirst],
+    ['overtoneMatch', { pattern: 'regularHumOvertone', repeats: 1 }],
+    ['fullAndSubtone', { breaths: 'pulses' }],
+    ['fullAndSubtone', { subtoneVibrato: 'slow' }],
+    ['tonguedDescent', { lastNote: 'shortAndSofter' }],
+    ['altissimoVoicing', { voicingWay: 'toFingering', repeats: 1 }],
+  ])('%s %o raises nothing when it is clean', (family, change) => expect(findingsOf(family, change)).toEqual([]));
+  it('a twin that lies apart from its model is told of though others came between', () =>
+    expect(findingsOf('overtoneMatch', modelsFirst, withFault('pairSharp'))).toContain('pairSharp'));
 });
 
 describe('a swell of a recorded saxophone', () => {

@@ -71,6 +71,15 @@ export const OTHER_WAYS = {
   colourNear: () => playFamily('ventMatch', 'alto', SEED, CLEAN_HABITS).findings,
   colourTravels: () => playFamily('vowelSweep', 'alto', SEED, CLEAN_HABITS).findings,
   subtone: () => playFamily('fullAndSubtone', 'alto', SEED, CLEAN_HABITS).findings,
+  subtoneRuns: () => playFamily('fullAndSubtone', 'alto', SEED, CLEAN_HABITS, { breaths: 'runUp' }).findings,
+  subtoneStops: () =>
+    playFamily(
+      'fullAndSubtone',
+      'alto',
+      SEED,
+      { ...CLEAN_HABITS, perNote: { 67: { levelDb: 14 } } },
+      { breaths: 'runUp' },
+    ).findings,
   fades: () => playFamily('oneBreathDescent', 'alto', SEED, CLEAN_HABITS).findings,
   fadeBack: () =>
     playFamily('oneBreathDescent', 'alto', SEED, { ...CLEAN_HABITS, perNote: { 60: { levelDb: 9 } } }).findings,

@@ -26,6 +26,7 @@ export {
   beatSeconds,
   gapAt,
   gapsAfter,
+  modelOf,
   GAP_KINDS,
   longestRestBeats,
   plannedPosition,

@@ -37,7 +37,7 @@ export interface PhraseNote {
 type Marks = Omit<PhraseNote, 'midi' | 'beats' | 'slurred'>;
 
 /** What may be asked of a rest, by what stands before it. */
-const GAP_MARKS = ['silence', 'rest', 'air', 'hear'] as const satisfies readonly GapKind[];
+const GAP_MARKS = ['silence', 'rest', 'air', 'hear', 'open'] as const satisfies readonly GapKind[];
 const USUAL_BEND_CENTS = 50;
 const BEND = { pattern: /^bend(?::(\d+))?$/, min: 10, max: 300 };
 
@@ -64,7 +64,7 @@ export class PhraseError extends RangeError {
  * What is in parentheses is slurred; before a note may stand its dynamic, a hairpin to the next one, and how it starts:
  * "[p] [<] (G4 A4 [f] B4) [air] G4:2". Other marks of a note: what is fingered where it is an overtone, "[B♭3] F5"; a bend
  * in cents, "[bend:50]"; "[sub]" for a subtone, "[hum]", vowels, "[ee-oo]". Of a rest: "[silence] r" with the air kept,
- * "[rest] r" with the embouchure set, "[air] r" with air through the horn, "[hear] r" to hear the next note inwardly.
+ * "[rest] r" with the embouchure set, "[air] r" with air through the horn, "[hear] r" to hear the next note inwardly, "[open] r" to play what one likes.
  * @throws PhraseError naming the word that is not understood
  */
 export function parsePhrase(text: string, system: NoteNameSystem = 'english'): PhraseNote[] {

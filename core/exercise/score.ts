@@ -14,9 +14,9 @@ export type Attack = 'breath' | 'tongue' | 'slurred';
 
 /**
  * What is done between two tones: a breath is taken, nothing while the pressure of the air is kept, nothing with the
- * embouchure set, air goes through the horn, or the next tone is heard inwardly.
+ * embouchure set, air goes through the horn, the next tone is heard inwardly, or one plays what one likes.
  */
-export const GAP_KINDS = ['breath', 'silence', 'rest', 'air', 'hear'] as const;
+export const GAP_KINDS = ['breath', 'silence', 'rest', 'air', 'hear', 'open'] as const;
 export type GapKind = (typeof GAP_KINDS)[number];
 
 /** A stretch between tones and what is done in it. One before beat 0 lies in the count-in. */
@@ -59,7 +59,7 @@ export interface Step {
   /** vowels to think of, spread evenly over the step */
   readonly vowels?: readonly Vowel[];
   readonly vibrato?: AskedVibrato;
-  /** should sound like the step before it and is compared with it */
+  /** should sound like its model and is compared with it: see `modelOf` */
   readonly pair?: boolean;
   /** the pitch asked for lies this far from the tempered one, cents */
   readonly offCents?: number;
@@ -98,6 +98,13 @@ export function beatSeconds(score: Pick<Score, 'tempoBpm'>): number {
 /** Beats from the first beat to the end of the last step, or of the air that goes on after it. */
 export function scoreBeats({ steps, gaps = [] }: Pick<Score, 'steps' | 'gaps'>): number {
   return Math.max(0, ...[...steps, ...gaps].map(({ startBeat, beats }) => startBeat + beats));
+}
+
+/** Index of the tone that a step of a pair is like: the last before it that is played on its pitch, or the one before. */
+export function modelOf(steps: readonly Step[], index: number): number {
+  const { soundedMidi } = steps[index]!;
+  const same = steps.slice(0, index).findLastIndex((step) => step.soundedMidi === soundedMidi && !step.hum);
+  return same < 0 ? index - 1 : same;
 }
 
 /** What is done at a beat between tones; undefined while a tone is due. */

@@ -37,7 +37,7 @@ export interface Tone {
   /** vowels to think of, spread evenly over the tone */
   readonly vowels?: readonly Vowel[];
   readonly vibrato?: AskedVibrato;
-  /** is to be like the tone before it, and compared with it */
+  /** is to be like the last tone on its pitch, and compared with it */
   readonly pair?: boolean;
   readonly beats: number;
   /** dynamics spread evenly over the tone: one is level, two are a hairpin */

@@ -96,6 +96,11 @@ describe('what the families play', () => {
     ['octaveRestart', { writtenMidi: 59, notes: 3, restarts: 2 }, [71, 59, 59, 59, 70, 58, 58, 58]],
     ['crossingBreak', { way: 'acrossSilence' }, [72, 74]],
     ['heardInterval', { writtenMidi: 67, intervals: 2, direction: 'down' }, [67, 66, 67, 65]],
+    ['overtoneMatch', { repeats: 1, tubes: 2 }, [70, 70, 70, 71, 71, 71]],
+    ['overtoneMatch', { repeats: 1, tubes: 2, pattern: 'modelsFirst' }, [70, 71, 70, 71]],
+    ['overtoneMatch', { repeats: 1, pattern: 'regularOvertoneLow' }, [70, 70, 58, 70, 70]],
+    ['altissimoVoicing', { repeats: 1, voicingWay: 'toFingering', reach: 2 }, [84, 88, 91, 91, 91]],
+    ['fullAndSubtone', { breaths: 'runUp', writtenMidi: 66 }, [66, 66, 66, 67, 68, 69, 66]],
     ['endSets', { repeats: 1 }, [58, 60, 62, 60, 58, 60, 62]],
     ['endSets', { repeats: 1, set: 4 }, [59, 61, 63, 61, 59, 61, 63]],
     ['endSets', { repeats: 1, end: 'top', set: 5 }, [89, 87, 86, 87, 89, 87, 86]],
@@ -104,6 +109,12 @@ describe('what the families play', () => {
     const played = notes(usual('fullSpanScale', { key: 'B♭' }));
     expect([Math.min(...played), Math.max(...played)]).toEqual([58, 89]);
     expect(new Set(played.map((value) => value % 12))).toEqual(new Set([10, 0, 2, 3, 5, 7, 9]));
+  });
+  it('it goes from its tonic over both ends back to it, in its mode', () => {
+    const played = notes(usual('fullSpanScale', { key: 'D', mode: 'dorian' }));
+    expect([played[0], played.at(-1)]).toEqual([62, 62]);
+    expect(played.indexOf(89)).toBeLessThan(played.indexOf(59));
+    expect(new Set(played.map((value) => value % 12))).toEqual(new Set([2, 4, 5, 7, 9, 11, 0]));
   });
   it('starts with the tongue and with air by turns', () =>
     expect(exerciseScore(usual('tongueOrAir', { starts: 2 })).steps.map((step) => step.attack)).toEqual([

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { modelOf } from '../exercise';
 import { exerciseScore, familyById, usualExercise } from './index';
 import { byTurn } from './teaching';
 
@@ -131,6 +132,35 @@ it('an interval is gone to while the first note sounds, or over a silence in whi
   expect(usual('heardInterval', { intervals: 1, move: 'afterSilence' }).gaps).toEqual([
     { startBeat: 4, beats: 4, kind: 'hear' },
   ]);
+  expect(usual('heardInterval', { intervals: 2, openBars: 1 }).gaps).toEqual([
+    { startBeat: 8, beats: 4, kind: 'open' },
+    { startBeat: 12, beats: 4, kind: 'breath' },
+  ]);
+});
+
+it('what is to be alike is compared with the last tone on its pitch, never with a hum', () => {
+  const models = (change: object) => {
+    const { steps } = usual('overtoneMatch', { repeats: 1, ...change });
+    return steps.flatMap((step, i) => (step.pair ? [[i, modelOf(steps, i)]] : []));
+  };
+  expect(models({ pattern: 'regularHumOvertone' })).toEqual([[2, 0]]);
+  expect(models({ pattern: 'modelsFirst', tubes: 3 })).toEqual([
+    [3, 0],
+    [4, 1],
+    [5, 2],
+  ]);
+  expect(models({})).toEqual([
+    [1, 0],
+    [2, 1],
+  ]);
+});
+
+it('the last note of a tongued descent is shorter and fades, its bar as long as it was', () => {
+  const { steps } = usual('tonguedDescent', { lastNote: 'shortAndSofter' });
+  const last = steps[steps.length / 2 - 1]!;
+  expect(last.beats).toBe(0.5);
+  expect(last.dynamics[1]!.position).toBeLessThan(last.dynamics[0]!.position ?? 0.6);
+  expect(steps[steps.length / 2]!.startBeat - last.startBeat).toBe(5);
 });
 
 describe('direct overtone', () => {

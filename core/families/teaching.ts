@@ -16,6 +16,8 @@ export type Aspect =
   | 'line'
   | 'slurLevel'
   | 'changeTime'
+  /** whether two tones that are to be alike have one colour */
+  | 'pairColour'
   /** whether it lasted as long as the score */
   | 'length'
   /** whether its loudness was the written one */
@@ -35,6 +37,8 @@ export type Aim =
   | 'held'
   /** whether a tone marked so was a subtone */
   | 'subtone'
+  /** where a subtone that runs up stops */
+  | 'subtoneRun'
   /** how soft the first trace was */
   | 'softest'
   /** one fade over all the tones */

@@ -4,7 +4,6 @@ import { absent, measured, type StepMeasures } from '../measure';
 import { aimFindings } from './aims';
 import type { LevelRuler } from '../theory';
 
-const scoreOf = (id: string) => exerciseScore(usualExercise(familyById(id), 'alto'));
 const silent: StepMeasures = { kind: 'silent' };
 const tone = (change: { octave?: boolean; share?: number; responseS?: number; beats?: number } = {}) =>
   ({
@@ -18,10 +17,11 @@ const tone = (change: { octave?: boolean; share?: number; responseS?: number; be
     jumps: change.octave ? [{ kind: 'jump', atS: 1, lastsS: 0.4, fromPartial: 1, toPartial: 2, cameBack: true }] : [],
   }) as unknown as StepMeasures;
 const MEASURED: LevelRuler = { softestDb: -50, loudestDb: -20, origin: 'measured' };
-const found = (measures: readonly StepMeasures[], family: string) => {
+const found = (measures: readonly StepMeasures[], family: string, change: object = {}) => {
+  const parameters = { ...usualExercise(familyById(family), 'alto'), ...change };
   const about = {
-    score: scoreOf(family),
-    parameters: usualExercise(familyById(family), 'alto'),
+    score: exerciseScore(parameters),
+    parameters,
     demand: 'firm',
     ruler: MEASURED,
     before: [],
@@ -119,6 +119,25 @@ describe('aims of a colour and a level', () => {
     // Clear and soft is not a subtone: it lacks the air, or is no darker than the plain soft tone.
     expect(of(at(-34, 3, 0, -29))).toEqual(['plainSoft']);
     expect(of(at(-34, 4, 0, -20))).toEqual(['plainSoft']);
+  });
+  it('a subtone that runs up stops where its air, its softness or its partial goes', () => {
+    const [full, plain, sub] = [at(-22, 5), at(-32, 4), at(-34, 3, 0, -20)];
+    const run = { breaths: 'runUp', writtenMidi: 67 };
+    const of = (...tones: StepMeasures[]) =>
+      found([full, plain, sub, ...tones, full], 'fullAndSubtone', run).map(({ id, values }) => [id, values]);
+    expect(of(sub, sub)).toEqual([
+      ['subtone', { db: 12 }],
+      ['subtoneRuns', { semitones: 2 }],
+    ]);
+    const stops = (semitones: number) => ['subtoneStops', { semitones }];
+    expect(of(at(-34, 3, 0, -29), sub)).toContainEqual(stops(1));
+    expect(of(sub, at(-27, 3, 0, -20))).toContainEqual(stops(2));
+    expect(of(sub, { ...sub, jumps: [{}] } as never)).toContainEqual(stops(2));
+    expect(of(sub, silent)).toContainEqual(stops(2));
+    // One that was none from the start is told as that alone.
+    expect(found([full, plain, plain, plain, plain, full], 'fullAndSubtone', run).map(({ id }) => id)).toEqual([
+      'plainSoft',
+    ]);
   });
   it('a descent is one fade', () => {
     expect(

@@ -5,7 +5,7 @@ import { finding, type Finding } from './finding';
 import { rowOf, type FindingId } from './findings.data';
 import type { TakeCase } from './takeCase';
 import { type Played, isSounded, soundedOf, mean, MISSING } from './played';
-import { subtone, softest, softAgainstLoud, fromNothing, fadeOver } from './softAims';
+import { subtone, subtoneRun, softest, softAgainstLoud, fromNothing, fadeOver } from './softAims';
 
 /** Share of starts that must fail for a way of starting to fail, and what the other way may have. */
 const FAILS = 0.4;
@@ -30,6 +30,7 @@ const AIMS: Readonly<Record<Aim, (played: Played) => Finding[]>> = {
   changeTimes,
   held,
   subtone,
+  subtoneRun,
   softest,
   fadeOver,
   colourTravel,
@@ -118,6 +119,7 @@ function held({ measures, about: { score } }: Played): Finding[] {
 /** Whether a vibrato came as it was asked for, and went where none was. */
 function vibrato(played: Played): Finding[] {
   const { score } = played.about;
+  if (!score.steps.some((step) => step.vibrato)) return [];
   const found = soundedOf(played).flatMap(({ step, stepIndex }): Finding[] => {
     const asked = score.steps[stepIndex]!.vibrato;
     const cents = valueOf(step.vibratoCents) ?? 0;

@@ -338,7 +338,14 @@ export const FINDINGS = rowsOf({
     explainsInTake: ['jump', 'crack', 'wrongPartial'],
   },
   laterWorse: { values: ['percent', 'ms'], weight: 2, about: 'take', lost: 'times', tries: ['restLonger'] },
-  colourApart: { values: ['db', 'uncertainty'], weight: 2, topic: 'colour', needs: 'highs', tries: ['keepTheVowel'] },
+  colourApart: {
+    values: ['db', 'uncertainty'],
+    weight: 2,
+    topic: 'colour',
+    aspect: 'pairColour',
+    needs: 'highs',
+    tries: ['keepTheVowel'],
+  },
   colourNear: { values: ['db'], weight: 0, about: 'take', needs: 'highs' },
   wrongPartial: {
     values: ['partial', 'wanted'],
@@ -434,6 +441,8 @@ export const FINDINGS = rowsOf({
   noSubtone: { values: ['db', 'partials'], weight: 2, needs: 'levels', tries: ['dropToSubtone'] },
   plainSoft: { values: ['db', 'partials'], weight: 2, tries: ['dropToSubtone'] },
   subtone: { values: ['db'], weight: 0, needs: 'levels' },
+  subtoneRuns: { values: ['semitones'], weight: 0, needs: 'levels' },
+  subtoneStops: { values: ['semitones'], weight: 1, tries: ['dropToSubtone'], needs: 'levels' },
   subtoneSags: { values: ['cents'], weight: 2, tries: ['supportWhenSoft'], explainsInTake: ['flat'] },
   fadeBack: { values: ['db'], weight: 2, needs: 'levels', lost: 'tone', tries: ['oneLongFade'] },
   fadeShallow: {

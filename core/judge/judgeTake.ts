@@ -1,4 +1,4 @@
-import { beatSeconds, type Score, type Step } from '@inner-hum/core/exercise';
+import { beatSeconds, modelOf, type Score, type Step } from '@inner-hum/core/exercise';
 import { familyById, isFree, topicsOf, type Family, type Topic } from '@inner-hum/core/families';
 import { median, valueOf, type StepMeasures } from '@inner-hum/core/measure';
 import { naturalOffsetCents, partialSemitones } from '@inner-hum/core/theory';
@@ -125,7 +125,8 @@ function toneFindings(measures: readonly StepMeasures[], about: TakeCase): Findi
     if (step.kind === 'silent') return silentFinding(stepIndex, played, measures, about.score);
     const asked = steps[stepIndex];
     const before = steps[stepIndex - 1];
-    const pairOffsetCents = natural ? offsetOf(asked) - offsetOf(before) : 0;
+    const model = asked?.pair && steps[modelOf(steps, stepIndex)];
+    const pairOffsetCents = natural && model ? offsetOf(asked) - offsetOf(model) : 0;
     const tubeCents = natural && asked && asked.partialNumber > 1 ? tubeCentsOf(asked, steps, measures) : 0;
     const changes = changesOver(asked, before);
     const context: RuleContext = { ...common, step: asked, changesOver: changes, pairOffsetCents, tubeCents };
@@ -147,8 +148,8 @@ function tubeCentsOf({ fingeredMidi }: Step, steps: readonly Step[], measures: r
 }
 
 /** How far the natural partial of a step lies from the tempered note, cents. */
-function offsetOf(step: Step | undefined): number {
-  return step ? naturalOffsetCents(step.partialNumber) : 0;
+function offsetOf({ partialNumber }: Step): number {
+  return naturalOffsetCents(partialNumber);
 }
 
 /** What a step without a tone says. */

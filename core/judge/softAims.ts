@@ -42,6 +42,37 @@ export function subtone({ measures, about: { score, demand } }: Played): Finding
   return found;
 }
 
+/**
+ * Where a subtone that runs up stops being one: the first tone over its first that breaks, does not speak, or has lost
+ * the air or the softness that told it from the plain soft tone. Its colour is not compared: each note has its own.
+ */
+export function subtoneRun({ measures, about: { score } }: Played): Finding[] {
+  const run = score.steps.flatMap((step, stepIndex) => (step.subtone ? [stepIndex] : []));
+  const from = run[0];
+  if (from === undefined || new Set(run.map((at) => score.steps[at]!.soundedMidi)).size < 2) return [];
+  const [full, plain, first] = [measures[0], measures[from - 1], measures[from]];
+  if (!full || !isSounded(full) || !plain || !isSounded(plain) || !first || !isSounded(first)) return [];
+  const [fullDb, clear] = [levelDb(full), valueOf(plain.breathRatioDb)];
+  if (fullDb === undefined || clear === undefined) return [];
+  const holds = (step: StepMeasures | undefined) => {
+    if (!step || !isSounded(step) || step.jumps.length > 0) return false;
+    const [db, airy] = [levelDb(step), valueOf(step.breathRatioDb)];
+    return db === undefined || airy === undefined || (fullDb - db >= SUBTONE_DB && airy - clear >= SUBTONE_AIR_DB);
+  };
+  const stopsAt = run.find((at) => !holds(measures[at]));
+  // One that was none from the start is told as that.
+  if (stopsAt === from) return [];
+  if (stopsAt === undefined) return [finding('subtoneRuns', run.at(-1)!, { semitones: run.length - 1 })];
+  return [
+    finding(
+      'subtoneStops',
+      stopsAt,
+      { semitones: score.steps[stopsAt]!.soundedMidi - score.steps[from]!.soundedMidi },
+      1,
+    ),
+  ];
+}
+
 /** A soft tone in the voice of the plain one before it; nothing where one of the two can't be told. */
 function plainSoft(plain: StepMeasures | undefined, sub: Sounded, at: number): Finding | undefined {
   if (!plain || !isSounded(plain)) return undefined;

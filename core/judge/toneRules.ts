@@ -224,7 +224,13 @@ export const TONE_RULES: readonly AnyRule[] = [
   rule({
     id: 'slipsAtEnd',
     when: ({ release: { slipCents } }, context) =>
-      said('cents', overLimit('slipCents', slipCents, context) ?? overLimit('slipCents', negative(slipCents), context)),
+      // A vibrato ends on one side of its wave.
+      context.step?.vibrato
+        ? undefined
+        : said(
+            'cents',
+            overLimit('slipCents', slipCents, context) ?? overLimit('slipCents', negative(slipCents), context),
+          ),
   }),
   rule({
     id: 'peakLate',

@@ -1,4 +1,4 @@
-import { askedHz, beatSeconds, type Score, type Step } from '@inner-hum/core/exercise';
+import { askedHz, beatSeconds, modelOf, type Score, type Step } from '@inner-hum/core/exercise';
 import { HOP_S, type Frames } from '@inner-hum/core/signal';
 import type { LevelRuler } from '@inner-hum/core/theory';
 import { alignSteps, foldedCents, type ExpectedStep } from './align';
@@ -68,7 +68,7 @@ export type StepMeasures =
       readonly hold: Hold;
       /** how it joins the step before, when it is slurred to it */
       readonly slur?: SlurContinuity;
-      /** how it compares with the step before, when it should be like it */
+      /** how it compares with its model, when it should be like it */
       readonly pair?: OvertonePair & {
         /** when the colour changed against the plan, seconds, when the two are slurred */
         readonly changeS: Measured;
@@ -112,8 +112,26 @@ export function tonesOfSteps(frames: Frames, context: TakeContext): ToneOfStep[]
     const endS = line.endS + context.audioPath.delayS;
     return { step, line, fingeredHz, targetHz, startS, endS, anyOctave, bendCents };
   });
-  const spans = alignSteps(frames, expected, beatSeconds(score));
+  const spans = alignSteps(asked(frames, context), expected, beatSeconds(score));
   return expected.map((entry, i) => ({ expected: entry, span: spans[i] }));
+}
+
+/**
+ * What may belong to a step: what sounds in open bars is nobody's but the player's, up to the middle of the breath after
+ * them.
+ */
+function asked(frames: Frames, { score, firstBeatS, audioPath }: TakeContext): Frames {
+  const open = score.gaps?.filter(({ kind }) => kind === 'open') ?? [];
+  if (open.length === 0) return frames;
+  const f0Hz = frames.f0Hz.slice();
+  const rowAt = (beat: number) => Math.round((firstBeatS + audioPath.delayS + beat * beatSeconds(score)) / HOP_S);
+  for (const { startBeat, beats } of open) {
+    const endBeat = startBeat + beats;
+    const nextBeat = score.steps.find((step) => step.startBeat >= endBeat)?.startBeat;
+    const untilBeat = nextBeat === undefined ? Infinity : (endBeat + nextBeat) / 2;
+    f0Hz.fill(0, rowAt(startBeat), Math.min(f0Hz.length, rowAt(untilBeat)));
+  }
+  return { ...frames, f0Hz };
 }
 
 /** Measures of every step of a take, in the order of the score. */
@@ -133,10 +151,11 @@ export function measureTake(frames: Frames, context: TakeContext): StepMeasures[
               context.score.clearS === undefined && {
                 slur: slurContinuity(frames, before, span, earlier.targetHz, entry.targetHz),
               }),
-            ...(entry.step.pair && { pair: pairOf(frames, before, earlier, span, entry) }),
           }
         : {};
-    return { ...measureTone(frames, span, asked, { ...context, roomDb: room }), ...joined };
+    const model = entry.step.pair ? tones[modelOf(context.score.steps, i)] : undefined;
+    const paired = model?.span && { pair: pairOf(frames, model.span, model.expected, span, entry) };
+    return { ...measureTone(frames, span, asked, { ...context, roomDb: room }), ...joined, ...paired };
   });
 }
 
@@ -147,11 +166,15 @@ function inOwnOctave(frames: Frames, span: ToneSpan, expected: Expected): Expect
   return { ...expected, targetHz, fingeredHz: targetHz };
 }
 
+/** Tones nearer to each other than this follow one another, seconds. */
+const LEAST_GAP_S = 0.001;
+
 function pairOf(frames: Frames, before: ToneSpan, earlier: Expected, span: ToneSpan, expected: Expected) {
   const first = bodyIn(frames, before, earlier);
   const second = bodyIn(frames, span, expected);
-  const slurred = expected.step.attack === 'slurred';
-  const changeS = slurred ? pairChangeS(frames, first.body, second.body, expected.startS) : absent('notPlanned');
+  // Only between neighbours in one breath there is a moment of change.
+  const joined = expected.step.attack === 'slurred' && Math.abs(expected.startS - earlier.endS) < LEAST_GAP_S;
+  const changeS = joined ? pairChangeS(frames, first.body, second.body, expected.startS) : absent('notPlanned');
   return { ...overtonePair(first, second), changeS };
 }
 

@@ -1,4 +1,4 @@
-import { beatSeconds, scoreBeats, type Score } from '@inner-hum/core/exercise';
+import { beatSeconds, scoreBeats, type Score, type Step } from '@inner-hum/core/exercise';
 import { dbToAmplitude } from '@inner-hum/core/signal';
 import { SeededRandom } from './random';
 import { addRoom } from './room';
@@ -30,6 +30,16 @@ export function playStandIn(planned: Score, settings: StandInSettings): Float32A
     const startS = leadS + step.startBeat * beatS + habits.lateS;
     tone.addTo(out, startS, step.beats * beatS - Math.max(0, habits.lateS), beats * beatS, startS - leadS);
   });
+  for (const step of freely(score)) {
+    const startS = leadS + step.startBeat * beatS;
+    new Tone(score, step, undefined, undefined, 0, settings, random, false).addTo(
+      out,
+      startS,
+      step.beats * beatS,
+      beats * beatS,
+      startS - leadS,
+    );
+  }
   const airDb = settings.ruler.loudestDb + AIR_DB;
   for (const gap of score.gaps ?? []) {
     if (gap.kind !== 'air') continue;
@@ -40,6 +50,28 @@ export function playStandIn(planned: Score, settings: StandInSettings): Float32A
   for (let i = 0; i < out.length; i++) out[i]! += ROOM_NOISE * random.normal();
   return out;
 }
+
+/** What it plays in open bars: around the tone before them, a beat each, to the last beat but one. */
+function freely({ steps, gaps = [] }: Score): Step[] {
+  return gaps.flatMap(({ kind, startBeat, beats }) => {
+    const before = steps.findLast((step) => step.startBeat < startBeat);
+    if (kind !== 'open' || !before) return [];
+    return Array.from({ length: Math.max(0, Math.floor(beats) - 1) }, (_, i): Step => {
+      const midi = before.soundedMidi + (FREE_STEPS[i % FREE_STEPS.length] ?? 0);
+      const { dynamics } = before;
+      return {
+        startBeat: startBeat + i,
+        beats: 1,
+        fingeredMidi: midi,
+        partialNumber: 1,
+        soundedMidi: midi,
+        dynamics,
+        attack: 'tongue',
+      };
+    });
+  });
+}
+const FREE_STEPS = [0, 2, -1, -3];
 
 /** Air through the horn, without a tone. */
 function addAir(

@@ -2,31 +2,42 @@ import { choice, dynamic, number, series, type Tone } from '@inner-hum/core/exer
 import { defineFamily } from '../family';
 import { byTurn } from '../teaching';
 
-const MAJOR = [0, 2, 4, 5, 7, 9, 11];
+/** Semitones of the modes over their tonic. */
+const MODES = {
+  major: [0, 2, 4, 5, 7, 9, 11],
+  dorian: [0, 2, 3, 5, 7, 9, 10],
+  mixolydian: [0, 2, 4, 5, 7, 9, 10],
+  naturalMinor: [0, 2, 3, 5, 7, 8, 10],
+  harmonicMinor: [0, 2, 3, 5, 7, 8, 11],
+} as const;
 const TONICS = ['C', 'D♭', 'D', 'E♭', 'E', 'F', 'G♭', 'G', 'A♭', 'A', 'B♭', 'B'] as const;
 
-/** A major scale that goes to the lowest and the highest keyed note of its key, not from tonic to tonic. */
+/** A scale from its tonic up to the highest and down to the lowest keyed note of its key, and back to the tonic. */
 export const fullSpanScale = defineFamily({
   id: 'fullSpanScale',
   stage: 'wholeHorn',
   tempoBpm: 80,
   fields: {
     key: choice(TONICS, 'C'),
+    mode: choice(['major', 'dorian', 'mixolydian', 'naturalMinor', 'harmonicMinor'], 'major'),
     beats: number(1, 4, 1),
     notesInBreath: number(2, 32, 8),
     restBeats: number(1, 8, 2),
     dynamic: dynamic('mf'),
   },
-  tones: ({ key, beats, notesInBreath, restBeats, dynamic: loudness }, horn) => {
+  tones: ({ key, mode, beats, notesInBreath, restBeats, dynamic: loudness }, horn) => {
     const tonic = TONICS.indexOf(key);
-    const span = horn.highestKeyedWrittenMidi - horn.lowestWrittenMidi + 1;
-    const up = series(span, (i) => horn.lowestWrittenMidi + i).filter((value) =>
-      MAJOR.includes((value - tonic + 120) % 12),
+    const degrees: readonly number[] = MODES[mode];
+    const { lowestWrittenMidi: lowest, highestKeyedWrittenMidi: highest } = horn;
+    const up = series(highest - lowest + 1, (i) => lowest + i).filter((midi) =>
+      degrees.includes((midi - tonic + 120) % 12),
     );
-    const notes = [...up, ...up.slice(0, -1).reverse()];
-    return notes.map((note, i): Tone => {
+    const from = up.findIndex((midi) => midi % 12 === tonic);
+    const down = [...up].reverse();
+    const notes = [...up.slice(from), ...down.slice(1), ...up.slice(1, from + 1)];
+    return notes.map((midi, i): Tone => {
       const attack = i % notesInBreath === 0 ? 'breath' : 'slurred';
-      return { note: note, beats, dynamics: [loudness], attack, rest: (i + 1) % notesInBreath === 0 ? restBeats : 0 };
+      return { note: midi, beats, dynamics: [loudness], attack, rest: (i + 1) % notesInBreath === 0 ? restBeats : 0 };
     });
   },
   teaching: {

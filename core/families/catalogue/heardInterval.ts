@@ -2,7 +2,9 @@ import { choice, dynamic, note, number, series, type Tone } from '@inner-hum/cor
 import { defineFamily } from '../family';
 import { byTurn } from '../teaching';
 
-/** Hold a note and hear the next interval inwardly, while it sounds or over a silence; go there; ever wider. */
+const BAR_BEATS = 4;
+
+/** Hold a note and hear the next interval inwardly, while it sounds or over a silence; go there; ever wider; open bars after each. */
 export const heardInterval = defineFamily({
   id: 'heardInterval',
   stage: 'wholeHorn',
@@ -14,9 +16,10 @@ export const heardInterval = defineFamily({
     intervals: number(1, 16, 5),
     beats: number(2, 8, 4),
     hearBeats: number(1, 8, 4),
+    openBars: number(0, 4, 0),
     dynamic: dynamic('mf'),
   },
-  tones: ({ writtenMidi, direction, move, intervals, beats, hearBeats, dynamic: loudness }) => {
+  tones: ({ writtenMidi, direction, move, intervals, beats, hearBeats, openBars, dynamic: loudness }) => {
     const sign = direction === 'up' ? 1 : -1;
     const silent = move === 'afterSilence';
     const tone = (value: number, attack: Tone['attack'], rest: NonNullable<Tone['rest']>): Tone => ({
@@ -26,9 +29,17 @@ export const heardInterval = defineFamily({
       attack,
       rest,
     });
+    // In the open bars what was found is played with; a breath is left before it begins again.
+    const after: Tone['rest'] =
+      openBars > 0
+        ? [
+            { kind: 'open', beats: BAR_BEATS * openBars },
+            { kind: 'breath', beats: hearBeats },
+          ]
+        : hearBeats;
     return series(intervals, (i) => [
       tone(writtenMidi, 'breath', silent ? [{ kind: 'hear', beats: hearBeats }] : 0),
-      tone(writtenMidi + sign * (i + 1), silent ? 'breath' : 'slurred', hearBeats),
+      tone(writtenMidi + sign * (i + 1), silent ? 'breath' : 'slurred', after),
     ]).flat();
   },
   teaching: {

@@ -7,7 +7,13 @@ const PATTERNS = {
   regularOvertone: ['regular', 'overtone', 'regular'],
   lowRegular: ['low', 'regular', 'low', 'overtone'],
   lowRegularOvertone: ['low', 'regular', 'overtone', 'regular'],
+  regularHumOvertone: ['regular', 'hum', 'overtone'],
+  regularOvertoneLow: ['regular', 'overtone', 'low', 'overtone', 'regular'],
 } as const;
+type Which = (typeof PATTERNS)[keyof typeof PATTERNS][number];
+
+/** Beats to take the horn from the mouth, and to it again. */
+const VOICE_BEATS = 2;
 
 /** The same pitch by its regular fingering and as an overtone of a lower one, changed on the count. */
 export const overtoneMatch = defineFamily({
@@ -17,7 +23,18 @@ export const overtoneMatch = defineFamily({
   fields: {
     writtenMidi: note(58),
     partial: number(2, 8, 2),
-    pattern: choice(['regularOvertone', 'lowRegular', 'lowRegularOvertone'], 'regularOvertone'),
+    pattern: choice(
+      [
+        'regularOvertone',
+        'lowRegular',
+        'lowRegularOvertone',
+        'regularHumOvertone',
+        'regularOvertoneLow',
+        'modelsFirst',
+      ],
+      'regularOvertone',
+    ),
+    tubes: number(1, 8, 1),
     accent: choice(['plain', 'accented'], 'plain'),
     beats: number(1, 8, 2),
     repeats: number(1, 6, 3),
@@ -25,24 +42,37 @@ export const overtoneMatch = defineFamily({
     dynamic: dynamic('mf'),
     tuning,
   },
-  tones: ({ writtenMidi, partial, pattern, accent, beats, repeats, restBeats, dynamic: loudness }) => {
-    const row = PATTERNS[pattern];
+  tones: ({ writtenMidi, partial, pattern, tubes, accent, beats, repeats, restBeats, dynamic: loudness }) => {
     const accented: readonly Dynamic[] = accent === 'accented' ? ['f', loudness] : [loudness];
-    const regular = writtenMidi + partialSemitones(partial);
-    return series(repeats, () =>
+    const toneOf = (low: number, which: Which): Tone => ({
+      note: which === 'regular' ? low + partialSemitones(partial) : low,
+      ...((which === 'overtone' || which === 'hum') && { partial }),
+      ...(which === 'hum' && { hum: true }),
+      beats,
+      dynamics: which === 'overtone' ? accented : [loudness],
+      attack: 'breath',
+    });
+    // From one tube to the next it is a semitone.
+    const walk = series(tubes, (i) => writtenMidi + i);
+    if (pattern === 'modelsFirst') {
+      const models = walk.map((low) => ({ ...toneOf(low, 'regular'), rest: restBeats }));
+      const overtones = walk.map((low) => ({ ...toneOf(low, 'overtone'), pair: true, rest: restBeats }));
+      return series(repeats, () => [...models, ...overtones]).flat();
+    }
+    const row: readonly Which[] = PATTERNS[pattern];
+    const rowOn = (low: number) =>
       row.map((which, i): Tone => {
         const before = row[i - 1];
+        const tone = toneOf(low, which);
         return {
-          note: which === 'regular' ? regular : writtenMidi,
-          ...(which === 'overtone' && { partial }),
-          ...(before && which !== 'low' && before !== 'low' && { pair: true }),
-          beats,
-          dynamics: which === 'overtone' ? accented : [loudness],
-          attack: i === 0 ? 'breath' : 'slurred',
-          rest: i === row.length - 1 ? restBeats : 0,
+          ...tone,
+          ...(before && which !== 'low' && which !== 'hum' && before !== 'low' && { pair: true }),
+          // A voice is set apart by a breath to each side.
+          attack: before && before !== 'hum' && which !== 'hum' ? 'slurred' : 'breath',
+          rest: i === row.length - 1 ? restBeats : which === 'hum' || row[i + 1] === 'hum' ? VOICE_BEATS : 0,
         };
-      }),
-    ).flat();
+      });
+    return series(repeats, () => walk.flatMap(rowOn)).flat();
   },
   teaching: {
     mainNote: 'writtenMidi',

@@ -1,5 +1,6 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import type { TakeRecord } from '@inner-hum/core/take';
+import { modelOf } from '@inner-hum/core/exercise';
 import { pairOutlines, valueOf, type StepMeasures } from '@inner-hum/core/measure';
 import type { Frames } from '@inner-hum/core/signal';
 import { useState } from 'react';
@@ -14,6 +15,7 @@ import { useNoteName } from '../../text/useNoteName';
 type Sounded = Extract<StepMeasures, { kind: 'sounded' }>;
 interface Pair {
   readonly index: number;
+  readonly model: number;
   readonly first: Sounded;
   readonly second: Sounded;
 }
@@ -22,8 +24,10 @@ interface Pair {
 export function PairView({ record, frames }: { readonly record: TakeRecord; readonly frames: Frames }) {
   const { t } = useTranslation();
   const pairs = record.measures.flatMap((second, index): Pair[] => {
-    const first = record.measures[index - 1];
-    return second.kind === 'sounded' && second.pair && first?.kind === 'sounded' ? [{ index, first, second }] : [];
+    if (second.kind !== 'sounded' || !second.pair) return [];
+    const model = modelOf(record.score.steps, index);
+    const first = record.measures[model];
+    return first?.kind === 'sounded' ? [{ index, model, first, second }] : [];
   });
   const [shown, show] = useState(0);
   const pair = pairs[shown];
@@ -79,7 +83,7 @@ function Outlines({
   const nameOf = useNoteName();
   const partialName = usePartialName();
   const { first, second } = pairOutlines(frames, pair.first, pair.second);
-  const [one, other] = [record.score.steps[pair.index - 1]!, record.score.steps[pair.index]!];
+  const [one, other] = [record.score.steps[pair.model]!, record.score.steps[pair.index]!];
   const title = (step: typeof one) =>
     step.partialNumber > 1
       ? t('overtones.sourceName', { fingered: nameOf(step.fingeredMidi), partial: partialName(step.partialNumber) })

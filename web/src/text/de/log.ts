@@ -76,6 +76,8 @@ export const logWords = {
       vibratoRight: 'Vibrato wie verlangt',
       noSubtone: 'Kein Subtone',
       plainSoft: 'Nur leise, kein Subtone',
+      subtoneStops: 'Subtone endet hier',
+      subtoneRuns: 'Subtone hielt ganz hinauf',
       subtoneSags: 'Subtone sackt ab',
       fadeBack: 'Wächst im Abschwellen',
       fadeShallow: 'Schwillt zu wenig ab',

@@ -187,6 +187,9 @@ export const verdictWords = {
       plainSoft:
         'Das war leise, in der Stimme des schlicht leisen Tons: {{db}} dB mehr Luft, {{partials}} Teiltöne dunkler.',
       subtone: 'Ein Subtone, {{db}} dB unter dem vollen Ton.',
+      subtoneStops:
+        'Auf dem Weg nach oben endete der Subtone hier, {{semitones}} Halbtöne über seinem Anfang: Luft oder Leise war weg.',
+      subtoneRuns: 'Der Subtone hielt den ganzen Weg nach oben, über {{semitones}} Halbtöne.',
       subtoneSags: 'Der Subtone sackte {{cents}} Cent unter den vollen Ton.',
       fadeBack: 'Er wuchs wieder, um {{db}} dB, wo er abschwellen soll.',
       fadeShallow: 'Er schwoll um {{db}} dB ab; verlangt waren {{plannedDb}} dB.',

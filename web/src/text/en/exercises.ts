@@ -93,7 +93,7 @@ export const exercisesWords = {
     firstTrace: { name: 'First trace', what: 'From breath up to the first trace of a low note, held there.' },
     fullSpanScale: {
       name: 'Full-span scale',
-      what: 'A major scale from the lowest to the highest note of the horn and back.',
+      what: 'From the tonic up to the highest and down to the lowest note of the horn, and back to the tonic.',
     },
     endSets: {
       name: 'End sets',
@@ -179,7 +179,7 @@ export const exercisesWords = {
     plain: 'Names with octave; :2 for two beats, r for a rest.',
     help: 'Names with octave; :2 for two beats, r for a rest, ( ) for a slur, [p] [f] [<] [>] for dynamics, [air] for a start without the tongue.',
     marks:
-      '[B♭3] F5: F5 as an overtone of B♭3. [bend:50] bends by 50 cents, [sub] is a subtone, [hum] is hummed, [ee-oo] are vowels. Before a rest: [silence] air kept under pressure, [rest] embouchure set, [air] air through the horn, [hear] hear the next note.',
+      '[B♭3] F5: F5 as an overtone of B♭3. [bend:50] bends by 50 cents, [sub] is a subtone, [hum] is hummed, [ee-oo] are vowels. Before a rest: [silence] air kept under pressure, [rest] embouchure set, [air] air through the horn, [hear] hear the next note, [open] play what you like.',
     mark: 'Word {{word}}, “{{text}}”, is no sign here: pp to ff, <, >, air, sub, hum, bend:50, ee-oo, or the note that is fingered; before a rest silence, rest, air or hear.',
     source: 'Word {{word}}, “{{text}}”, is no overtone of the note that stands in brackets before it.',
     empty: 'Write at least one note.',

@@ -76,6 +76,8 @@ export const logWords = {
       vibratoRight: 'Vibrato as asked',
       noSubtone: 'No subtone',
       plainSoft: 'Plain soft, no subtone',
+      subtoneStops: 'Subtone stops here',
+      subtoneRuns: 'Subtone held all the way',
       subtoneSags: 'Subtone sags',
       fadeBack: 'Grows in a fade',
       fadeShallow: 'Fades too little',

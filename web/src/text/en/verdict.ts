@@ -181,6 +181,9 @@ export const verdictWords = {
       plainSoft:
         'That was soft, in the voice of the plain soft tone: {{db}} dB more air, {{partials}} partials darker.',
       subtone: 'A subtone, {{db}} dB below the full tone.',
+      subtoneStops:
+        'Going up, the subtone stopped here, {{semitones}} semitones over where it began: the air or the softness was gone.',
+      subtoneRuns: 'The subtone held all the way up, over {{semitones}} semitones.',
       subtoneSags: 'The subtone sagged {{cents}} cents below the full tone.',
       fadeBack: 'It grew again, by {{db}} dB, where it should fade.',
       fadeShallow: 'It faded by {{db}} dB; {{plannedDb}} dB asked for.',

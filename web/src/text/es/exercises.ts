@@ -107,7 +107,7 @@ export const exercisesWords = {
     },
     fullSpanScale: {
       name: 'Escala por todo el saxofón',
-      what: 'Una escala mayor de la nota más grave a la más alta del saxofón, y vuelta.',
+      what: 'De la tónica a la nota más aguda y a la más grave del saxofón, y vuelta a la tónica.',
     },
     endSets: {
       name: 'Notas de los extremos',
@@ -205,7 +205,7 @@ export const exercisesWords = {
     plain: 'Nombres con octava; :2 para dos tiempos, r para un silencio.',
     help: 'Nombres con octava; :2 para dos tiempos, r para un silencio, ( ) para una ligadura, [p] [f] [<] [>] para los matices, [air] para empezar sin lengua.',
     marks:
-      '[Si♭3] Fa5: Fa5 como armónico de Si♭3. [bend:50] baja 50 cents, [sub] es subtono, [hum] se canturrea, [ee-oo] son vocales. Antes de un silencio: [silence] presión mantenida, [rest] embocadura puesta, [air] aire por el saxofón, [hear] oír la nota siguiente.',
+      '[Si♭3] Fa5: Fa5 como armónico de Si♭3. [bend:50] baja 50 cents, [sub] es subtono, [hum] se canturrea, [ee-oo] son vocales. Antes de un silencio: [silence] presión mantenida, [rest] embocadura puesta, [air] aire por el saxofón, [hear] oír la nota siguiente, [open] tocar libre.',
     mark: 'La palabra {{word}}, «{{text}}», no es un signo aquí: de pp a ff, <, >, air, sub, hum, bend:50, ee-oo o la nota digitada; antes de un silencio: silence, rest, air o hear.',
     source: 'La palabra {{word}}, «{{text}}», no es armónico de la nota entre corchetes que la precede.',
     empty: 'Escribe al menos una nota.',

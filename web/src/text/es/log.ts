@@ -76,6 +76,8 @@ export const logWords = {
       vibratoRight: 'Vibrato como se pidió',
       noSubtone: 'Sin subtone',
       plainSoft: 'Suave, sin subtone',
+      subtoneStops: 'Aquí se acaba el subtone',
+      subtoneRuns: 'Subtone hasta arriba',
       subtoneSags: 'El subtone cede',
       fadeBack: 'Crece al decrecer',
       fadeShallow: 'Decrece poco',

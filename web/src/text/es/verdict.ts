@@ -185,6 +185,9 @@ export const verdictWords = {
       plainSoft:
         'Fue suave, con la voz del sonido suave normal: {{db}} dB más de aire, {{partials}} parciales más oscuro.',
       subtone: 'Un subtone, {{db}} dB bajo el sonido lleno.',
+      subtoneStops:
+        'Al subir, el subtone se acabó aquí, {{semitones}} semitonos sobre su comienzo: faltó el aire o la suavidad.',
+      subtoneRuns: 'El subtone aguantó hasta arriba, en {{semitones}} semitonos.',
       subtoneSags: 'El subtone cedió {{cents}} cents bajo el sonido lleno.',
       fadeBack: 'Creció de nuevo, {{db}} dB, donde debía decrecer.',
       fadeShallow: 'Decreció {{db}} dB; se pedían {{plannedDb}} dB.',

@@ -76,6 +76,8 @@ export const logWords = {
       vibratoRight: 'Vibrato comme demandé',
       noSubtone: 'Pas de subtone',
       plainSoft: 'Doux, pas de subtone',
+      subtoneStops: 'Le subtone s’arrête ici',
+      subtoneRuns: 'Subtone tenu jusqu’en haut',
       subtoneSags: 'Subtone affaissé',
       fadeBack: 'Enfle en diminuant',
       fadeShallow: 'Diminue trop peu',

@@ -192,6 +192,9 @@ export const verdictWords = {
       plainSoft:
         'C’était doux, avec la voix du son doux ordinaire : {{db}} dB d’air en plus, {{partials}} partiels plus sombre.',
       subtone: 'Un subtone, {{db}} dB sous le son plein.',
+      subtoneStops:
+        'En montant, le subtone s’est arrêté ici, {{semitones}} demi-tons au-dessus de son début : l’air ou la douceur était parti.',
+      subtoneRuns: 'Le subtone a tenu jusqu’en haut, sur {{semitones}} demi-tons.',
       subtoneSags: 'Le subtone s’est affaissé de {{cents}} cents sous le son plein.',
       fadeBack: 'Il a enflé de nouveau, de {{db}} dB, où il devait diminuer.',
       fadeShallow: 'Il a diminué de {{db}} dB ; {{plannedDb}} dB demandés.',

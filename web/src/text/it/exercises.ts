@@ -108,7 +108,7 @@ export const exercisesWords = {
     },
     fullSpanScale: {
       name: 'Scala su tutta l’estensione',
-      what: 'Una scala maggiore dalla nota più grave alla più alta dello strumento, e ritorno.',
+      what: 'Dalla tonica alla nota più acuta e alla più grave del sax, e ritorno alla tonica.',
     },
     endSets: {
       name: 'Note degli estremi',
@@ -206,7 +206,7 @@ export const exercisesWords = {
     plain: 'Nomi con ottava; :2 per due tempi, r per una pausa.',
     help: 'Nomi con ottava; :2 per due tempi, r per una pausa, ( ) per una legatura, [p] [f] [<] [>] per le dinamiche, [air] per un attacco senza lingua.',
     marks:
-      '[Si♭3] Fa5: Fa5 come armonico di Si♭3. [bend:50] scende di 50 cent, [sub] è subtone, [hum] si canticchia, [ee-oo] sono vocali. Prima di una pausa: [silence] pressione tenuta, [rest] imboccatura ferma, [air] aria nel sax, [hear] sentire la nota che segue.',
+      '[Si♭3] Fa5: Fa5 come armonico di Si♭3. [bend:50] scende di 50 cent, [sub] è subtone, [hum] si canticchia, [ee-oo] sono vocali. Prima di una pausa: [silence] pressione tenuta, [rest] imboccatura ferma, [air] aria nel sax, [hear] sentire la nota che segue, [open] suonare libero.',
     mark: 'La parola {{word}}, «{{text}}», qui non è un segno: da pp a ff, <, >, air, sub, hum, bend:50, ee-oo o la nota diteggiata; prima di una pausa silence, rest, air o hear.',
     source: 'La parola {{word}}, «{{text}}», non è un armonico della nota tra parentesi che la precede.',
     empty: 'Scrivi almeno una nota.',

@@ -76,6 +76,8 @@ export const logWords = {
       vibratoRight: 'Vibrato come chiesto',
       noSubtone: 'Niente subtone',
       plainSoft: 'Piano, non subtone',
+      subtoneStops: 'Il subtone finisce qui',
+      subtoneRuns: 'Subtone tenuto fino in alto',
       subtoneSags: 'Il subtone cede',
       fadeBack: 'Cresce mentre cala',
       fadeShallow: 'Cala troppo poco',

@@ -188,6 +188,9 @@ export const verdictWords = {
       plainSoft:
         'Era piano, con la voce del suono piano normale: {{db}} dB d’aria in più, {{partials}} parziali più scuro.',
       subtone: 'Un subtone, {{db}} dB sotto il suono pieno.',
+      subtoneStops:
+        'Salendo, il subtone si è fermato qui, {{semitones}} semitoni sopra il suo inizio: mancava l’aria o il piano.',
+      subtoneRuns: 'Il subtone ha tenuto fino in alto, per {{semitones}} semitoni.',
       subtoneSags: 'Il subtone ha ceduto {{cents}} cent sotto il suono pieno.',
       fadeBack: 'È cresciuto di nuovo, di {{db}} dB, dove doveva calare.',
       fadeShallow: 'È calato di {{db}} dB; chiesti {{plannedDb}} dB.',
