@@ -18,7 +18,7 @@ const WRONG_PARTIAL = typical('partialTooLow');
 
 /** The mistakes that belong to each family. */
 export const TYPICAL_MISTAKES: Readonly<Record<string, readonly TypicalMistake[]>> = {
-  airIntoTone: [typical('jump'), typical('sharp')],
+  airIntoTone: [typical('wavyAir'), typical('jump'), typical('sharp')],
   hold: [typical('unsteady', 'unsteady', 'held'), typical('jump'), typical('dropOut'), typical('sharp')],
   countedBreaths: [typical('late'), typical('fatigue', 'laterWorse'), typical('unsteady')],
   threeZones: [typical('sinking'), typical('unsteady'), typical('flat')],

@@ -45,6 +45,10 @@ export const phrase = (usual: string) => ({ kind: 'phrase', usual }) as const;
 export const passage = (usual: string) => ({ kind: 'phrase', usual, asWritten: true }) as const;
 export const dynamic = (usual: Dynamic) => choice(DYNAMICS, usual);
 
+export const SEMITONES_EACH_TIME = { stays: 0, semitoneUp: 1, semitoneDown: -1 } as const;
+/** Where a phrase is repeated: on its notes, or from time to time a semitone off. */
+export const eachTime = choice(['stays', 'semitoneUp', 'semitoneDown'], 'stays');
+
 /** How the target of overtones is tuned, as a field of a family. */
 export const tuning = choice(['natural', 'tempered', 'free'], 'natural');
 

@@ -7,6 +7,8 @@ export { breathBudget } from './breathBudget';
 export {
   choice,
   dynamic,
+  eachTime,
+  SEMITONES_EACH_TIME,
   highestNote,
   note,
   number,

@@ -127,9 +127,9 @@ describe('aims of a colour and a level', () => {
       found([full, plain, sub, ...tones, full], 'fullAndSubtone', run).map(({ id, values }) => [id, values]);
     expect(of(sub, sub)).toEqual([
       ['subtone', { db: 12 }],
-      ['subtoneRuns', { semitones: 2 }],
+      ['subtoneRuns', { count: 2 }],
     ]);
-    const stops = (semitones: number) => ['subtoneStops', { semitones }];
+    const stops = (count: number) => ['subtoneStops', { count }];
     expect(of(at(-34, 3, 0, -29), sub)).toContainEqual(stops(1));
     expect(of(sub, at(-27, 3, 0, -20))).toContainEqual(stops(2));
     expect(of(sub, { ...sub, jumps: [{}] } as never)).toContainEqual(stops(2));

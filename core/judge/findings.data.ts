@@ -234,6 +234,15 @@ export const FINDINGS = rowsOf({
     needs: 'levels',
     tries: ['lessThroatMoreAir'],
   },
+  airWavers: {
+    values: ['db', 'uncertainty'],
+    weight: 1,
+    topic: 'start',
+    part: 'start',
+    needs: 'levels',
+    lost: 'tone',
+    tries: ['onePressure'],
+  },
   slowResponse: {
     values: ['ms', 'uncertainty'],
     weight: 1,
@@ -441,8 +450,8 @@ export const FINDINGS = rowsOf({
   noSubtone: { values: ['db', 'partials'], weight: 2, needs: 'levels', tries: ['dropToSubtone'] },
   plainSoft: { values: ['db', 'partials'], weight: 2, tries: ['dropToSubtone'] },
   subtone: { values: ['db'], weight: 0, needs: 'levels' },
-  subtoneRuns: { values: ['semitones'], weight: 0, needs: 'levels' },
-  subtoneStops: { values: ['semitones'], weight: 1, tries: ['dropToSubtone'], needs: 'levels' },
+  subtoneRuns: { values: ['count'], weight: 0, needs: 'levels' },
+  subtoneStops: { values: ['count'], weight: 1, tries: ['dropToSubtone'], needs: 'levels' },
   subtoneSags: { values: ['cents'], weight: 2, tries: ['supportWhenSoft'], explainsInTake: ['flat'] },
   fadeBack: { values: ['db'], weight: 2, needs: 'levels', lost: 'tone', tries: ['oneLongFade'] },
   fadeShallow: {

@@ -22,6 +22,7 @@ const tone = (change: object = {}) =>
         'riseS',
         'octaveBelowS',
         'overshootDb',
+        'airSpreadDb',
         'settleS',
         'scoopCents',
         'pitchCentreCents',

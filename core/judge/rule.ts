@@ -81,6 +81,11 @@ export function overLimit(name: Limited, quantity: Measured, { demand }: Pick<Ru
   return over(quantity, limitOf(name, demand));
 }
 
+/** The same, whichever side of 0 it lies on. */
+export function overEitherWay(name: Limited, quantity: Measured, context: Pick<RuleContext, 'demand'>) {
+  return overLimit(name, quantity, context) ?? overLimit(name, negative(quantity), context);
+}
+
 /** What an `over` says in cents, decibels, beats or partials. */
 export function said<const Unit extends string>(unit: Unit, found: Over | undefined) {
   return (

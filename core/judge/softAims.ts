@@ -62,14 +62,9 @@ export function subtoneRun({ measures, about: { score } }: Played): Finding[] {
   const stopsAt = run.find((at) => !holds(measures[at]));
   // One that was none from the start is told as that.
   if (stopsAt === from) return [];
-  if (stopsAt === undefined) return [finding('subtoneRuns', run.at(-1)!, { semitones: run.length - 1 })];
+  if (stopsAt === undefined) return [finding('subtoneRuns', run.at(-1)!, { count: run.length - 1 })];
   return [
-    finding(
-      'subtoneStops',
-      stopsAt,
-      { semitones: score.steps[stopsAt]!.soundedMidi - score.steps[from]!.soundedMidi },
-      1,
-    ),
+    finding('subtoneStops', stopsAt, { count: score.steps[stopsAt]!.soundedMidi - score.steps[from]!.soundedMidi }, 1),
   ];
 }
 

@@ -4,6 +4,7 @@ import {
   ALL_OF_IT,
   negative,
   over,
+  overEitherWay,
   overLimit,
   rule,
   said,
@@ -93,13 +94,7 @@ export const TONE_RULES: readonly AnyRule[] = [
   }),
   rule({
     id: 'slurStep',
-    when: (m, context) =>
-      m.slur &&
-      said(
-        'db',
-        overLimit('slurStepDb', m.slur.levelStepDb, context) ??
-          overLimit('slurStepDb', negative(m.slur.levelStepDb), context),
-      ),
+    when: (m, context) => m.slur && said('db', overEitherWay('slurStepDb', m.slur.levelStepDb, context)),
   }),
   rule({
     id: 'stairs',
@@ -222,15 +217,14 @@ export const TONE_RULES: readonly AnyRule[] = [
     when: (m, context) => saidInMs(overLimit('octaveBelowS', m.octaveBelowS, context)),
   }),
   rule({
+    id: 'airWavers',
+    when: (m, context) => said('db', overLimit('airSpreadDb', m.airSpreadDb, context)),
+  }),
+  rule({
     id: 'slipsAtEnd',
+    // A vibrato ends on one side of its wave.
     when: ({ release: { slipCents } }, context) =>
-      // A vibrato ends on one side of its wave.
-      context.step?.vibrato
-        ? undefined
-        : said(
-            'cents',
-            overLimit('slipCents', slipCents, context) ?? overLimit('slipCents', negative(slipCents), context),
-          ),
+      context.step?.vibrato ? undefined : said('cents', overEitherWay('slipCents', slipCents, context)),
   }),
   rule({
     id: 'peakLate',

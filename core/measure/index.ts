@@ -21,7 +21,8 @@ export {
   type QuantityRow,
   type Unit,
 } from './quantities.data';
-export { measureTake, tonesOfSteps, type StepMeasures, type TakeContext, type ToneOfStep } from './takeMeasures';
+export { measureTake, type StepMeasures } from './takeMeasures';
+export { tonesOfSteps, type TakeContext, type ToneOfStep } from './tonesOfSteps';
 export { toneChanges } from './toneChanges';
 export { colourOverLevel, type ColourAtLevel } from './colour';
 export { pairOutlines, toneOutline } from './overtonePair';

@@ -52,6 +52,8 @@ export const QUANTITY_ROWS = {
   octaveBelowS: { ...ms, limits: same(0.05), column: 'octave_below_s' },
   /** how much louder its start was than what followed */
   overshootDb: { ...db, signed: true, limits: { loose: 8, firm: 6, fine: 4 }, column: 'overshoot_db' },
+  /** how far the air that runs before it strays to each side of its middle */
+  airSpreadDb: { ...db, limits: { loose: 4, firm: 3, fine: 2 }, column: 'air_spread_db', untold: 'absent' },
   settleS: { ...ms, column: 'settle_s' },
   scoopCents: { ...cents, limits: same(15), column: 'scoop_cents' },
   pitchCentreCents: {

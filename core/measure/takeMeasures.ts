@@ -1,7 +1,7 @@
-import { askedHz, beatSeconds, modelOf, type Score, type Step } from '@inner-hum/core/exercise';
+import { modelOf } from '@inner-hum/core/exercise';
 import { HOP_S, type Frames } from '@inner-hum/core/signal';
-import type { LevelRuler } from '@inner-hum/core/theory';
-import { alignSteps, foldedCents, type ExpectedStep } from './align';
+import { airSpreadDb } from './airBefore';
+import { foldedCents } from './align';
 import { octaveBelowS, responseS, riseS } from './attack';
 import { bend, type Bend } from './bend';
 import { byLoudness, softestDb, type ByLoudness } from './byLoudness';
@@ -25,7 +25,7 @@ import {
   type UpperMixed,
 } from './interruptions';
 import { levelAgainstPlanDb, levelDb } from './levelAgainstPlan';
-import { latenessS, type AudioPath } from './lateness';
+import { latenessS } from './lateness';
 import { absent, valueOf, type Measured } from './measured';
 import { driftCentsPerS, pitchCentreCents, pitchSteadinessCents, shareInWindow } from './pitch';
 import { overtonePair, type OvertonePair } from './overtonePair';
@@ -33,8 +33,8 @@ import { otherNote } from './otherNote';
 import { overshootDb } from './overshoot';
 import { pairChangeS } from './pairChange';
 import { pitchAgainstLevelCents } from './pitchAgainstLevel';
-import { DEMAND_CENTS, type Demand, type StepQuantity } from './quantities.data';
-import { plannedLine, plannedRange, type PlannedLine } from './plannedLine';
+import { DEMAND_CENTS, type StepQuantity } from './quantities.data';
+import { plannedRange } from './plannedLine';
 import { release, type Release } from './release';
 import { roomDb } from './roomBelow';
 import { settling } from './settle';
@@ -42,6 +42,7 @@ import { slurContinuity, type SlurContinuity } from './slur';
 import { median } from './statistics';
 import { halfBeatLevels, peakPlaceBeats, rangeDb, stairs, swellErrorDb, wrongWayShare, type Stair } from './swellShape';
 import { toneAttack, toneBody, type ToneBody, type ToneSpan } from './tone';
+import { airBeforeS, tonesOfSteps, type Expected, type TakeContext } from './tonesOfSteps';
 import { vibrato } from './vibrato';
 
 /** What was measured on one step of a score. Times are seconds in the take's frames. */
@@ -76,63 +77,6 @@ export type StepMeasures =
       /** of a tone that is bent on purpose */
       readonly bend?: Bend;
     } & Readonly<Record<StepQuantity, Measured>>);
-
-/** What the measuring of a take needs to know besides its frames. */
-export interface TakeContext {
-  readonly score: Score;
-  /** when the first beat fell, seconds in the frames */
-  readonly firstBeatS: number;
-  readonly a4Hz: number;
-  readonly ruler: LevelRuler;
-  readonly demand: Demand;
-  readonly audioPath: AudioPath;
-  /** false when the first sound set the beat, so that being late means nothing */
-  readonly onBeat: boolean;
-}
-
-/** A step as it is asked for, and where it sounded; no span where it did not. */
-export interface ToneOfStep {
-  readonly expected: Expected;
-  readonly span: ToneSpan | undefined;
-}
-
-/** What each step of a score asks for and which sound of the take is its own, in the order of the score. */
-export function tonesOfSteps(frames: Frames, context: TakeContext): ToneOfStep[] {
-  const { score, a4Hz } = context;
-  const voiced = frames.f0Hz.filter((hz) => hz > 0);
-  const resting = voiced.length > 0 ? median(voiced) : 0;
-  const expected = score.steps.map((step): Expected => {
-    const line = plannedLine(score, step, context.firstBeatS, context.ruler);
-    const { fingeredHz: tubeHz, targetHz: plannedHz } = askedHz(score, step, a4Hz);
-    const targetHz = step.freePitch && resting > 0 ? resting : plannedHz;
-    const fingeredHz = step.freePitch ? targetHz : tubeHz;
-    // The sound of the room comes as much later as the audio path is long.
-    const startS = line.startS + context.audioPath.delayS;
-    const { hum: anyOctave = false, bendCents = 0 } = step;
-    const endS = line.endS + context.audioPath.delayS;
-    return { step, line, fingeredHz, targetHz, startS, endS, anyOctave, bendCents };
-  });
-  const spans = alignSteps(asked(frames, context), expected, beatSeconds(score));
-  return expected.map((entry, i) => ({ expected: entry, span: spans[i] }));
-}
-
-/**
- * What may belong to a step: what sounds in open bars is nobody's but the player's, up to the middle of the breath after
- * them.
- */
-function asked(frames: Frames, { score, firstBeatS, audioPath }: TakeContext): Frames {
-  const open = score.gaps?.filter(({ kind }) => kind === 'open') ?? [];
-  if (open.length === 0) return frames;
-  const f0Hz = frames.f0Hz.slice();
-  const rowAt = (beat: number) => Math.round((firstBeatS + audioPath.delayS + beat * beatSeconds(score)) / HOP_S);
-  for (const { startBeat, beats } of open) {
-    const endBeat = startBeat + beats;
-    const nextBeat = score.steps.find((step) => step.startBeat >= endBeat)?.startBeat;
-    const untilBeat = nextBeat === undefined ? Infinity : (endBeat + nextBeat) / 2;
-    f0Hz.fill(0, rowAt(startBeat), Math.min(f0Hz.length, rowAt(untilBeat)));
-  }
-  return { ...frames, f0Hz };
-}
 
 /** Measures of every step of a take, in the order of the score. */
 export function measureTake(frames: Frames, context: TakeContext): StepMeasures[] {
@@ -184,12 +128,6 @@ function bodyIn(frames: Frames, span: ToneSpan, { line, targetHz }: Expected): {
   return { frames, body: toneBody(frames, span, targetHz, valueOf(settleS) ?? 0) };
 }
 
-/** A step as it is looked for in the sound. */
-interface Expected extends ExpectedStep {
-  readonly step: Step;
-  readonly line: PlannedLine;
-}
-
 function measureTone(
   frames: Frames,
   span: ToneSpan,
@@ -201,6 +139,7 @@ function measureTone(
   const attack = toneAttack(frames, span);
   const onsetS = attack?.onsetS ?? span.start * HOP_S;
   const endS = span.end * HOP_S;
+  const airFromS = airBeforeS(step, context);
   const wave = vibrato(body);
   const halfBeats = halfBeatLevels(frames, span, line);
   const other = otherNote(frames, span, fingeredHz, body.frame.length, context.a4Hz);
@@ -227,6 +166,8 @@ function measureTone(
     octaveBelowS: octaveBelowS(attack),
     overshootDb:
       step.attack === 'slurred' ? absent('notPlanned') : overshootDb(frames, span, line, context.audioPath.delayS),
+    airSpreadDb:
+      airFromS === undefined ? absent('notPlanned') : airSpreadDb(frames, { fromS: airFromS, onsetS }, context.roomDb),
     settleS,
     scoopCents,
     pitchCentreCents: pitchCentreCents(body),

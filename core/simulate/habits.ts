@@ -37,6 +37,8 @@ export interface Habits {
   readonly dropOuts: readonly { readonly place: number; readonly lastsS: number }[];
   /** how much louder a tone starts than it goes on, dB */
   readonly overshootDb: number;
+  /** how far air that runs without a tone swells and sinks to each side, dB */
+  readonly airWavesDb: number;
   /** breath noise under a loud tone, dB */
   readonly breathDb: number;
   /** how much more breath noise for each 10 dB softer than the loudest of the plan, dB */
@@ -115,6 +117,7 @@ export const CLEAN_HABITS: Habits = {
   jumps: [],
   dropOuts: [],
   overshootDb: 0,
+  airWavesDb: 0,
   breathDb: -34,
   breathWhenSoftDb: 3,
   loudDb: 0,
@@ -213,6 +216,7 @@ export const FAULTS = {
   slowResponse: { responseS: 0.32 },
   scooped: { scoopCents: 60 },
   blasts: { overshootDb: 10 },
+  wavyAir: { airWavesDb: 7 },
   slipsAtEnd: { slipCents: -40 },
   tongueFails: { failsWith: 'tongue' },
   airFails: { failsWith: 'breath' },

@@ -71,6 +71,7 @@ describe('playStandIn', () => {
       staysOneVowel: 'vowelSweep',
       neverSoft: 'fullAndSubtone',
       blasts: 'countedBreaths',
+      wavyAir: 'airIntoTone',
       plainSubtone: 'fullAndSubtone',
       sagsSoft: 'fullAndSubtone',
       slowChange: 'overtoneMatch',

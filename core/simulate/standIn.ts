@@ -7,6 +7,8 @@ import { type StandInSettings, Tone } from './playedTone';
 const ROOM_NOISE = 1e-4;
 /** Air that goes through the horn between tones, dB under its loudest. */
 const AIR_DB = -38;
+/** How often it swells where it wavers, Hz. */
+const AIR_WAVES_HZ = 0.9;
 /** How long it takes to begin and to end, seconds. */
 const AIR_EDGE_S = 0.1;
 
@@ -44,7 +46,7 @@ export function playStandIn(planned: Score, settings: StandInSettings): Float32A
   for (const gap of score.gaps ?? []) {
     if (gap.kind !== 'air') continue;
     const startS = leadS + gap.startBeat * beatS;
-    addAir(out, sampleRateHz, { startS, lengthS: gap.beats * beatS, db: airDb }, random);
+    addAir(out, sampleRateHz, { startS, lengthS: gap.beats * beatS, db: airDb, wavesDb: habits.airWavesDb }, random);
   }
   addRoom(out, sampleRateHz, habits.roomS);
   for (let i = 0; i < out.length; i++) out[i]! += ROOM_NOISE * random.normal();
@@ -77,7 +79,7 @@ const FREE_STEPS = [0, 2, -1, -3];
 function addAir(
   out: Float32Array,
   sampleRateHz: number,
-  { startS, lengthS, db }: { readonly startS: number; readonly lengthS: number; readonly db: number },
+  { startS, lengthS, db, wavesDb }: Readonly<Record<'startS' | 'lengthS' | 'db' | 'wavesDb', number>>,
   random: SeededRandom,
 ): void {
   let low = 0;
@@ -86,7 +88,8 @@ function addAir(
     low += 0.5 * (random.normal() - low);
     const at = Math.round(startS * sampleRateHz) + i;
     const edge = Math.min(1, t / AIR_EDGE_S, (lengthS - t) / AIR_EDGE_S);
-    if (at >= 0 && at < out.length) out[at]! += dbToAmplitude(db) * edge * low * 1.73;
+    const waveDb = wavesDb * Math.sin(2 * Math.PI * AIR_WAVES_HZ * t);
+    if (at >= 0 && at < out.length) out[at]! += dbToAmplitude(db + waveDb) * edge * low * 1.73;
   }
 }
 

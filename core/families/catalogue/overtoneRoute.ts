@@ -1,12 +1,15 @@
 import {
   ROUTE_AIMS,
+  SEMITONES_EACH_TIME,
   bestRoute,
   choice,
   dynamic,
+  eachTime,
   number,
   parsePhrase,
   phrase,
   phraseTones,
+  series,
   text,
   tuning,
 } from '@inner-hum/core/exercise';
@@ -24,17 +27,23 @@ export const overtoneRoute = defineFamily({
     aim: choice(ROUTE_AIMS, 'easiest'),
     // Names of sources in order, "58/2 58/3 …"; empty for the best route of a player who is not known.
     route: text(''),
+    repeats: number(1, 12, 1),
+    eachTime,
     restBeats: number(1, 8, 4),
     dynamic: dynamic('mf'),
     tuning,
   },
-  tones: ({ phrase: words, aim, route, restBeats, dynamic: loudness }, horn) => {
+  tones: ({ phrase: words, aim, route, repeats, eachTime: move, restBeats, dynamic: loudness }, horn) => {
     const midis = parsePhrase(words).flatMap((note) => note.midi ?? []);
-    const sources = routeFrom(route, midis, horn) ?? bestRoute(horn, midis, { aim }).sources;
-    return phraseTones(words, restBeats, (_, i) => {
-      const { tubeMidi, partialNumber, octaveKey } = sources[i]!;
-      return { note: tubeMidi, partial: partialNumber, octaveKey, dynamics: [loudness] };
-    });
+    return series(repeats, (i) => {
+      const moved = midis.map((midi) => midi + i * SEMITONES_EACH_TIME[move]);
+      // A route that is named is that of the phrase as it stands: moved, it finds its own.
+      const sources = routeFrom(route, moved, horn) ?? bestRoute(horn, moved, { aim }).sources;
+      return phraseTones(words, restBeats, (_, at) => {
+        const { tubeMidi, partialNumber, octaveKey } = sources[at]!;
+        return { note: tubeMidi, partial: partialNumber, octaveKey, dynamics: [loudness] };
+      });
+    }).flat();
   },
   teaching: {
     longestBreathS: 6,

@@ -15,15 +15,19 @@ import { defineFamily } from '../family';
 const FIRST_OCTAVE_KEY_MIDI = 74;
 const LAST_OCTAVE_KEY_MIDI = 85;
 const TWELFTH = 3;
+const FIFTH = 7;
 const NOTES = 5;
 
-/** Octave-key fingerings overblown to the fifth above them: chromatically, by whole tones, or a phrase a fifth up. */
+/**
+ * Octave-key fingerings overblown to the fifth above them: chromatically, by whole tones, against the regular note, or a phrase
+ * a fifth up.
+ */
 export const shortTwelfths = defineFamily({
   id: 'shortTwelfths',
   stage: 'overtones',
   tempoBpm: 72,
   fields: {
-    pattern: choice(['chromatic', 'byTones', 'phraseFifthUp'], 'chromatic'),
+    pattern: choice(['chromatic', 'byTones', 'againstRegular', 'phraseFifthUp'], 'chromatic'),
     writtenMidi: note(FIRST_OCTAVE_KEY_MIDI),
     notes: number(1, 12, NOTES),
     phrase: phrase('D5 E5 F♯5 E5 D5:2'),
@@ -39,10 +43,13 @@ export const shortTwelfths = defineFamily({
     return series(notes, (i): Tone[] => {
       const fingered = writtenMidi + i * step;
       const common = { beats, dynamics: [loudness] };
-      return [
-        { note: fingered, ...common, attack: 'breath' },
-        { ...overblown(fingered), ...common, attack: 'slurred', rest: restBeats },
-      ];
+      const upper: Tone = { ...overblown(fingered), ...common, attack: 'slurred', rest: restBeats };
+      if (pattern === 'againstRegular')
+        return [
+          { note: fingered + FIFTH, ...common, attack: 'breath' },
+          { ...upper, pair: true },
+        ];
+      return [{ note: fingered, ...common, attack: 'breath' }, upper];
     }).flat();
   },
   teaching: {

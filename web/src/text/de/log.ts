@@ -54,6 +54,7 @@ export const logWords = {
       early: 'Zu früh',
       slowResponse: 'Träge Ansprache',
       scooped: 'Von unten angesetzt',
+      airWavers: 'Luft schwankt',
       overshoots: 'Beginnt zu laut',
       octaveUnder: 'Unteroktave im Einsatz',
       slipsAtEnd: 'Rutscht am Ende',

@@ -133,6 +133,7 @@ export const setUpWords = {
       tooLoud: 'Spielt alles lauter',
       tooSoft: 'Spielt alles leiser',
       neverSoft: 'Spielt nie leise',
+      wavyAir: 'Luft schwankt vor dem Ton',
       blasts: 'Platzt in den Ton',
       plainSubtone: 'Spielt leise statt Subtone',
       sagsSoft: 'Sackt leise ab',

@@ -146,6 +146,7 @@ export const verdictWords = {
       stoppedAfter: 'Du hast nach {{played}} von {{total}} Tönen aufgehört.',
       slowResponse: 'Der Ton sprach {{ms}} ms (±{{uncertainty}}) nach der Luft an.',
       scooped: 'Er begann {{cents}} Cent (±{{uncertainty}}) unter seiner eigenen Tonhöhe.',
+      airWavers: 'Die Luft davor schwoll und sank um {{db}} dB (±{{uncertainty}}).',
       overshoots: 'Er begann {{db}} dB (±{{uncertainty}}) lauter, als er weiterging.',
       octaveUnder: 'In den ersten {{ms}} ms (±{{uncertainty}}) klang die Oktave darunter mit.',
       slipsAtEnd: 'Die Tonhöhe rutschte beim Loslassen um {{cents}} Cent (±{{uncertainty}}).',
@@ -187,9 +188,12 @@ export const verdictWords = {
       plainSoft:
         'Das war leise, in der Stimme des schlicht leisen Tons: {{db}} dB mehr Luft, {{partials}} Teiltöne dunkler.',
       subtone: 'Ein Subtone, {{db}} dB unter dem vollen Ton.',
-      subtoneStops:
-        'Auf dem Weg nach oben endete der Subtone hier, {{semitones}} Halbtöne über seinem Anfang: Luft oder Leise war weg.',
-      subtoneRuns: 'Der Subtone hielt den ganzen Weg nach oben, über {{semitones}} Halbtöne.',
+      subtoneStops_one:
+        'Auf dem Weg nach oben endete der Subtone hier, {{count}} Halbton über seinem Anfang: Luft oder Leise war weg.',
+      subtoneStops_other:
+        'Auf dem Weg nach oben endete der Subtone hier, {{count}} Halbtöne über seinem Anfang: Luft oder Leise war weg.',
+      subtoneRuns_one: 'Der Subtone hielt den ganzen Weg nach oben, über {{count}} Halbton.',
+      subtoneRuns_other: 'Der Subtone hielt den ganzen Weg nach oben, über {{count}} Halbtöne.',
       subtoneSags: 'Der Subtone sackte {{cents}} Cent unter den vollen Ton.',
       fadeBack: 'Er wuchs wieder, um {{db}} dB, wo er abschwellen soll.',
       fadeShallow: 'Er schwoll um {{db}} dB ab; verlangt waren {{plannedDb}} dB.',
@@ -262,6 +266,7 @@ export const verdictWords = {
     responseS: 'Ansprache, von der ersten Luft zum Ton',
     latenessS: 'Verspätung',
     riseS: 'Anstieg, 10 bis 90 %',
+    airSpreadDb: 'Luft vor dem Ton, wie weit sie schwankt',
     overshootDb: 'Einsatz über dem, was folgt',
     octaveBelowS: 'Unteroktave im Einsatz',
     settleS: 'Beruhigt nach',

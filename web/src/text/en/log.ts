@@ -54,6 +54,7 @@ export const logWords = {
       early: 'Early',
       slowResponse: 'Slow response',
       scooped: 'Scooped',
+      airWavers: 'Air wavers',
       overshoots: 'Starts too loud',
       octaveUnder: 'Octave below in the attack',
       slipsAtEnd: 'Slips at the end',

@@ -129,6 +129,7 @@ export const setUpWords = {
       tooLoud: 'Plays all louder',
       tooSoft: 'Plays all softer',
       neverSoft: 'Never plays softly',
+      wavyAir: 'Wavers in its air before a tone',
       blasts: 'Blasts its starts',
       plainSubtone: 'Plays plain soft for subtone',
       sagsSoft: 'Sags when soft',

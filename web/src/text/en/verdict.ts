@@ -141,6 +141,7 @@ export const verdictWords = {
       stoppedAfter: 'You stopped after {{played}} of {{total}} tones.',
       slowResponse: 'The tone spoke {{ms}} ms (±{{uncertainty}}) after the air.',
       scooped: 'It began {{cents}} cents (±{{uncertainty}}) under its own pitch.',
+      airWavers: 'The air before it swelled and sank by {{db}} dB (±{{uncertainty}}).',
       overshoots: 'It started {{db}} dB (±{{uncertainty}}) louder than it went on.',
       octaveUnder: 'The octave below sounded with its first {{ms}} ms (±{{uncertainty}}).',
       slipsAtEnd: 'The pitch slipped by {{cents}} cents (±{{uncertainty}}) as it was let go.',
@@ -181,9 +182,12 @@ export const verdictWords = {
       plainSoft:
         'That was soft, in the voice of the plain soft tone: {{db}} dB more air, {{partials}} partials darker.',
       subtone: 'A subtone, {{db}} dB below the full tone.',
-      subtoneStops:
-        'Going up, the subtone stopped here, {{semitones}} semitones over where it began: the air or the softness was gone.',
-      subtoneRuns: 'The subtone held all the way up, over {{semitones}} semitones.',
+      subtoneStops_one:
+        'Going up, the subtone stopped here, {{count}} semitone over where it began: the air or the softness was gone.',
+      subtoneStops_other:
+        'Going up, the subtone stopped here, {{count}} semitones over where it began: the air or the softness was gone.',
+      subtoneRuns_one: 'The subtone held all the way up, over {{count}} semitone.',
+      subtoneRuns_other: 'The subtone held all the way up, over {{count}} semitones.',
       subtoneSags: 'The subtone sagged {{cents}} cents below the full tone.',
       fadeBack: 'It grew again, by {{db}} dB, where it should fade.',
       fadeShallow: 'It faded by {{db}} dB; {{plannedDb}} dB asked for.',
@@ -255,6 +259,7 @@ export const verdictWords = {
     responseS: 'Response, from first air to tone',
     latenessS: 'Lateness',
     riseS: 'Rise, 10 to 90 %',
+    airSpreadDb: 'Air before the tone, how far it strays',
     overshootDb: 'Start above what follows',
     octaveBelowS: 'Octave below in the attack',
     settleS: 'Settled after',

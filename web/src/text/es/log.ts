@@ -54,6 +54,7 @@ export const logWords = {
       early: 'Pronto',
       slowResponse: 'Respuesta lenta',
       scooped: 'Tomado desde abajo',
+      airWavers: 'Aire irregular',
       overshoots: 'Empieza demasiado fuerte',
       octaveUnder: 'Octava grave en el ataque',
       slipsAtEnd: 'Resbala al final',

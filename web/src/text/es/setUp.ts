@@ -130,6 +130,7 @@ export const setUpWords = {
       tooLoud: 'Toca todo más fuerte',
       tooSoft: 'Toca todo más suave',
       neverSoft: 'Nunca toca suave',
+      wavyAir: 'Aire irregular antes del sonido',
       blasts: 'Ataca con golpe',
       plainSubtone: 'Toca suave en vez de subtone',
       sagsSoft: 'Cede en lo suave',

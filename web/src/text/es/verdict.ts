@@ -143,6 +143,7 @@ export const verdictWords = {
       stoppedAfter: 'Paraste tras {{played}} de {{total}} sonidos.',
       slowResponse: 'El sonido respondió {{ms}} ms (±{{uncertainty}}) después del aire.',
       scooped: 'Empezó {{cents}} cents (±{{uncertainty}}) por debajo de su altura.',
+      airWavers: 'El aire anterior creció y cedió {{db}} dB (±{{uncertainty}}).',
       overshoots: 'Empezó {{db}} dB (±{{uncertainty}}) más fuerte de lo que siguió.',
       octaveUnder: 'La octava de abajo sonó con sus primeros {{ms}} ms (±{{uncertainty}}).',
       slipsAtEnd: 'La altura resbaló {{cents}} cents (±{{uncertainty}}) al soltarla.',
@@ -185,9 +186,12 @@ export const verdictWords = {
       plainSoft:
         'Fue suave, con la voz del sonido suave normal: {{db}} dB más de aire, {{partials}} parciales más oscuro.',
       subtone: 'Un subtone, {{db}} dB bajo el sonido lleno.',
-      subtoneStops:
-        'Al subir, el subtone se acabó aquí, {{semitones}} semitonos sobre su comienzo: faltó el aire o la suavidad.',
-      subtoneRuns: 'El subtone aguantó hasta arriba, en {{semitones}} semitonos.',
+      subtoneStops_one:
+        'Al subir, el subtone se acabó aquí, {{count}} semitono sobre su comienzo: faltó el aire o la suavidad.',
+      subtoneStops_other:
+        'Al subir, el subtone se acabó aquí, {{count}} semitonos sobre su comienzo: faltó el aire o la suavidad.',
+      subtoneRuns_one: 'El subtone aguantó hasta arriba, en {{count}} semitono.',
+      subtoneRuns_other: 'El subtone aguantó hasta arriba, en {{count}} semitonos.',
       subtoneSags: 'El subtone cedió {{cents}} cents bajo el sonido lleno.',
       fadeBack: 'Creció de nuevo, {{db}} dB, donde debía decrecer.',
       fadeShallow: 'Decreció {{db}} dB; se pedían {{plannedDb}} dB.',
@@ -260,6 +264,7 @@ export const verdictWords = {
     responseS: 'Respuesta, del primer aire al sonido',
     latenessS: 'Retraso',
     riseS: 'Subida, del 10 al 90 %',
+    airSpreadDb: 'Aire antes del sonido, cuánto oscila',
     overshootDb: 'Ataque sobre lo que sigue',
     octaveBelowS: 'Octava grave en el ataque',
     settleS: 'Asentado tras',

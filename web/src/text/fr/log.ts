@@ -54,6 +54,7 @@ export const logWords = {
       early: 'En avance',
       slowResponse: 'Réponse lente',
       scooped: 'Pris par en dessous',
+      airWavers: 'Air irrégulier',
       overshoots: 'Commence trop fort',
       octaveUnder: 'Octave grave à l’attaque',
       slipsAtEnd: 'Glisse à la fin',

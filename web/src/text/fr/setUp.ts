@@ -131,6 +131,7 @@ export const setUpWords = {
       tooLoud: 'Joue tout plus fort',
       tooSoft: 'Joue tout plus doux',
       neverSoft: 'Ne joue jamais doux',
+      wavyAir: 'Air irrégulier avant le son',
       blasts: 'Attaque en force',
       plainSubtone: 'Joue doux au lieu de subtone',
       sagsSoft: 'S’affaisse dans le doux',

@@ -150,6 +150,7 @@ export const verdictWords = {
       stoppedAfter: 'Tu t’es arrêté après {{played}} sons sur {{total}}.',
       slowResponse: 'Le son a parlé {{ms}} ms (±{{uncertainty}}) après l’air.',
       scooped: 'Il a commencé {{cents}} cents (±{{uncertainty}}) sous sa propre hauteur.',
+      airWavers: 'L’air qui le précède a enflé et faibli de {{db}} dB (±{{uncertainty}}).',
       overshoots: 'Il a commencé {{db}} dB (±{{uncertainty}}) plus fort que la suite.',
       octaveUnder: 'L’octave grave a sonné avec ses premières {{ms}} ms (±{{uncertainty}}).',
       slipsAtEnd: 'La hauteur a glissé de {{cents}} cents (±{{uncertainty}}) au lâcher.',
@@ -192,9 +193,12 @@ export const verdictWords = {
       plainSoft:
         'C’était doux, avec la voix du son doux ordinaire : {{db}} dB d’air en plus, {{partials}} partiels plus sombre.',
       subtone: 'Un subtone, {{db}} dB sous le son plein.',
-      subtoneStops:
-        'En montant, le subtone s’est arrêté ici, {{semitones}} demi-tons au-dessus de son début : l’air ou la douceur était parti.',
-      subtoneRuns: 'Le subtone a tenu jusqu’en haut, sur {{semitones}} demi-tons.',
+      subtoneStops_one:
+        'En montant, le subtone s’est arrêté ici, {{count}} demi-ton au-dessus de son début : l’air ou la douceur était parti.',
+      subtoneStops_other:
+        'En montant, le subtone s’est arrêté ici, {{count}} demi-tons au-dessus de son début : l’air ou la douceur était parti.',
+      subtoneRuns_one: 'Le subtone a tenu jusqu’en haut, sur {{count}} demi-ton.',
+      subtoneRuns_other: 'Le subtone a tenu jusqu’en haut, sur {{count}} demi-tons.',
       subtoneSags: 'Le subtone s’est affaissé de {{cents}} cents sous le son plein.',
       fadeBack: 'Il a enflé de nouveau, de {{db}} dB, où il devait diminuer.',
       fadeShallow: 'Il a diminué de {{db}} dB ; {{plannedDb}} dB demandés.',
@@ -268,6 +272,7 @@ export const verdictWords = {
     responseS: 'Réponse, du premier air au son',
     latenessS: 'Retard',
     riseS: 'Montée, 10 à 90 %',
+    airSpreadDb: 'Air avant le son, son écart',
     overshootDb: 'Attaque au-dessus de la suite',
     octaveBelowS: 'Octave grave à l’attaque',
     settleS: 'Posé après',

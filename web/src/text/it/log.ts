@@ -54,6 +54,7 @@ export const logWords = {
       early: 'In anticipo',
       slowResponse: 'Risposta lenta',
       scooped: 'Preso da sotto',
+      airWavers: 'Aria irregolare',
       overshoots: 'Comincia troppo forte',
       octaveUnder: 'Ottava sotto nell’attacco',
       slipsAtEnd: 'Scivola alla fine',

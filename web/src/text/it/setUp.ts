@@ -129,6 +129,7 @@ export const setUpWords = {
       tooLoud: 'Suona tutto più forte',
       tooSoft: 'Suona tutto più piano',
       neverSoft: 'Non suona mai piano',
+      wavyAir: 'Aria irregolare prima del suono',
       blasts: 'Attacca di botto',
       plainSubtone: 'Suona piano invece di subtone',
       sagsSoft: 'Cede nel piano',

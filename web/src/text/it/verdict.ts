@@ -145,6 +145,7 @@ export const verdictWords = {
       stoppedAfter: 'Ti sei fermato dopo {{played}} suoni su {{total}}.',
       slowResponse: 'Il suono ha parlato {{ms}} ms (±{{uncertainty}}) dopo l’aria.',
       scooped: 'È cominciato {{cents}} cent (±{{uncertainty}}) sotto la sua altezza.',
+      airWavers: 'L’aria prima è cresciuta e calata di {{db}} dB (±{{uncertainty}}).',
       overshoots: 'È cominciato {{db}} dB (±{{uncertainty}}) più forte di come è andato avanti.',
       octaveUnder: 'L’ottava sotto ha suonato con i suoi primi {{ms}} ms (±{{uncertainty}}).',
       slipsAtEnd: 'L’altezza è scivolata di {{cents}} cent (±{{uncertainty}}) nel lasciarla.',
@@ -188,9 +189,12 @@ export const verdictWords = {
       plainSoft:
         'Era piano, con la voce del suono piano normale: {{db}} dB d’aria in più, {{partials}} parziali più scuro.',
       subtone: 'Un subtone, {{db}} dB sotto il suono pieno.',
-      subtoneStops:
-        'Salendo, il subtone si è fermato qui, {{semitones}} semitoni sopra il suo inizio: mancava l’aria o il piano.',
-      subtoneRuns: 'Il subtone ha tenuto fino in alto, per {{semitones}} semitoni.',
+      subtoneStops_one:
+        'Salendo, il subtone si è fermato qui, {{count}} semitono sopra il suo inizio: mancava l’aria o il piano.',
+      subtoneStops_other:
+        'Salendo, il subtone si è fermato qui, {{count}} semitoni sopra il suo inizio: mancava l’aria o il piano.',
+      subtoneRuns_one: 'Il subtone ha tenuto fino in alto, per {{count}} semitono.',
+      subtoneRuns_other: 'Il subtone ha tenuto fino in alto, per {{count}} semitoni.',
       subtoneSags: 'Il subtone ha ceduto {{cents}} cent sotto il suono pieno.',
       fadeBack: 'È cresciuto di nuovo, di {{db}} dB, dove doveva calare.',
       fadeShallow: 'È calato di {{db}} dB; chiesti {{plannedDb}} dB.',
@@ -263,6 +267,7 @@ export const verdictWords = {
     responseS: 'Risposta, dalla prima aria al suono',
     latenessS: 'Ritardo',
     riseS: 'Salita, dal 10 al 90 %',
+    airSpreadDb: 'Aria prima del suono, quanto oscilla',
     overshootDb: 'Attacco sopra ciò che segue',
     octaveBelowS: 'Ottava sotto nell’attacco',
     settleS: 'Assestato dopo',
