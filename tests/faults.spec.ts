@@ -62,7 +62,10 @@ async function putAway(page: Page): Promise<void> {
           const drafts = await of<{ takeId: string; plan: { firstBeatS: number | null } }>('drafts');
           const pieces = await of<{ takeId: string; samples: Int16Array }>('draftPieces');
           db.close();
-          const { takeId, plan } = drafts.at(-1)!;
+          // The draft itself is put away a moment after the take begins.
+          const draft = drafts.at(-1);
+          if (!draft) return -Infinity;
+          const { takeId, plan } = draft;
           const samples = pieces.filter((piece) => piece.takeId === takeId).map((piece) => piece.samples.length);
           return samples.reduce((sum, length) => sum + length, 0) / 48_000 - (plan.firstBeatS ?? Infinity);
         }),
