@@ -81,6 +81,9 @@ export function drawChannel(
   fill();
 }
 
+/** A tone this near to its plan has one edge, not two that flicker around each other, px. */
+const ON_PLAN_PX = 2.5;
+
 /** The plan around the tone: pale where the tone is thinner, and its two edges over it where it is thicker. */
 export function drawPlannedEdges(
   context: CanvasRenderingContext2D,
@@ -93,7 +96,7 @@ export function drawPlannedEdges(
     let before: Column | undefined;
     for (const column of columns) {
       const { x, centre, planned, index, other, thick } = column;
-      if (planned === undefined || other) {
+      if (planned === undefined || other || Math.abs(planned - thick) < ON_PLAN_PX) {
         before = undefined;
         continue;
       }

@@ -30,6 +30,12 @@ export const FACE = '"Atkinson Hyperlegible Next Variable", sans-serif';
 const SMOOTH = 4;
 /** And pitch: what an ear takes for one pitch, 210 ms in all. */
 const SMOOTH_PITCH = 10;
+/** The band lies where the tone lies on the whole, 910 ms: its edges then show loudness, and the line within it the pitch. */
+const SMOOTH_BAND = 90;
+/** Loudness spreads towards the loud end, so that a hairpin is seen for one. Chosen by looking. */
+const SPREAD = 1.4;
+/** Columns farther apart than this, frames, are not of one tone. */
+const ONE_TONE = 4;
 /** A frame this wide is looked at closely, px: then each of them is shown as it was heard. */
 const CLOSE_PX = 4;
 
@@ -100,6 +106,8 @@ export interface Column {
   readonly partial: number;
   readonly other: boolean;
   readonly spineY: number;
+  /** the step that it belongs to */
+  readonly step: RibbonStep | undefined;
 }
 
 /** Steps of a score whose first beat falls at `firstBeatS`. */
@@ -122,7 +130,7 @@ export function xOf(view: RibbonView, timeS: number): number {
 }
 
 export function thickness(view: RibbonView, position: number): number {
-  const share = 0.05 + 0.95 * Math.min(1.15, Math.max(0, position));
+  const share = 0.04 + 0.96 * Math.min(1.15, Math.max(0, position)) ** SPREAD;
   return Math.max(LEAST_PX, share * LOUDEST_SHARE * view.height);
 }
 
@@ -153,31 +161,36 @@ export function columnsOf(view: RibbonView): Column[] {
       planned: inStep ? thickness(view, step.positionAt(timeS)) : undefined,
       partial: step ? soundingPartial(hz, step.fingeredHz) : 1,
       other,
+      step,
       spineY: axis - (shown / FULL_CENTS) * axis,
     });
   }
-  const close = xOf(view, HOP_S) - xOf(view, 0) >= CLOSE_PX;
-  const reach = close ? 0 : SMOOTH_PITCH;
-  return columns.map((column, i) => ({
-    ...column,
-    centre: smoothed(columns, i, reach, 'centre'),
-    spineY: smoothed(columns, i, reach, 'spineY'),
-    thick: smoothed(columns, i, close ? 0 : SMOOTH, 'thick'),
-  }));
+  if (xOf(view, HOP_S) - xOf(view, 0) >= CLOSE_PX) return columns;
+  const [centre, spineY, thick] = [
+    smoothed(columns, SMOOTH_BAND, 'centre'),
+    smoothed(columns, SMOOTH_PITCH, 'spineY'),
+    smoothed(columns, SMOOTH, 'thick'),
+  ];
+  return columns.map((column, i) => ({ ...column, centre: centre[i]!, spineY: spineY[i]!, thick: thick[i]! }));
 }
 
-/** A place of a column over a moment, within its own tone: so many frames to each side. */
-function smoothed(columns: readonly Column[], i: number, reach: number, place: 'centre' | 'spineY' | 'thick'): number {
-  const { index, other } = columns[i]!;
-  let sum = 0;
-  let count = 0;
-  for (let k = Math.max(0, i - reach); k <= Math.min(columns.length - 1, i + reach); k++) {
-    const near = columns[k]!;
-    if (Math.abs(near.index - index) > reach || near.other !== other) continue;
-    sum += near[place];
-    count++;
+/** A place of each column over a moment, within its own tone: so many columns to each side. */
+function smoothed(columns: readonly Column[], reach: number, place: 'centre' | 'spineY' | 'thick'): Float64Array {
+  const means = new Float64Array(columns.length);
+  const sums = new Float64Array(columns.length + 1);
+  columns.forEach((column, i) => (sums[i + 1] = sums[i]! + column[place]));
+  for (let from = 0, to = 0; from < columns.length; from = to) {
+    for (to = from + 1; to < columns.length && sameTone(columns[to - 1]!, columns[to]!); to++);
+    for (let i = from; i < to; i++) {
+      const [first, end] = [Math.max(from, i - reach), Math.min(to, i + reach + 1)];
+      means[i] = (sums[end]! - sums[first]!) / (end - first);
+    }
   }
-  return sum / count;
+  return means;
+}
+
+function sameTone(a: Column, b: Column): boolean {
+  return a.other === b.other && a.step === b.step && b.index - a.index <= ONE_TONE;
 }
 
 /** The step a time belongs to: the one it lies in, else the nearest. */
