@@ -2,8 +2,8 @@ import { choice, dynamic, note, number, series, type Attack, type Tone } from '@
 import { dynamicPosition } from '@inner-hum/core/theory';
 import { defineFamily } from '../family';
 
-/** So much the last note fades where that is asked for, on the ruler. */
-const LAST_SOFTER = 0.2;
+/** Where the last note is to be softer, so many fade to it, by so much on the ruler. */
+const FADE = { notes: 3, by: 0.25 } as const;
 
 /** The last notes down to the lowest tongued on one air, without rests; then the same slurred: as even as that. */
 export const tonguedDescent = defineFamily({
@@ -19,20 +19,21 @@ export const tonguedDescent = defineFamily({
   },
   tones: ({ writtenMidi, beats, lastNote, restBeats, dynamic: loudness }, horn) => {
     const count = Math.max(1, writtenMidi - horn.lowestWrittenMidi + 1);
-    const last: Pick<Tone, 'beats' | 'dynamics' | 'rest'> =
-      lastNote === 'asOthers'
-        ? { beats, dynamics: [loudness], rest: restBeats }
-        : {
-            beats: beats / 2,
-            dynamics: [loudness, Math.max(0, dynamicPosition(loudness) - LAST_SOFTER)],
-            rest: restBeats + beats / 2,
-          };
+    const ends = lastNote === 'shortAndSofter';
+    const from = dynamicPosition(loudness);
+    const placeAfter = (toCome: number) => Math.max(0, from - (FADE.by * (FADE.notes - toCome)) / FADE.notes);
     const line = (attack: Attack) =>
-      series(count, (i): Tone => ({
-        note: writtenMidi - i,
-        attack: i === 0 ? 'tongue' : attack,
-        ...(i === count - 1 ? last : { beats, dynamics: [loudness] }),
-      }));
+      series(count, (i): Tone => {
+        const toCome = count - 1 - i;
+        const length = ends && toCome === 0 ? beats / 2 : beats;
+        return {
+          note: writtenMidi - i,
+          attack: i === 0 ? 'tongue' : attack,
+          beats: length,
+          dynamics: ends && toCome < FADE.notes ? [placeAfter(toCome + 1), placeAfter(toCome)] : [loudness],
+          rest: toCome === 0 ? restBeats + beats - length : 0,
+        };
+      });
     return [...line('tongue'), ...line('slurred')];
   },
   teaching: {

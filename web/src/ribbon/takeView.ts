@@ -2,7 +2,7 @@ import { beatSeconds, scoreBeats } from '@inner-hum/core/exercise';
 import type { TakeRecord, TakeSetup } from '@inner-hum/core/take';
 import { DEMAND_CENTS } from '@inner-hum/core/measure';
 import type { Frames } from '@inner-hum/core/signal';
-import { ribbonSteps } from './view';
+import { openBars, ribbonSteps } from './view';
 
 /** The seconds of a take that one beat of it takes, beats counted from 1. */
 export function beatPlace({ score, firstBeatS }: TakeRecord, beat: number) {
@@ -34,6 +34,7 @@ export function takeView(take: Drawn, frames: Pick<Frames, 'count' | 'f0Hz' | 'l
     fromS: Math.max(0, firstBeatS - 0.4),
     toS: endS + 0.3,
     steps: ribbonSteps(score, firstBeatS, setup.a4Hz),
+    open: openBars(score, firstBeatS),
     beats: { firstS: firstBeatS, beatS, perBar: score.beatsPerBar },
     ...(take.lost && { lost: take.lost }),
     frames: { count: frames.count, startS: 0, f0Hz: frames.f0Hz, levelDb: frames.levelDb, breathDb: frames.breathDb },

@@ -84,6 +84,8 @@ export interface RibbonView {
   readonly textPx?: number;
   /** places that sentences are about, each with what is to be read there */
   readonly marks?: readonly RibbonMark[];
+  /** where one plays what one likes: each tone is drawn about the nearest note */
+  readonly open?: readonly Pick<RibbonMark, 'fromS' | 'toS'>[];
   /** where the device lost sound */
   readonly lost?: readonly LostSound[];
 }
@@ -125,6 +127,22 @@ export function ribbonSteps(score: Score, firstBeatS: number, a4Hz: number): Rib
   });
 }
 
+/** Open bars of a score whose first beat falls at `firstBeatS`. */
+export function openBars(score: Score, firstBeatS: number): NonNullable<RibbonView['open']> {
+  const beatS = beatSeconds(score);
+  return (score.gaps ?? [])
+    .filter(({ kind }) => kind === 'open')
+    .map(({ startBeat, beats }) => ({
+      fromS: firstBeatS + startBeat * beatS,
+      toS: firstBeatS + (startBeat + beats) * beatS,
+    }));
+}
+
+/** The note nearest to a tone, in semitones from another. */
+function nearestNoteHz(fromHz: number, hz: number): number {
+  return fromHz * 2 ** (Math.round(12 * Math.log2(hz / fromHz)) / 12);
+}
+
 export function xOf(view: RibbonView, timeS: number): number {
   return ((timeS - view.fromS) / (view.toS - view.fromS)) * view.width;
 }
@@ -146,7 +164,9 @@ export function columnsOf(view: RibbonView): Column[] {
     if (!(hz > 0)) continue;
     const timeS = frames.startS + index * HOP_S;
     const step = stepAt(view, timeS);
-    const target = step?.targetHz ?? view.targetOf?.(hz) ?? hz;
+    const free = view.open?.some(({ fromS, toS }) => timeS >= fromS && timeS <= toS);
+    const asked = step?.targetHz ?? view.targetOf?.(hz) ?? hz;
+    const target = free ? nearestNoteHz(asked, hz) : asked;
     const cents = centsBetweenHz(target, hz);
     const other = Math.abs(cents) > OTHER_CENTS;
     const shown = hidden && !other ? 0 : Math.max(-FULL_CENTS, Math.min(FULL_CENTS, cents));
@@ -159,7 +179,7 @@ export function columnsOf(view: RibbonView): Column[] {
       centre: axis - Math.max(-edge, Math.min(edge, (shown / FULL_CENTS) * axis)),
       thick,
       planned: inStep ? thickness(view, step.positionAt(timeS)) : undefined,
-      partial: step ? soundingPartial(hz, step.fingeredHz) : 1,
+      partial: step && !free ? soundingPartial(hz, step.fingeredHz) : 1,
       other,
       step,
       spineY: axis - (shown / FULL_CENTS) * axis,

@@ -11,7 +11,7 @@ import { exerciseOf, rulerOf, scoreOf } from '../../store/settings';
 import { exerciseTitle } from '../../text/exerciseText';
 import { useNoteName } from '../../text/useNoteName';
 import { usePageSound } from '../../practice/usePageSound';
-import { ribbonSteps, type RibbonFrames } from '../../ribbon/view';
+import { openBars, ribbonSteps, type RibbonFrames } from '../../ribbon/view';
 
 /** Longest stretch shown at once, seconds; longer scores scroll. */
 const SHOWN_S = 16;
@@ -83,6 +83,7 @@ export function LiveRibbon({ live }: { readonly live: boolean }) {
           fromS,
           toS: fromS + shownS + 0.45,
           steps: ribbonSteps(score, firstS, a4Hz),
+          open: openBars(score, firstS),
           beats: { firstS, beatS, perBar: score.beatsPerBar },
           ...(nowS !== undefined && timing?.firstBeatAtS !== undefined && { playheadS: nowS }),
         });

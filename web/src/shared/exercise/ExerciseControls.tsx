@@ -20,6 +20,7 @@ import { NotPossible } from './NotPossible';
 import { NumberField } from '../../ui/NumberField';
 import { useBreathFit, type OwnBreath } from './useBreathFit';
 import { useNoteName } from '../../text/useNoteName';
+import { optionText } from '../../text/optionText';
 import { tableText } from '../../text/tableText';
 import { FieldControl, widthOf } from './FieldControl';
 import { MoreChoices } from './MoreChoices';
@@ -79,7 +80,7 @@ export function ExerciseControls({ withFamily = false }: { readonly withFamily?:
               label={t('fields.goesOn')}
               value={String(now['goesOn'] ?? GOES_ON[0])}
               options={GOES_ON}
-              textOf={(option) => tableText(t, `options.${option}`)}
+              textOf={(option) => optionText(t, option)}
               onChange={(goesOn) => change({ goesOn })}
             />
           </chakra.div>

@@ -9,6 +9,7 @@ import { PhraseField } from './PhraseField';
 import { NumberField } from '../../ui/NumberField';
 import { useNoteName } from '../../text/useNoteName';
 import { useHorn } from '../../store/useHorn';
+import { isDynamic, optionText } from '../../text/optionText';
 import { tableText } from '../../text/tableText';
 
 /** A field of a family: a note of the horn, a number between limits, or a choice. */
@@ -67,7 +68,7 @@ export function FieldControl({
       label={label}
       value={String(now[name])}
       options={name === 'softest' || name === 'loudest' ? besides(name, now) : field.options}
-      textOf={(option) => (isDynamic(option) ? option : tableText(t, `options.${option}`, { defaultValue: option }))}
+      textOf={(option) => optionText(t, option)}
       onChange={(option) => change({ [name]: option })}
     />
   );
@@ -85,10 +86,6 @@ const SHORT = 9;
 /** A phrase takes the whole row; choices whose words are long the room of two fields. */
 export function widthOf(field: Field, t: TFunction): string | undefined {
   if (field.kind === 'phrase') return '1 / -1';
-  const isLong = (option: string) => !isDynamic(option) && tableText(t, `options.${option}`).length > SHORT;
+  const isLong = (option: string) => !isDynamic(option) && optionText(t, option).length > SHORT;
   return field.kind === 'choice' && field.options.some(isLong) ? 'span 2' : undefined;
-}
-
-function isDynamic(option: string): boolean {
-  return (DYNAMICS as readonly string[]).includes(option);
 }

@@ -1,13 +1,13 @@
 import { chakra } from '@chakra-ui/react';
 import { type ExerciseIssue } from '@inner-hum/core/exercise';
 import { familyById, playable, type FieldChange } from '@inner-hum/core/families';
-import { DYNAMICS } from '@inner-hum/core/theory';
 import type { TFunction } from 'i18next';
 import { useTranslation } from 'react-i18next';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { chosenExercise, settingsChanged } from '../../store/settings';
 import { Button } from '../../ui/controls';
 import { useNoteName } from '../../text/useNoteName';
+import { optionText } from '../../text/optionText';
 import { tableText } from '../../text/tableText';
 
 /** Why the chosen exercise can't be played as it is, and the nearest that can, which the Stand plays. */
@@ -52,8 +52,4 @@ function issueText(t: TFunction, issue: ExerciseIssue, nameOf: (midi: number) =>
 
 function fieldText(t: TFunction, field: string): string {
   return tableText(t, `fields.${field}`, { defaultValue: field });
-}
-
-function optionText(t: TFunction, option: string): string {
-  return (DYNAMICS as readonly string[]).includes(option) ? option : t(`options.${option}`, { defaultValue: option });
 }
