@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { exerciseScore, familyById, usualExercise } from '../families';
-import { absent, measured, type StepMeasures } from '../measure';
+import { absent, measured, STEP_QUANTITIES, type StepMeasures } from '../measure';
 import { judgeTake } from './judgeTake';
 import type { TakeCase } from './takeCase';
 
@@ -15,39 +15,7 @@ const tone = (change: object = {}) =>
     plannedStartS: 1,
     plannedEndS: 5,
     targetHz: 233,
-    ...Object.fromEntries(
-      [
-        'responseS',
-        'latenessS',
-        'riseS',
-        'octaveBelowS',
-        'overshootDb',
-        'airSpreadDb',
-        'settleS',
-        'scoopCents',
-        'pitchCentreCents',
-        'pitchSteadinessCents',
-        'driftCentsPerS',
-        'pitchAgainstLevelCents',
-        'shareInWindow',
-        'vibratoHz',
-        'vibratoCents',
-        'vibratoRegularity',
-        'centroidPartials',
-        'centroidAgainstLevel',
-        'colourTravelPartials',
-        'breathRatioDb',
-        'breathAgainstLevel',
-        'swellErrorDb',
-        'wrongWayShare',
-        'rangeDb',
-        'peakPlaceBeats',
-        'breathAtSoftEndDb',
-        'levelAgainstPlanDb',
-        'levelDb',
-        'softestDb',
-      ].map((name) => [name, none]),
-    ),
+    ...Object.fromEntries(STEP_QUANTITIES.map((name) => [name, none])),
     plannedRangeDb: 0,
     byLoudness: { soft: untouched, medium: untouched, loud: untouched },
     stairs: [],

@@ -185,17 +185,19 @@ export class InnerHumDatabase extends Dexie {
         }),
       );
     // Tones have more measures, those of deleted and of students' takes as well.
-    this.version(12).upgrade(
-      bringingUp(async (transaction) => {
-        await migrateTakes(transaction);
-        for (const name of ['bin', 'studentTakes']) await migrateRecords(transaction.table(name));
-      }),
-    );
+    this.version(12).upgrade(bringingUp(measuringAnew));
     this.version(13).stores({ shelf: 'id, addedAt', shelfSounds: 'id' });
     // Takes tell how long a breath held, and takes of one passage are apart from those of another.
     this.version(15).upgrade(bringingUp((transaction) => rebuildDerived(transaction)));
+    this.version(16).upgrade(bringingUp(measuringAnew));
     guardDerived(this);
   }
+}
+
+/** Takes of before say of what is measured since that it was not measured then. */
+async function measuringAnew(transaction: Transaction): Promise<void> {
+  await migrateTakes(transaction);
+  for (const name of ['bin', 'studentTakes']) await migrateRecords(transaction.table(name));
 }
 
 /** The one database of this page or worker. */
