@@ -150,7 +150,12 @@ export default function StandPage() {
       <TrialBar onNext={actions.again} />
       <TargetBar />
       <ProblemNote onRetry={actions.toggle} />
-      <Box flex={verdict ? '1 0 auto' : '1 1 0'} minHeight={{ base: '220px', md: '225px' }} position="relative">
+      <Box
+        flex={verdict ? '1 0 auto' : '1 1 0'}
+        minHeight={{ base: '220px', md: '225px' }}
+        position="relative"
+        display={verdict ? 'flex' : 'block'}
+      >
         {verdict ? <VerdictPanel takeId={verdict.id} actions={actions} /> : <LiveRibbon live={false} />}
       </Box>
       <Status />

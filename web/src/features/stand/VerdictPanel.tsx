@@ -1,5 +1,6 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { isFree } from '@inner-hum/core/families';
+import type { TakeRecord } from '@inner-hum/core/take';
 import { useEffect, useMemo, useRef } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
@@ -47,14 +48,26 @@ export function VerdictPanel({ takeId, actions }: { readonly takeId: string; rea
     if (event.key.toLowerCase() === 'e' && !event.ctrlKey && !event.metaKey && !event.altKey) hearEvened();
   });
   const marks = useMemo(() => evidenceMarks(t, take, MARKED), [t, take]);
-  const leave = take.verdict.decision === 'leave';
   const free = isFree(take.parameters);
   return (
-    <chakra.section ref={panel} tabIndex={-1} outline="none" data-testid="verdict">
+    <chakra.section
+      ref={panel}
+      tabIndex={-1}
+      outline="none"
+      data-testid="verdict"
+      display="flex"
+      flexDirection="column"
+      width="100%"
+    >
       <chakra.h2 fontFamily="heading" fontSize="section" fontWeight={500} mb="4px">
         {exerciseTitle(t, take.parameters, nameOf)}
       </chakra.h2>
-      <MiniRibbon take={take} height="max(290px, 36vh)" textPx={18} marks={marks} />
+      {/* What the sentences leave of the window is the picture's. */}
+      <Box position="relative" flex="1 0 auto" height="max(290px, 36vh)" maxHeight="max(290px, 62vh)">
+        <Box position="absolute" inset={0}>
+          <MiniRibbon take={take} height="100%" textPx={18} marks={marks} />
+        </Box>
+      </Box>
       <Box mt="14px" maxWidth="72rem">
         <VerdictText take={take} large onHear={hear} sounding={sounding} />
         {!free && <EdgeLine take={take} />}
@@ -70,29 +83,47 @@ export function VerdictPanel({ takeId, actions }: { readonly takeId: string; rea
           {t('stand.goingOn')}
         </chakra.p>
       )}
-      <Flex gap="12px" mt="18px" wrap="wrap" align="center">
-        {!leave && take.verdict.next.change !== 'none' && (
-          <Button tone="strong" onClick={actions.next}>
-            {t('verdict.next')} <Key>→</Key>
-          </Button>
-        )}
-        {free ? (
-          <Button tone="strong" onClick={actions.free}>
-            {t('stand.freeAgain')} <Key>F</Key>
-          </Button>
-        ) : (
-          <>
-            <Button tone={leave || take.verdict.next.change !== 'none' ? 'plain' : 'strong'} onClick={actions.again}>
-              {t('verdict.again')} <Key>R</Key>
-            </Button>
-            <Button tone="quiet" onClick={hearEvened}>
-              {t('take.sounds.evened')} <Key>E</Key>
-            </Button>
-          </>
-        )}
-        <Link to={`/take/${takeId}`}>{t('verdict.openTake')}</Link>
-        <Link to="/guide#ribbon">{t('guide.read')}</Link>
-      </Flex>
+      <WhatNext take={take} actions={actions} onEvened={hearEvened} />
     </chakra.section>
+  );
+}
+
+/** What can be done after a verdict, the first of it strong. */
+function WhatNext({
+  take,
+  actions,
+  onEvened,
+}: {
+  readonly take: TakeRecord;
+  readonly actions: StandActions;
+  readonly onEvened: () => void;
+}) {
+  const { t } = useTranslation();
+  const { decision, next } = take.verdict;
+  const goesOn = decision !== 'leave' && next.change !== 'none';
+  return (
+    <Flex gap="12px" mt="18px" wrap="wrap" align="center">
+      {goesOn && (
+        <Button tone="strong" onClick={actions.next}>
+          {t('verdict.next')} <Key>→</Key>
+        </Button>
+      )}
+      {isFree(take.parameters) ? (
+        <Button tone="strong" onClick={actions.free}>
+          {t('stand.freeAgain')} <Key>F</Key>
+        </Button>
+      ) : (
+        <>
+          <Button tone={decision === 'leave' || goesOn ? 'plain' : 'strong'} onClick={actions.again}>
+            {t('verdict.again')} <Key>R</Key>
+          </Button>
+          <Button tone="quiet" onClick={onEvened}>
+            {t('take.sounds.evened')} <Key>E</Key>
+          </Button>
+        </>
+      )}
+      <Link to={`/take/${take.id}`}>{t('verdict.openTake')}</Link>
+      <Link to="/guide#ribbon">{t('guide.read')}</Link>
+    </Flex>
   );
 }
