@@ -19,6 +19,9 @@ const PROGRAMS = {
   '/usr/bin/paplay': 'pulseaudio-utils',
 };
 
+/** Longer than any test may take, and than the longest file of them takes beside busy programs. */
+const SILENT_MS = 360_000;
+
 const commands = { demo, test };
 const command = commands[process.argv[2]];
 if (!command) fail('Use: node scripts/run.mjs demo | test');
@@ -101,11 +104,46 @@ async function run(program, args) {
   return status === 0 ? {} : { failed: 1, stop: true };
 }
 
+/**
+ * The same for what reports as it goes: one that has said nothing for so long hangs, and is ended with all that it started.
+ * No time limit of a test ends a loop that never lets go.
+ */
+async function runHeard(program, args) {
+  let hangs = false;
+  const status = await new Promise((end) => {
+    const child = spawn(program, args, { stdio: ['inherit', 'pipe', 'pipe'], detached: true });
+    let timer;
+    const heard = () => {
+      clearTimeout(timer);
+      timer = setTimeout(() => {
+        hangs = true;
+        process.kill(-child.pid, 'SIGKILL');
+      }, SILENT_MS);
+    };
+    heard();
+    for (const [from, to] of [
+      [child.stdout, process.stdout],
+      [child.stderr, process.stderr],
+    ])
+      from.on('data', (text) => {
+        heard();
+        to.write(text);
+      });
+    const done = (code) => {
+      clearTimeout(timer);
+      end(code);
+    };
+    child.on('close', done).on('error', () => done(1));
+  });
+  if (hangs) console.log(`${args.join(' ')} hangs: it said nothing for ${SILENT_MS / 60_000} minutes, and was ended.`);
+  return status === 0 ? {} : { failed: 1, stop: true };
+}
+
 /** Runs tests and counts them by the file that they leave. */
 function tally(name, args, countsOf) {
   return async () => {
     const fromMs = Date.now();
-    const { failed: ended = 0 } = await run('npx', args);
+    const { failed: ended = 0 } = await runHeard('npx', args);
     console.log(`${name}: ${Math.round((Date.now() - fromMs) / 1000)} s`);
     try {
       const { passed, failed } = countsOf(readJson(`.cache/${name}.json`));
