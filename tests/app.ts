@@ -12,25 +12,35 @@ export const test = base.extend<{ sound: Partial<MadeSound> }>({
 });
 export { expect };
 
+/** Goes to a place as a link in the page does, without loading it anew; from a tab of the same place it loads it. */
+export async function goByLink(page: Page, path: string): Promise<void> {
+  if (new URL(page.url()).pathname.split('/')[1] === path.split('/')[1]) {
+    await page.goto(path);
+    return;
+  }
+  await page.evaluate((to) => {
+    // What is looked for is the heading of the place that comes, not of the one that goes.
+    for (const heading of document.querySelectorAll('h1, h2, h3')) heading.setAttribute('data-left', '');
+    history.pushState(null, '', to);
+    dispatchEvent(new PopStateEvent('popstate', { state: null }));
+  }, path);
+}
+
+/** A heading of the place that is there, after {@link goByLink} too. */
+export const headingOf = (page: Page) => page.locator(':is(h1, h2, h3):not([data-left])').first();
+
 /**
  * Opens a place in a window of a width. The width comes first: the emulated window of Chromium, given another width while a
  * page stands in it, now and then keeps the page in the styles of the former (no window of a person does). From another
- * place in that width it goes there as by a link, without loading the page anew.
+ * place in that width it goes there as by a link.
  */
 export async function openAt(page: Page, width: number, place: string): Promise<void> {
-  const from = page.url().startsWith('http') ? new URL(page.url()).pathname.split('/')[1] : undefined;
-  if (from && from !== place.split('/')[0] && page.viewportSize()?.width === width)
-    await page.evaluate((path) => {
-      // What is looked for is the heading of the place that comes, not of the one that goes.
-      for (const heading of document.querySelectorAll('h1, h2, h3')) heading.setAttribute('data-left', '');
-      history.pushState(null, '', path);
-      dispatchEvent(new PopStateEvent('popstate', { state: null }));
-    }, `/${place}`);
+  if (page.url().startsWith('http') && page.viewportSize()?.width === width) await goByLink(page, `/${place}`);
   else {
     await page.setViewportSize({ width, height: 800 });
     await page.goto(`/${place}`);
   }
-  await expect(page.locator(':is(h1, h2, h3):not([data-left])').first()).toBeVisible();
+  await expect(headingOf(page)).toBeVisible();
 }
 
 /** What is wider than the window, with its width; nothing when the page has the width of its window. In the page. */
