@@ -23,6 +23,14 @@ test('a new player is asked two things, and the first day is few of them', async
   await expect(ask).toBeHidden();
 });
 
+test('on a Monday, nothing played yet, the page of the week is that of the week before', async ({ page }) => {
+  await page.clock.setSystemTime(new Date('2026-11-30T09:00:00'));
+  await page.goto('/week?demo');
+  await expect(page.getByText('Nothing is played yet this week: this is the week before it.')).toBeVisible();
+  await expect(page.getByText(/^It was about /)).toBeVisible();
+  await expect(page.getByTestId('blind-pair').getByRole('button', { name: 'Hear A' })).toBeVisible();
+});
+
 test('the week has its page, with a pair that is told apart by ear first', async ({ page }) => {
   await page.goto('/today?demo');
   await page.getByRole('link', { name: 'The week so far' }).click();

@@ -1,5 +1,6 @@
 import { Box, chakra } from '@chakra-ui/react';
-import { weekReport } from '@inner-hum/core/plan';
+import { weekReport, type PlanFor } from '@inner-hum/core/plan';
+import { isSameISOWeek, parseISO } from 'date-fns';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
@@ -17,20 +18,29 @@ export default function WeekPage() {
   const { t } = useTranslation();
   const nameOf = useNoteName();
   const plan = usePlan(useRecent(), false);
-  const report = useMemo(() => plan && weekReport(plan.from), [plan]);
-  if (!report) return <p>{t('app.loading')}</p>;
+  const shown = useMemo(() => plan && weekShown(plan.from), [plan]);
+  const report = useMemo(() => shown && weekReport(shown.from), [shown]);
+  if (!shown || !report) return <p>{t('app.loading')}</p>;
   return (
     <Box maxWidth="62rem" pb="40px">
       <PageTitle title={t('weekPage.title')}>
         <Link to="/today">{t('weekPage.back')}</Link>
         <Button onClick={() => window.print()}>{t('weekPage.print')}</Button>
       </PageTitle>
+      {shown.isOver && <p>{t('weekPage.ofBefore')}</p>}
       <chakra.p fontFamily="heading" fontSize="title" mt="10px">
-        {t('season.about', { theme: themeText(t, report.theme, nameOf) })}
+        {t(shown.isOver ? 'weekPage.wasAbout' : 'season.about', { theme: themeText(t, report.theme, nameOf) })}
       </chakra.p>
       <chakra.p fontSize="lead">{answerText(t, report.theme, report.answer)}</chakra.p>
       <FactsOfWeek facts={report} />
       <BlindPair pair={report.pair} />
     </Box>
   );
+}
+
+/** The week that there is something to tell of: this one, or until something is played in it the last that was practised. */
+function weekShown(from: PlanFor): { readonly from: PlanFor; readonly isOver: boolean } {
+  const last = from.recent.reduce((latest, { day }) => (day > latest ? day : latest), '');
+  const isOver = last !== '' && !isSameISOWeek(parseISO(last), parseISO(from.day));
+  return { from: isOver ? { ...from, day: last } : from, isOver };
 }

@@ -51,6 +51,8 @@ export const seasonWords = {
   },
   weekPage: {
     title: 'Die Woche',
+    ofBefore: 'Diese Woche ist noch nichts gespielt: das ist die Woche davor.',
+    wasAbout: 'Es ging um {{theme}}.',
     back: 'Zurück zu heute',
     link: 'Die Woche bisher',
     notes: 'Dieselben fünf Töne',

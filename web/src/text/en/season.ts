@@ -51,6 +51,8 @@ export const seasonWords = {
   },
   weekPage: {
     title: 'The week',
+    ofBefore: 'Nothing is played yet this week: this is the week before it.',
+    wasAbout: 'It was about {{theme}}.',
     back: 'Back to today',
     link: 'The week so far',
     notes: 'The same five notes',

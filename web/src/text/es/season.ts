@@ -54,6 +54,8 @@ export const seasonWords = {
   },
   weekPage: {
     title: 'La semana',
+    ofBefore: 'Esta semana aún no has tocado: esta es la anterior.',
+    wasAbout: 'Trataba de {{theme}}.',
     back: 'Volver a hoy',
     link: 'La semana hasta ahora',
     notes: 'Las mismas cinco notas',

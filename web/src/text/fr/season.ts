@@ -54,6 +54,8 @@ export const seasonWords = {
   },
   weekPage: {
     title: 'La semaine',
+    ofBefore: 'Rien n’est encore joué cette semaine : voici celle d’avant.',
+    wasAbout: 'Elle portait sur {{theme}}.',
     back: 'Retour à aujourd’hui',
     link: 'La semaine jusqu’ici',
     notes: 'Les cinq mêmes notes',

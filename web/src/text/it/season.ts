@@ -54,6 +54,8 @@ export const seasonWords = {
   },
   weekPage: {
     title: 'La settimana',
+    ofBefore: 'Questa settimana non hai ancora suonato: ecco la precedente.',
+    wasAbout: 'Riguardava {{theme}}.',
     back: 'Torna a oggi',
     link: 'La settimana finora',
     notes: 'Le stesse cinque note',
