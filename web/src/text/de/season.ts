@@ -57,10 +57,10 @@ export const seasonWords = {
     link: 'Die Woche bisher',
     notes: 'Dieselben fünf Töne',
     notesWhy:
-      'Bei mittlerer Lautstärke, mit derselben Ausrüstung: wie weit jeder daneben liegt, vor dieser Woche und in ihr.',
+      'Bei mittlerer Lautstärke, mit derselben Ausrüstung: wie weit jeder daneben liegt, vor der Woche und in ihr.',
     note: 'Ton',
     before: 'Vorher',
-    now: 'Diese Woche',
+    now: 'In der Woche',
     answer: 'Antwort',
     better: 'besser',
     same: 'gleich',
@@ -77,12 +77,12 @@ export const seasonWords = {
     reedMinutes: '{{reed}}: {{minutes}} min',
     blind: 'Ein Paar nach Gehör',
     blindWhy:
-      '{{exercise}}, einmal von vor dieser Woche und einmal aus ihr, in ausgeloster Reihenfolge. Was gefällt dir besser?',
+      '{{exercise}}, einmal von vor der Woche und einmal aus ihr, in ausgeloster Reihenfolge. Was gefällt dir besser?',
     hear: '{{letter}} hören',
     choose: '{{letter}} ist besser',
     noDifference: 'Kein Unterschied',
     told: '{{letter}} ist das neuere, vom {{date}}. Eine Wahl zwischen zweien stimmt zur Hälfte durch Zufall.',
-    noPair: 'Braucht einen Take von vor dieser Woche und einen aus ihr, mit ihrem Klang.',
+    noPair: 'Braucht einen Take von vor der Woche und einen aus ihr, mit ihrem Klang.',
     print: 'Drucken',
   },
   goalSteps: {
