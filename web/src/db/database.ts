@@ -2,7 +2,7 @@ import type { TakePlan, TakeRecord, WholeTake } from '@inner-hum/core/take';
 import type { Cell, Digest, Glance, Milestone, ReedUse, TonesOfDay } from '@inner-hum/core/plan';
 import type { StudentNote } from '@inner-hum/core/formats';
 import { Dexie, type DexieOptions, type EntityTable, type Table, type Transaction } from 'dexie';
-import { addUpReeds, guardDerived, rebuildDerived } from './derived';
+import { guardDerived, rebuildDerived } from './derived';
 import { detailOf } from '../base/detailOf';
 import { listsApart, type EntryRow } from './settings/entries';
 import { migrateRecords, migrateTakes } from './migrateRows';
@@ -103,7 +103,7 @@ interface SettingsRow {
   readonly value: unknown;
 }
 
-/** All that lasts in this browser. Version 1 is the first published layout, each later one is opened by those after it. */
+/** All that lasts in this browser. What any published version left is opened, and brought up to today's. */
 export class InnerHumDatabase extends Dexie {
   declare takes: EntityTable<TakeRecord, 'id'>;
   declare frames: EntityTable<FramesRow, 'takeId'>;
@@ -138,66 +138,54 @@ export class InnerHumDatabase extends Dexie {
 
   constructor(options?: DexieOptions) {
     super('inner-hum', options);
-    const bringingUp = (upgrade: (transaction: Transaction) => PromiseLike<void>) => (transaction: Transaction) => {
-      this.upgrading = true;
-      return upgrade(transaction);
-    };
-    this.version(1).stores({
-      takes: 'id, startedAt',
-      frames: 'takeId',
-      sounds: 'takeId',
-      drafts: 'takeId',
-      draftPieces: '++id, takeId',
-      settings: 'name',
-    });
-    this.version(6).stores({
-      digests: 'takeId, startedAtMs, setupKey, *tags',
-      cells: 'key, instrumentId, setupKey',
-      tones: 'key',
-      firsts: 'key, takeId',
-    });
-    this.version(7).stores({ bin: 'takeId, deletedAtMs' });
-    for (const version of [2, 3, 4]) this.version(version).upgrade(bringingUp(migrateTakes));
-    // Tones have more measures.
-    this.version(8).upgrade(bringingUp(migrateTakes));
-    // Whatever an older version left, what takes tell is made anew in today's tables.
-    this.version(9)
-      .stores({ firsts: null, milestones: 'key, takeId' })
-      .upgrade(bringingUp((transaction) => rebuildDerived(transaction, 'reedUses')));
     const ofStudent = '[studentId+takeId], [studentId+startedAtMs]';
-    this.version(10)
+    // One version alone, of whatever is older: Dexie reads the tables of each one anew for each that follows.
+    this.version(VERSION)
       .stores({
+        takes: 'id, startedAt',
+        frames: 'takeId',
+        sounds: 'takeId',
+        drafts: 'takeId',
+        draftPieces: '++id, takeId',
+        digests: 'takeId, startedAtMs, setupKey, *tags',
+        cells: 'key, instrumentId, setupKey',
+        tones: 'key',
+        milestones: 'key, takeId',
         reedUses: 'key, instrumentId',
+        settings: 'name',
+        entries: '++id, list',
+        bin: 'takeId, deletedAtMs',
         students: 'id',
         studentDigests: ofStudent,
         studentTakes: ofStudent,
         studentSounds: ofStudent,
+        shelf: 'id, addedAt',
+        shelfSounds: 'id',
       })
-      .upgrade(bringingUp(addUpReeds));
-    this.version(11)
-      .stores({ entries: '++id, list' })
-      .upgrade(
-        bringingUp(async (transaction) => {
-          const { value, lists } = listsApart((await transaction.table('settings').get('settings'))?.value);
-          if (lists.length === 0) return;
-          await transaction.table('entries').bulkAdd(lists);
-          await transaction.table('settings').put({ name: 'settings', value });
-        }),
-      );
-    // Tones have more measures, those of deleted and of students' takes as well.
-    this.version(12).upgrade(bringingUp(measuringAnew));
-    this.version(13).stores({ shelf: 'id, addedAt', shelfSounds: 'id' });
-    // Takes tell how long a breath held, and takes of one passage are apart from those of another.
-    this.version(15).upgrade(bringingUp((transaction) => rebuildDerived(transaction)));
-    this.version(16).upgrade(bringingUp(measuringAnew));
+      .upgrade((transaction) => {
+        this.upgrading = true;
+        return bringUp(transaction);
+      });
     guardDerived(this);
   }
 }
 
-/** Takes of before say of what is measured since that it was not measured then. */
-async function measuringAnew(transaction: Transaction): Promise<void> {
-  await migrateTakes(transaction);
+/** Raised whenever rows of before are no longer what is written today: {@link bringUp} then makes them so. */
+const VERSION = 16;
+
+/**
+ * What any older version left, in today's form: takes, those of students and deleted ones too, say of what is measured since
+ * that it was not measured then; lists of the settings have rows of their own; what takes tell is made anew.
+ */
+async function bringUp(transaction: Transaction): Promise<void> {
+  await migrateTakes(transaction.table('takes'));
   for (const name of ['bin', 'studentTakes']) await migrateRecords(transaction.table(name));
+  const { value, lists } = listsApart((await transaction.table('settings').get('settings'))?.value);
+  if (lists.length > 0) {
+    await transaction.table('entries').bulkAdd(lists);
+    await transaction.table('settings').put({ name: 'settings', value });
+  }
+  await rebuildDerived(transaction);
 }
 
 /** The one database of this page or worker. */

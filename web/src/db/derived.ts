@@ -45,11 +45,8 @@ export function guardDerived(database: Dexie): void {
     });
 }
 
-/**
- * Makes all that takes tell anew, inside a transaction; takes that can't be told from are left out. `notYet` is a table that
- * comes later, while an older database is brought up.
- */
-export async function rebuildDerived(transaction: Pick<Transaction, 'table'>, notYet?: 'reedUses'): Promise<void> {
+/** Makes all that takes tell anew, inside a transaction; takes that can't be told from are left out. */
+export async function rebuildDerived(transaction: Pick<Transaction, 'table'>): Promise<void> {
   const digests: Digest[] = [];
   await transaction.table<TakeRecord>('takes').each((take) => {
     const digest = digestIfSound(take);
@@ -62,7 +59,6 @@ export async function rebuildDerived(transaction: Pick<Transaction, 'table'>, no
     ['milestones', milestonesOf(digests).values()],
     ['reedUses', reedUses(digests).values()],
   ] as const) {
-    if (name === notYet) continue;
     await transaction.table(name).clear();
     await transaction.table(name).bulkPut([...rows]);
   }
@@ -75,16 +71,5 @@ export function digestIfSound(record: TakeRecord): Digest | undefined {
     return isDigest(digest) ? digest : undefined;
   } catch {
     return undefined;
-  }
-}
-
-/** Adds up the use of reeds from digests that are there; where one of those is damaged, all is made anew. */
-export async function addUpReeds(transaction: Pick<Transaction, 'table'>): Promise<void> {
-  try {
-    const digests = await transaction.table<Digest>('digests').toArray();
-    await transaction.table('reedUses').bulkPut([...reedUses(digests).values()]);
-  } catch (error) {
-    if (!isDamagedRow(error)) throw error;
-    await rebuildDerived(transaction);
   }
 }

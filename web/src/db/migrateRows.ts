@@ -1,14 +1,11 @@
 import { migrate, type TakeRecord } from '@inner-hum/core/take';
-import type { Table, Transaction } from 'dexie';
+import type { Table } from 'dexie';
 
 /** Every take in today's form. */
-export async function migrateTakes(transaction: Transaction): Promise<void> {
-  await transaction
-    .table<TakeRecord>('takes')
-    .toCollection()
-    .modify((_, row) => {
-      row.value = migrate(row.value) as TakeRecord;
-    });
+export async function migrateTakes(table: Table<TakeRecord>): Promise<void> {
+  await table.toCollection().modify((_, row) => {
+    row.value = migrate(row.value) as TakeRecord;
+  });
 }
 
 interface WithRecord {

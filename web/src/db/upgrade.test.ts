@@ -34,6 +34,20 @@ async function leftBy(version: number, tables: Record<string, string>, kept: obj
 
 beforeEach(() => Dexie.delete('inner-hum'));
 
+it('of the first layout that was published: takes and settings stay, and all tables of today are there', async () => {
+  const before = new Dexie('inner-hum');
+  const { takes, frames, sounds, drafts, draftPieces, settings } = TABLES;
+  before.version(1).stores({ takes, frames, sounds, drafts, draftPieces, settings });
+  await before.table('takes').put(take);
+  await before.table('settings').put({ name: 'settings', value: { a4Hz: 442 } });
+  before.close();
+  const database = new InnerHumDatabase();
+  expect(await database.digests.toArray()).toMatchObject([{ takeId: 'a' }]);
+  expect((await database.settings.get('settings'))?.value).toEqual({ a4Hz: 442 });
+  expect([...database.backendDB().objectStoreNames].sort()).toEqual(database.tables.map(({ name }) => name).sort());
+  database.close();
+});
+
 it('before trends were kept by day: takes stay, what they tell is made anew', async () => {
   await leftBy(5, TABLES, take);
   const database = new InnerHumDatabase();
