@@ -1,46 +1,55 @@
 import { ChakraProvider } from '@chakra-ui/react';
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Provider } from 'react-redux';
-import { BrowserRouter, Link, Navigate, Route, Routes } from 'react-router';
+import { BrowserRouter, Link, matchPath, Navigate, Route, Routes } from 'react-router';
 import { HOME } from './base/home';
 import { i18next, withAllWords } from './text/i18n';
 import { AppFrame } from './features/frame/AppFrame';
 import { Boundary } from './shared/page/Boundary';
 import type { PageSound } from './practice/pageSound';
 import { PageSoundProvider } from './practice/usePageSound';
+import { late, type LatePart } from './ui/late';
 import { system } from './ui/theme';
 import { useColourMode } from './ui/useColourMode';
 import { store } from './store';
 
-const loadStand = () => import('./features/stand/StandPage');
-const StandPage = lazy(() => withAllWords(loadStand()));
+/** A place that says more than the first screen does. */
+const place = (load: Parameters<typeof late<object>>[0]) => late(() => withAllWords(load()));
+/** Every place by its path. */
+const PLACES: Readonly<Record<string, LatePart<object>>> = {
+  today: late(() => import('./features/today/TodayPage')),
+  week: place(() => import('./features/today/WeekPage')),
+  stand: place(() => import('./features/stand/StandPage')),
+  exercises: place(() => import('./features/exercises/ExercisesPage')),
+  'exercises/sheet/:place': place(() => import('./features/exercises/LessonSheet')),
+  'overtones/*': place(() => import('./features/overtones/OvertonesPage')),
+  'horn/*': place(() => import('./features/horn/HornPage')),
+  log: place(() => import('./features/log/LogPage')),
+  'log/shelf': place(() => import('./features/log/ShelfPage')),
+  'log/shelf/:id': place(() => import('./features/log/ModelPage')),
+  'log/give': place(() => import('./features/log/GiveWeekPage')),
+  students: place(() => import('./features/students/StudentsPage')),
+  'students/:id': place(() => import('./features/students/StudentPage')),
+  'students/:id/take/:takeId': place(() => import('./features/students/StudentTakePage')),
+  'take/:id': place(() => import('./features/take/TakePage')),
+  'set-up': place(() => import('./features/setup/SetUpPage')),
+  guide: place(() => import('./features/guide/GuidePage')),
+};
+
+/** Fetches the place that the address names; where that fails it is told when the place is shown. */
+export async function fetchPlace(): Promise<void> {
+  const path = Object.keys(PLACES).find((one) => matchPath(`${HOME}${one}`, location.pathname));
+  await PLACES[path ?? 'today']?.fetch().catch(() => undefined);
+}
+
 /** So long after the first place is there the words of the others come, and the Stand, so that it opens at once, milliseconds. */
 const OTHER_WORDS_MS = 1500;
 const STAND_READY_MS = 2500;
 function makeReady(): void {
   setTimeout(() => void withAllWords(Promise.resolve()), OTHER_WORDS_MS); // never rejects
-  setTimeout(() => void loadStand().catch(() => undefined), STAND_READY_MS); // told when it is opened
+  setTimeout(() => void PLACES['stand']?.fetch().catch(() => undefined), STAND_READY_MS); // told when it is opened
 }
-const ExercisesPage = lazy(() => withAllWords(import('./features/exercises/ExercisesPage')));
-const LessonSheet = lazy(() => withAllWords(import('./features/exercises/LessonSheet')));
-const OvertonesPage = lazy(() => withAllWords(import('./features/overtones/OvertonesPage')));
-const loadToday = () => import('./features/today/TodayPage');
-const TodayPage = lazy(loadToday);
-// The place that most visits begin with is on its way while the storage opens.
-if ([HOME, `${HOME}today`].includes(location.pathname)) loadToday().catch(() => undefined); // told when it is shown
-const WeekPage = lazy(() => withAllWords(import('./features/today/WeekPage')));
-const HornPage = lazy(() => withAllWords(import('./features/horn/HornPage')));
-const GuidePage = lazy(() => withAllWords(import('./features/guide/GuidePage')));
-const ShelfPage = lazy(() => withAllWords(import('./features/log/ShelfPage')));
-const ModelPage = lazy(() => withAllWords(import('./features/log/ModelPage')));
-const LogPage = lazy(() => withAllWords(import('./features/log/LogPage')));
-const GiveWeekPage = lazy(() => withAllWords(import('./features/log/GiveWeekPage')));
-const StudentsPage = lazy(() => withAllWords(import('./features/students/StudentsPage')));
-const StudentPage = lazy(() => withAllWords(import('./features/students/StudentPage')));
-const StudentTakePage = lazy(() => withAllWords(import('./features/students/StudentTakePage')));
-const TakePage = lazy(() => withAllWords(import('./features/take/TakePage')));
-const SetUpPage = lazy(() => withAllWords(import('./features/setup/SetUpPage')));
 
 /** What is left when even the frame around the places breaks. */
 function Crashed() {
@@ -60,23 +69,9 @@ function Places() {
       <Routes>
         <Route element={<AppFrame onPlace={makeReady} />}>
           <Route index element={<Navigate to="/today" replace />} />
-          <Route path="today" element={<TodayPage />} />
-          <Route path="week" element={<WeekPage />} />
-          <Route path="stand" element={<StandPage />} />
-          <Route path="exercises" element={<ExercisesPage />} />
-          <Route path="exercises/sheet/:place" element={<LessonSheet />} />
-          <Route path="overtones/*" element={<OvertonesPage />} />
-          <Route path="horn/*" element={<HornPage />} />
-          <Route path="log" element={<LogPage />} />
-          <Route path="log/shelf" element={<ShelfPage />} />
-          <Route path="log/shelf/:id" element={<ModelPage />} />
-          <Route path="log/give" element={<GiveWeekPage />} />
-          <Route path="students" element={<StudentsPage />} />
-          <Route path="students/:id" element={<StudentPage />} />
-          <Route path="students/:id/take/:takeId" element={<StudentTakePage />} />
-          <Route path="take/:id" element={<TakePage />} />
-          <Route path="set-up" element={<SetUpPage />} />
-          <Route path="guide" element={<GuidePage />} />
+          {Object.entries(PLACES).map(([path, Place]) => (
+            <Route key={path} path={path} element={<Place />} />
+          ))}
           <Route
             path="*"
             element={

@@ -4,16 +4,17 @@ import '@fontsource/literata/600.css';
 import './ui/firstFonts.css';
 import './ui/accidentals.css';
 import { createRoot } from 'react-dom/client';
-import { App } from './App';
+import { App, fetchPlace } from './App';
 import { Ear } from './input/ear';
 import { PageSound } from './practice/pageSound';
 import { openDatabase } from './db/database';
-import { emptyOldBin } from './db/takes';
+import { emptyOldBin, hasTakes } from './db/takes';
 import { keepInstallOffer } from './shared/page/install';
 import { registerOffline } from './shared/page/update';
 import { fetchFirst, i18next, speak, speakFirst } from './text/i18n';
 import { store } from './store';
-import { noticed } from './store/notices';
+import { noticed, playedBeforeKnown } from './store/notices';
+import { HOME } from './base/home';
 import { languageFor, type Language } from './base/languages';
 import { detailOf } from './base/detailOf';
 import { openDemo } from './store/demo';
@@ -59,17 +60,24 @@ async function speakAsChosen(): Promise<void> {
   store.subscribe(() => void follow()); // tells its own failure
 }
 
+/** A place that takes longer comes into its frame, milliseconds. */
+const PLACE_WITHIN_MS = 1000;
+
 async function start(): Promise<void> {
-  // Most likely what the settings will say: on its way while the storage opens.
+  if (location.pathname === HOME) history.replaceState(null, '', `${HOME}today${location.search}${location.hash}`);
+  const place = fetchPlace();
+  // As the place, most likely what the settings will say: on its way while the storage opens.
   fetchFirst(languageFor(navigator.languages)).catch(() => undefined); // asked for again, and told, below
   // The page comes up whatever the storage does; what failed is said in it.
   try {
     await openDatabase();
     await keepSettings();
+    store.dispatch(playedBeforeKnown(await hasTakes().catch(() => undefined))); // told by the place that asks again
   } catch (error) {
     tell('app.notOpened', error);
   }
   await speakAsChosen();
+  await Promise.race([place, new Promise((end) => setTimeout(end, PLACE_WITHIN_MS))]);
   createRoot(document.getElementById('root')!).render(<App sound={sound} />);
   // It waits for nothing, and online the page works without it.
   if (import.meta.env.PROD) registerOffline().catch(() => undefined);

@@ -21,9 +21,11 @@ interface NoticesState {
   readonly earlier: readonly Notice[];
   /** whether the demo data that was asked for is on its way */
   readonly demoComes: boolean;
+  /** whether anything was ever played here, as it was when the page came up; undefined until that is known */
+  readonly playedBefore: boolean | undefined;
 }
 
-const initialState: NoticesState = { current: null, earlier: [], demoComes: false };
+const initialState: NoticesState = { current: null, earlier: [], demoComes: false, playedBefore: undefined };
 
 const slice = createSlice({
   name: 'notices',
@@ -42,10 +44,14 @@ const slice = createSlice({
       return { ...state, current: earlier.at(-1) ?? null, earlier: earlier.slice(0, -1) };
     },
     demoComes: (state, { payload }: PayloadAction<boolean>) => ({ ...state, demoComes: payload }),
+    playedBeforeKnown: (state, { payload }: PayloadAction<boolean | undefined>) => ({
+      ...state,
+      playedBefore: payload,
+    }),
   },
 });
 
 const isSame = (a: Said, b: Said) => a.key === b.key && JSON.stringify(a.values) === JSON.stringify(b.values);
 
-export const { noticed, noticeDismissed, demoComes } = slice.actions;
+export const { noticed, noticeDismissed, demoComes, playedBeforeKnown } = slice.actions;
 export const noticesReducer = slice.reducer;

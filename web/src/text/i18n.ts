@@ -44,26 +44,38 @@ async function load(language: Language): Promise<void> {
   if (!isWhole(language)) add(language, await CATALOGUES[language]());
 }
 
-/** Speaks a language from now on, its catalogue loaded first. Rejects when that can't be had; the one before then stays. */
-export async function speak(language: Language): Promise<void> {
-  await load(language);
-  await i18next.changeLanguage(language);
+let chosen: () => void;
+/** Kept once it was tried to speak a language: until then nobody has said which. */
+const languageChosen = new Promise<void>((resolve) => (chosen = resolve));
+
+/** Speaks a language from now on, its words loaded first. Rejects when these can't be had; the one before then stays. */
+async function speakOnce(language: Language, words: Promise<void>): Promise<void> {
+  try {
+    await words;
+    await i18next.changeLanguage(language);
+  } finally {
+    chosen();
+  }
 }
+
+/** The same with the whole catalogue. */
+export const speak = (language: Language) => speakOnce(language, load(language));
+
+/** The same with the words of the first screen alone; {@link withAllWords} loads the others. */
+export const speakFirst = (language: Language) =>
+  speakOnce(
+    language,
+    isWhole(language) ? Promise.resolve() : FIRST[language]().then((words) => void add(language, words)),
+  );
 
 /** Has the words of the first screen fetched, and speaks none of them. */
 export const fetchFirst = (language: Language) => FIRST[language]();
 
-/** Speaks the words of the first screen alone; {@link withAllWords} loads the others. */
-export async function speakFirst(language: Language): Promise<void> {
-  if (!isWhole(language)) add(language, await FIRST[language]());
-  await i18next.changeLanguage(language);
-}
-
-/** A place, once all words of the language are there: it says more than the first screen. Where they can't be had, English. */
+/** A place, once all words of what is spoken are there: it says more than the first screen. Where they can't be had, English. */
 export async function withAllWords<Place>(place: Promise<Place>): Promise<Place> {
   const [loaded] = await Promise.all([
     place,
-    load(i18next.language as Language).catch(() => load('en').catch(() => undefined)),
+    languageChosen.then(() => load(i18next.language as Language)).catch(() => load('en').catch(() => undefined)),
   ]);
   return loaded;
 }

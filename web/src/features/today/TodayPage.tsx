@@ -1,21 +1,26 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import { useTranslation } from 'react-i18next';
 import { hasTakes } from '../../db/takes';
 import { useDay } from '../../shared/page/useDay';
 import { useAppSelector } from '../../store';
 import { asksForDemo } from '../../store/demo';
 import { withAllWords } from '../../text/i18n';
+import { late } from '../../ui/late';
 import { Welcome } from './Welcome';
 
-const Today = lazy(() => withAllWords(import('./Today')));
+const Today = late(() => withAllWords(import('./Today')));
 
 /** The first minute for who is new here, today's practice for everybody else. */
 export default function TodayPage() {
   const { t } = useTranslation();
   const welcomedOn = useAppSelector((state) => state.settings.welcomedOn);
   const day = useDay();
-  const played = useLiveQuery(hasTakes, []);
+  const played = useLiveQuery(
+    hasTakes,
+    [],
+    useAppSelector((state) => state.notices.playedBefore),
+  );
   if (played === undefined || (!played && asksForDemo())) return <p>{t('app.loading')}</p>;
   if (!played && welcomedOn === '') return <Welcome />;
   return (

@@ -1,0 +1,25 @@
+import { lazy, useState, type ComponentType } from 'react';
+
+/**
+ * A part of the page with a file of its own, which {@link LatePart.fetch} has brought. One that is here is shown at once: a lazy
+ * part of React's first shows what waits for it, and then for 300 ms whatever comes.
+ */
+export type LatePart<Props extends object> = ComponentType<Props> & { readonly fetch: () => Promise<unknown> };
+
+export function late<Props extends object>(
+  load: () => Promise<{ readonly default: ComponentType<Props> }>,
+): LatePart<Props> {
+  let here: ComponentType<Props> | undefined;
+  const fetch = async () => {
+    const file = await load();
+    here = file.default;
+    return file;
+  };
+  const Lazy = lazy(fetch);
+  function Late(props: Props) {
+    // The same one for as long as it stands: another would begin anew.
+    const [Part] = useState<ComponentType<Props>>(() => here ?? Lazy);
+    return <Part {...props} />;
+  }
+  return Object.assign(Late, { fetch });
+}
