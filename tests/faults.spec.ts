@@ -45,12 +45,20 @@ async function playFreely(page: Page, forS: number): Promise<void> {
   await expect(page.getByText('Listening.')).toBeVisible();
   await page.evaluate((atS) => new Promise<void>((resolve) => window.madeClock.at(atS, resolve)), forS);
 }
+/** Comes when so much was heard, seconds; the clock goes slowly from there, or sleeps, before anything asks for it. */
+const heardFor = (page: Page, atS: number, then: 'slow' | 'asleep') =>
+  page.evaluate(
+    ([when, how]) =>
+      new Promise<void>((resolve) =>
+        window.madeClock.at(when, () => resolve(void Object.assign(window.madeClock, { [how]: true }))),
+      ),
+    [atS, then] as const,
+  );
 /**
  * The made clock runs ten times faster than a real one, the disk does not: waits until a second past the first beat was
- * put away of the take that is played.
+ * put away of the take that is played, on a slow clock.
  */
 async function putAway(page: Page): Promise<void> {
-  await page.evaluate(() => (window.madeClock.slow = true));
   await expect
     .poll(
       () =>
@@ -182,7 +190,7 @@ test.describe('what may stop in the middle of a take', () => {
 
   test('the ear’s worker dies: told, the take is kept, the next needs no reload', async ({ page }) => {
     await page.goto('/stand');
-    const reached = page.evaluate(() => new Promise<void>((resolve) => window.madeClock.at(6, resolve)));
+    const reached = heardFor(page, 6, 'slow');
     await start(page);
     await reached;
     await putAway(page);
@@ -304,14 +312,7 @@ test('a page that is killed at any moment: what came past the first beat by a se
     await withMadeSound(player, { sampleAt: TONE });
     await player.goto('/stand');
     const becomesTake = atS > 6.2;
-    const reached = player.evaluate(
-      ([when, slow]) =>
-        new Promise<void>((resolve) => {
-          const then = () => resolve(void Object.assign(window.madeClock, slow ? { slow } : { asleep: true }));
-          window.madeClock.at(Number(when), then);
-        }),
-      [atS, becomesTake] as const,
-    );
+    const reached = heardFor(player, atS, becomesTake ? 'slow' : 'asleep');
     await player.getByTestId('start').click();
     await reached;
     if (becomesTake) await putAway(player);
