@@ -75,8 +75,9 @@ async function playedInto(name: 'Chromium' | 'Firefox', busy: number) {
   } finally {
     for (const program of programs) program.kill('SIGKILL');
     await engine.close();
-    await played;
+    // What is left of the room's sound nobody hears any more.
     card.end();
+    await played;
   }
 }
 
