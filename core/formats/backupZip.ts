@@ -1,8 +1,8 @@
-import { Zip, ZipPassThrough, zipSync } from 'fflate';
+import { Zip, zipSync, type ZipInputFile } from 'fflate';
 import { backupFrom, headOf, refusedFile, type BackupResult, type KeptRecording } from './backup';
 import { shelfFilesOf, shelfIn } from './shelfFiles';
 import type { WholeTake } from '@inner-hum/core/take';
-import { filesOf, json, parsed, partsIn, PackedFile, recordsIn, unzipped } from './takeFiles';
+import { filesOf, json, packed, parsed, partsIn, recordsIn, unzipped, type PackedFile } from './takeFiles';
 
 /** Name of the head inside the zip; for each take its files follow, then those of recordings to learn from. */
 const HEAD = 'backup.json';
@@ -15,23 +15,25 @@ export function writeBackupZip(takes: readonly WholeTake[], savedAt: string, set
 }
 
 /**
- * The same zip in pieces, for any number of takes: call `add` for each, then `end` once; `onPiece` gets the bytes in order
- * and must copy what it keeps.
+ * The same zip in pieces, for any number of takes: call `add` with each as {@link packedTake} gives it, then `end` once;
+ * `onPiece` gets the bytes in order and must copy what it keeps.
  */
 export function backupZipStream(savedAt: string, settings: unknown, onPiece: (bytes: Uint8Array) => void) {
   const zip = new Zip((error, bytes) => {
     if (error) throw error;
     onPiece(bytes);
   });
-  const put = (name: string, bytes: Uint8Array) => {
-    const file = name.endsWith('.wav') ? new ZipPassThrough(name) : new PackedFile(name);
-    zip.add(file);
-    file.push(bytes, true);
+  const add = (files: readonly PackedFile[]) => {
+    for (const { bytes, ...about } of files) {
+      const file: ZipInputFile = about;
+      zip.add(file);
+      file.ondata!(null, bytes, true);
+    }
   };
-  put(HEAD, json(headOf(savedAt, settings)));
+  add([packed(HEAD, json(headOf(savedAt, settings)))]);
   return {
-    add: (take: WholeTake) => filesOf(take).forEach(([name, bytes]) => put(name, bytes)),
-    addRecording: (kept: KeptRecording) => shelfFilesOf(kept).forEach(([name, bytes]) => put(name, bytes)),
+    add,
+    addRecording: (kept: KeptRecording) => add(shelfFilesOf(kept).map(([name, bytes]) => packed(name, bytes))),
     end: () => zip.end(),
   };
 }

@@ -8,6 +8,7 @@ import { exerciseScore, FAMILIES, familyById, usualExercise } from '@inner-hum/c
 import { instrumentById } from '@inner-hum/core/theory';
 import { readBackup, writeBackup } from './backup';
 import { backupZipStream, isZip, readBackupZip, writeBackupZip } from './backupZip';
+import { packedTake } from './takeFiles';
 import { writeCalendar } from './calendar';
 import { tendencyCsv } from './csv';
 import { readMidi } from './midiIn';
@@ -81,7 +82,7 @@ describe('backups', () => {
     const stream = backupZipStream(SAVED, undefined, (bytes) => pieces.push(bytes));
     // A long record and long frames: larger than one slice.
     const many = Array.from({ length: 6 }, (_, i) => longTake(`take-${i}`));
-    for (const take of many) stream.add(take);
+    for (const take of many) stream.add(packedTake(take));
     stream.end();
     const bytes = new Uint8Array(Buffer.concat(pieces));
     expect(isZip(bytes)).toBe(true);

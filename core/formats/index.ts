@@ -4,6 +4,7 @@ export { readWav, writeWav } from './wav';
 export { forHorn, type ImportedPart, type ImportedParts } from './importedPart';
 export { readMidi } from './midiIn';
 export { readMusicXml } from './musicXmlIn';
+export { packedTake, type PackedFile } from './takeFiles';
 export { backupZipStream, isZip, readBackupZip, writeBackupZip } from './backupZip';
 export { writeCalendar } from './calendar';
 export { writeMidi } from './midiOut';

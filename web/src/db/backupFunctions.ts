@@ -12,6 +12,7 @@ import type { NoteNameSystem } from '@inner-hum/core/theory';
 import { database } from './database';
 import { eachForBackup } from './shelf';
 import { rebuildTold } from './digests';
+import { eachPacked } from './packFunctions';
 import { wholeTakes } from './takes';
 import { weekFunctions } from './weekFunctions';
 
@@ -40,7 +41,7 @@ export const backupFunctions = {
       done.push(new Blob(pieces));
       [pieces, size] = [[], 0];
     });
-    await eachTake((take) => stream.add(take));
+    await eachPacked(await database.takes.orderBy('startedAt').primaryKeys(), stream.add);
     await eachForBackup((kept) => stream.addRecording(kept));
     stream.end();
     return new Blob([...done, ...pieces], { type: 'application/zip' });

@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { packFunctions } from './packFunctions';
+
+expose(packFunctions);
