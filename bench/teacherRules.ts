@@ -196,12 +196,18 @@ export const RULES: Readonly<Record<string, Objections>> = {
   'a block has ten tries at most, eight of what is hard on the lip': perBlock(({ exercise, tries }) =>
     tries > 10 || (isLip(exercise) && tries > 8) ? `${tries}` : undefined,
   ),
-  'the order is that of a practice; who tires has overtones earlier': perSession(({ planned }) => {
-    const stages = planned.filter(({ exercise }) => !isCheck(exercise)).map(stageOf);
-    const places = stages.map((stage) => STAGES.indexOf(stage));
-    const music = places.findIndex((place) => place === STAGES.indexOf('wholeHorn'));
-    return music >= 0 && places.slice(music).some((place) => place < STAGES.indexOf('wholeHorn')) && stages.join(', ');
-  }),
+  'the order is that of a practice; who tires has overtones earlier, and what is easy last': perSession(
+    ({ planned }) => {
+      const stages = planned
+        .filter(({ exercise, reason }) => !isCheck(exercise) && reason.kind !== 'easy')
+        .map(stageOf);
+      const places = stages.map((stage) => STAGES.indexOf(stage));
+      const music = places.findIndex((place) => place === STAGES.indexOf('wholeHorn'));
+      return (
+        music >= 0 && places.slice(music).some((place) => place < STAGES.indexOf('wholeHorn')) && stages.join(', ')
+      );
+    },
+  ),
   'no exercise twice in a session': perSession(({ planned }) => {
     const keys = planned.map(({ exercise }) => exerciseKey(exercise));
     return new Set(keys).size < keys.length && keys.filter((key, i) => keys.indexOf(key) < i).join(', ');

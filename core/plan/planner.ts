@@ -42,10 +42,13 @@ export function planSession(plan: PlanFor, load: Load = loadToday(plan)): Sessio
   return fitted(inOrder(chosen, standing), lessonOf(minutes, style), 60 * minutes);
 }
 
-/** In the order of a practice; who tires has overtones while the lip is fresh. */
+const isSame = (a: Candidate, b: Candidate) => exerciseKey(a.exercise) === exerciseKey(b.exercise);
+
+/** In the order of a practice; who tires has overtones while the lip is fresh, and ends with what is easy. */
 function inOrder(chosen: readonly Chosen[], { tires }: Standing): Chosen[] {
   const order = tires ? ['tune', 'wake', 'measure', 'overtones', 'places', 'low', 'altissimo', 'music'] : [...SLOTS];
-  const place = ({ slot, part }: Chosen) => order.indexOf(part === 'warmUp' && slot !== 'tune' ? 'wake' : slot);
+  const place = ({ slot, part, reason }: Chosen) =>
+    reason.kind === 'easy' ? Infinity : order.indexOf(part === 'warmUp' && slot !== 'tune' ? 'wake' : slot);
   const stage = ({ family }: Chosen) => STAGES.indexOf(family.stage);
   const after = ({ part }: Chosen) => (part === 'warmUp' ? 0 : 1);
   return [...chosen].sort(
@@ -106,6 +109,7 @@ class Lesson {
       blocks.theme + blocks.keep + blocks.music - this.list.filter(({ part }) => part !== 'warmUp').length;
     this.fill('theme', missing, [...themes, ...keep, ...wishes.anything()], true);
     this.readyForAltissimo();
+    if (this.standing.tires) this.endEasy();
     return this.list;
   }
 
@@ -117,6 +121,13 @@ class Lesson {
     const due = standing.days.length % MOUTHPIECE.every === MOUTHPIECE.every - 1;
     if (plan.minutes >= MOUTHPIECE.fromMin && due) this.fill('warmUp', 1, wishes.warmsUp());
     this.fill('warmUp', blocks, wishes.waking());
+  }
+
+  /** The last of what only keeps gives way to an easy tone: of who tires the last quarter breaks, whatever is asked in it. */
+  private endEasy(): void {
+    const easy = this.wishes.easy().find((one) => !this.list.some((own) => isSame(own, one)));
+    const at = this.list.findLastIndex(({ part }) => part === 'keep');
+    if (easy && at >= 0) this.list[at] = { ...easy, part: 'keep' };
   }
 
   /** Nothing altissimo without a bend before it in the same session. */
@@ -148,10 +159,10 @@ class Lesson {
   }
 
   private fits(candidate: Candidate, part: Part, close: boolean): boolean {
-    const { family, exercise } = candidate;
+    const { family } = candidate;
     const same = this.list.filter((one) => one.family === family);
     const apart = NEIGHBOURS[part === 'theme' ? 'theme' : 'other'];
-    if (same.some((one) => exerciseKey(one.exercise) === exerciseKey(exercise))) return false;
+    if (same.some((one) => isSame(one, candidate))) return false;
     if (same.length >= MOST_OF_A_FAMILY[close ? 'few' : 'usual']) return false;
     if (!close && same.some((one) => Math.abs(noteOf(one) - noteOf(candidate)) <= apart)) return false;
     if (isHigh(candidate) && !this.mayBeHigh(family)) return false;

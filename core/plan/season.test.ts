@@ -8,6 +8,7 @@ import { hornOffset, reedOrLeak } from './hornOrReed';
 import { lessonOf } from './lesson';
 import { loadToday, seasonWeek } from './load';
 import type { Observation } from './observation';
+import { zoneOf } from '@inner-hum/core/theory';
 import { planSession } from './planner';
 import type { PlanFor } from './planFor';
 import { PRACTICE_IDS } from './practices';
@@ -90,6 +91,17 @@ describe('tiring', () => {
     expect(tires(daysOf([...tired(5), ...fresh]))).toBe(false);
     expect(tires(daysOf([...tired(5), ...tired(6)]))).toBe(true);
     expect(tires(daysOf([...tired(1), ...tired(2), ...[5, 6, 7].flatMap((n) => took(n, ['harder']))]))).toBe(false);
+  });
+  it('the next day ends with an easy tone in the middle, after its music', () => {
+    const endOf = (recent: readonly Digest[]) => planSession({ ...planOn(7, recent), minutes: 21 }).slice(-2);
+    const [music, last] = endOf([...tired(5), ...tired(6)]);
+    expect(familyById(music!.exercise.family).stage).toBe('wholeHorn');
+    expect(last).toMatchObject({
+      reason: { kind: 'easy' },
+      exercise: { family: 'swell', writtenMidi: last!.reason.midi },
+    });
+    expect(zoneOf(last!.reason.midi)).toBe('middle');
+    expect(endOf([...fresh, ...tired(6)]).at(-1)!.reason.kind).not.toBe('easy');
   });
 });
 

@@ -1,4 +1,4 @@
-import { exerciseKey, familyById, LEVELS, type Family } from '@inner-hum/core/families';
+import { exerciseScore, exerciseKey, familyById, LEVELS, type Family } from '@inner-hum/core/families';
 import { zoneOf } from '@inner-hum/core/theory';
 import { again, forGoal, forNeed, plannable } from './candidates';
 import { type Candidate } from './made';
@@ -20,6 +20,8 @@ const MUSIC_SESSIONS = 2;
 const WAKE_SESSIONS = 3;
 /** What is measured is not measured again within so many days. */
 const MEASURED_DAYS = 7;
+/** Middle notes that speak by themselves. */
+const EASY_TONES = [67, 69, 65, 71];
 /** Notes all over the horn, those that are easy first; the low ones that wake it; the palm keys, under a high note. */
 const USUAL_TONES = [67, 71, 64, 69, 74, 62, 79, 60, 84, 65, 76, 72, 86, 58];
 const LOW_TONES = [60, 58, 62];
@@ -151,6 +153,13 @@ export class Wishes extends Ways {
       .filter(({ family }) => familyById(family).teaching.planned && !isCheck(familyById(family)))
       .flatMap((take) => again(take, this.keeping(noteOfTake(take)), plan, standing) ?? []);
     return [...goOn, ...this.plain(USUAL_TONES, (midi) => this.keeping(midi)), ...this.rounds()];
+  }
+
+  /** What the day of who tires ends with: a middle tone of one breath. */
+  easy(): Candidate[] {
+    return this.plain(EASY_TONES, (midi) => ({ kind: 'easy', midi })).filter(
+      ({ exercise }) => !exerciseScore(exercise).steps.some(({ openEnd }) => openEnd),
+    );
   }
 
   /** What readies the throat for altissimo. */
