@@ -123,11 +123,13 @@ class Lesson {
     this.fill('warmUp', blocks, wishes.waking());
   }
 
-  /** The last of what only keeps gives way to an easy tone: of who tires the last quarter breaks, whatever is asked in it. */
+  /** The last of what only keeps, overtones apart, gives way to an easy tone: of who tires whatever comes last breaks most. */
   private endEasy(): void {
     const easy = this.wishes.easy().find((one) => !this.list.some((own) => isSame(own, one)));
-    const at = this.list.findLastIndex(({ part }) => part === 'keep');
-    if (easy && at >= 0) this.list[at] = { ...easy, part: 'keep' };
+    const mayGo = (one: Chosen) => one.family.stage !== 'overtones' && !one.family.teaching.planned?.readiesAltissimo;
+    const last = (part: Part) => this.list.findLastIndex((one) => one.part === part && mayGo(one));
+    const at = last('keep') >= 0 ? last('keep') : last('theme');
+    if (easy && at >= 0) this.list[at] = { ...easy, part: this.list[at]!.part };
   }
 
   /** Nothing altissimo without a bend before it in the same session. */
