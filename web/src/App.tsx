@@ -13,6 +13,7 @@ import { late, type LatePart } from './ui/late';
 import { system } from './ui/theme';
 import { useColourMode } from './ui/useColourMode';
 import { store } from './store';
+import { playedBeforeKnown } from './store/notices';
 
 /** A place that says more than the first screen does. */
 const place = (load: Parameters<typeof late<object>>[0]) => late(() => withAllWords(load()));
@@ -47,7 +48,10 @@ export async function fetchPlace(): Promise<void> {
 const OTHER_WORDS_MS = 1500;
 const STAND_READY_MS = 2500;
 function makeReady(): void {
-  setTimeout(() => void withAllWords(Promise.resolve()), OTHER_WORDS_MS); // never rejects
+  setTimeout(() => {
+    store.dispatch(playedBeforeKnown(undefined)); // by now it may have changed
+    void withAllWords(Promise.resolve()); // never rejects
+  }, OTHER_WORDS_MS);
   setTimeout(() => void PLACES['stand']?.fetch().catch(() => undefined), STAND_READY_MS); // told when it is opened
 }
 
