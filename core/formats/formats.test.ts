@@ -122,6 +122,16 @@ describe('backup', () => {
       'damaged',
       'takes[0].record.measures[0]',
     ],
+    ...[
+      ['a measure whose error is below nothing', /"uncertainty":[^,}]+/, '"uncertainty":-1'],
+      ['a measure of a text', /("kind":"measured","value"):[^,}]+/, '$1:"much"'],
+      ['an absent measure without a reason', /("kind":"absent"),"reason":"[^"]*"/, '$1'],
+    ].map(([name, from, to]) => [
+      name as string,
+      text.replace(from as RegExp, to as string),
+      'damaged',
+      'takes[0].record.measures[0]',
+    ]),
   ])('refuses %s with the place', (_, damaged, reason, detail) => {
     const result = readBackup(damaged);
     expect(result).toMatchObject({ kind: 'refused', reason });
