@@ -41,7 +41,7 @@ const PLACES: Readonly<Record<string, LatePart<object>>> = {
 /** Fetches the place that the address names; where that fails it is told when the place is shown. */
 export async function fetchPlace(): Promise<void> {
   const path = Object.keys(PLACES).find((one) => matchPath(`${HOME}${one}`, location.pathname));
-  await PLACES[path ?? 'today']?.fetch().catch(() => undefined);
+  await PLACES[path ?? '']?.fetch().catch(() => undefined);
 }
 
 /** So long after the first place is there the words of the others come, and the Stand, so that it opens at once, milliseconds. */
