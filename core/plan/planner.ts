@@ -42,6 +42,8 @@ export function planSession(plan: PlanFor, load: Load = loadToday(plan)): Sessio
   return fitted(inOrder(chosen, standing), lessonOf(minutes, style), 60 * minutes);
 }
 
+/** From so many blocks on the week's theme can spare one. */
+const MAY_GIVE_ONE = 3;
 const isSame = (a: Candidate, b: Candidate) => exerciseKey(a.exercise) === exerciseKey(b.exercise);
 
 /** In the order of a practice; who tires has overtones while the lip is fresh, and ends with what is easy. */
@@ -128,7 +130,8 @@ class Lesson {
     const easy = this.wishes.easy().find((one) => !this.list.some((own) => isSame(own, one)));
     const mayGo = (one: Chosen) => one.family.stage !== 'overtones' && !one.family.teaching.planned?.readiesAltissimo;
     const last = (part: Part) => this.list.findLastIndex((one) => one.part === part && mayGo(one));
-    const at = last('keep') >= 0 ? last('keep') : last('theme');
+    const themes = this.list.filter(({ part }) => part === 'theme').length;
+    const at = last('keep') >= 0 || themes < MAY_GIVE_ONE ? last('keep') : last('theme');
     if (easy && at >= 0) this.list[at] = { ...easy, part: this.list[at]!.part };
   }
 
