@@ -84,8 +84,8 @@ it('before firsts were called milestones: they are there under that name alone',
 });
 
 it.each([
-  ['added up from digests', (digest: object) => digest],
-  ['made anew with all else where a digest is damaged', (digest: object) => ({ ...digest, lastsS: 'long' })],
+  ['made from the takes', (digest: object) => digest],
+  ['made from them where a digest is damaged, too', (digest: object) => ({ ...digest, lastsS: 'long' })],
 ])('before the use of reeds was kept: it is %s', async (_, left) => {
   const record = { ...take, setup: { ...take.setup, reed: 'first' } };
   const before = new Dexie('inner-hum');
