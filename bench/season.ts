@@ -1,9 +1,11 @@
 import { exerciseScore, familyById, mainNoteOf } from '@inner-hum/core/families';
+import type { Decision } from '@inner-hum/core/judge';
 import {
   adapted,
   blockS,
   cellsAfter,
   hornMap,
+  isEnough,
   loadToday,
   ownSources,
   planSession,
@@ -21,9 +23,8 @@ const DAY_MS = 86_400_000;
 /** A Monday. */
 const FIRST_MS = Date.parse('2026-01-05T18:00:00.000Z');
 
-/** What leaves an exercise for the day, and what tells that a player tires. */
+/** What leaves an exercise for the day. */
 const BREAKS = 3;
-const TIRED_AFTER = 2;
 
 /** A session as it was planned and played; a day of rest has neither blocks nor takes. */
 export interface PlayedSession {
@@ -93,7 +94,8 @@ function played(
   const totalS = planned.reduce((sum, block) => sum + blockS(block), 0);
   let rest = planned;
   let overS = 0;
-  let [broken, leaves] = [0, 0];
+  let broken = 0;
+  const decisions: Decision[] = [];
   while (rest[0]) {
     const block = rest[0];
     const moment = {
@@ -108,15 +110,12 @@ function played(
     places.push(overS / totalS);
     const score = exerciseScore(block.exercise);
     overS += ((score.countInBeats + take.lastsS * (score.tempoBpm / 60)) * 60) / score.tempoBpm + (block.betweenS ?? 6);
-    // Three breaks in a row leave an exercise, as the judge does; a second time in a session the player is tiring.
+    // Three breaks in a row leave an exercise, as the judge does.
     broken = take.decision === 'easier' ? broken + 1 : 0;
-    const left = broken >= BREAKS;
-    if (left) {
-      broken = 0;
-      leaves++;
-    }
-    rest = adapted(rest, { decision: left ? 'leave' : take.decision, next: take.next, tired: leaves >= TIRED_AFTER });
-    if (leaves >= TIRED_AFTER) leaves = -Infinity;
+    const decision = broken >= BREAKS ? 'leave' : take.decision;
+    if (decision === 'leave') broken = 0;
+    decisions.push(decision);
+    rest = adapted(rest, { decision, next: take.next, tired: isEnough(decisions) });
   }
   return { takes, places };
 }

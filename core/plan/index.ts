@@ -67,7 +67,16 @@ export { dayNumber } from './days';
 export { daysOf, familyProgress, hasSettled } from './progress';
 export { wasTiring } from './tiring';
 export { PRACTICE_IDS, PRACTICES, type Practice } from './practices';
-export { adapted, MINUTES, TIRED_REST_S, VERDICT_S, type Outcome, type Reason, type SessionBlock } from './session';
+export {
+  adapted,
+  isEnough,
+  MINUTES,
+  TIRED_REST_S,
+  VERDICT_S,
+  type Outcome,
+  type Reason,
+  type SessionBlock,
+} from './session';
 export { freeAccount, type FreeNote } from './freeAccount';
 export { frontier } from './frontier';
 export { levelNow } from './level';

@@ -82,13 +82,22 @@ function asEasy(block: SessionBlock): SessionBlock {
   return { ...block, tries: EASY_TRIES, reason: { kind: 'easy', midi: block.reason.midi } };
 }
 
+/** So many exercises of a sitting that had to be left are enough. */
+const ENOUGH_LEFT = 2;
+
+/** Whether a sitting has just become enough: a second exercise had to be left. `decisions` of its takes, oldest first. */
+export function isEnough(decisions: readonly Decision[]): boolean {
+  const left = decisions.filter((decision) => decision === 'leave').length;
+  return left === ENOUGH_LEFT && decisions.at(-1) === 'leave';
+}
+
 /** How long a verdict is there to be read before what comes next, seconds. */
 export const VERDICT_S = 6;
 
 /** What a take of a session told, for {@link adapted}. */
 export interface Outcome {
   readonly decision: Decision;
-  /** whether the judge heard the player tire */
+  /** whether the judge heard the player tire, or it {@link isEnough} */
   readonly tired?: boolean;
   readonly next: Readonly<Record<string, number | string | boolean>>;
 }

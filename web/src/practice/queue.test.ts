@@ -1,5 +1,6 @@
 import { familyById, usualExercise } from '@inner-hum/core/families';
 import { VERDICT_S, type SessionBlock } from '@inner-hum/core/plan';
+import type { TakeRecord } from '@inner-hum/core/take';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { store } from '../store';
 import { settingsChanged, settingsLoaded } from '../store/settings';
@@ -81,6 +82,18 @@ describe('a session', () => {
     begin(block('hold', 3), block('overtoneLadder', 4), block('swell', 4), block('zigzagDescent', 4));
     expect(sessionQueue().after({ decision: 'leave', next: {}, tired: true })).toBe(120);
     expect(session().blocks).toMatchObject([{ exercise: { family: 'swell' }, tries: 2, reason: { kind: 'easy' } }]);
+  });
+  it('a second exercise that had to be left is enough, and says so; what the player skips is none', () => {
+    begin(block('hold', 3), block('overtoneLadder', 4), block('zigzagDescent', 4), block('swell', 4));
+    const queue = sessionQueue();
+    const leave = { decision: 'leave', next: {} } as const;
+    queue.after(leave);
+    queue.after(leave, {} as TakeRecord);
+    expect(session().blocks).toHaveLength(2);
+    expect(store.getState().notices.current).toBeNull();
+    expect(queue.after(leave, {} as TakeRecord)).toBe(120);
+    expect(session().blocks).toMatchObject([{ exercise: { family: 'swell' }, tries: 2, reason: { kind: 'easy' } }]);
+    expect(store.getState().notices.current?.key).toBe('stand.enough.easy');
   });
   it('is there again for another queue, where it was left', () => {
     begin(block('hold', 2), block('swell', 1));

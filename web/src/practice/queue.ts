@@ -1,6 +1,16 @@
 import { type ExerciseParameters } from '@inner-hum/core/exercise';
 import { exerciseKey, type Level } from '@inner-hum/core/families';
-import { adapted, nextRung, rungOf, TIRED_REST_S, VERDICT_S, type Outcome, type Rung } from '@inner-hum/core/plan';
+import {
+  adapted,
+  isEnough,
+  nextRung,
+  rungOf,
+  TIRED_REST_S,
+  VERDICT_S,
+  type Outcome,
+  type Rung,
+} from '@inner-hum/core/plan';
+import type { Decision } from '@inner-hum/core/judge';
 import type { TakeRecord } from '@inner-hum/core/take';
 import { store } from '../store';
 import { noticed } from '../store/notices';
@@ -59,6 +69,7 @@ export function climbQueue(first: ExerciseParameters, level: Level): Queue {
 
 /** Today's session: what follows is changed by what was found. Unfinished, it is there when one comes back. */
 export function sessionQueue(): Queue {
+  const decisions: Decision[] = [];
   return {
     now: () => {
       const { session } = store.getState().settings;
@@ -68,11 +79,16 @@ export function sessionQueue(): Queue {
       const next = block.tries > 1 ? block.exercise : (following?.exercise ?? null);
       return { exercise: block.exercise, place: { index: session.done, count: session.done + left, next } };
     },
-    after: (outcome) => {
+    after: (outcome, played) => {
       const { session } = store.getState().settings;
       const [block] = session?.blocks ?? [];
       if (!session || !block) return 0;
-      const blocks = adapted(session.blocks, outcome);
+      // What the player skips was not tried in vain.
+      if (played) decisions.push(outcome.decision);
+      const enough = !outcome.tired && isEnough(decisions);
+      const tired = outcome.tired || enough;
+      const blocks = adapted(session.blocks, { ...outcome, tired });
+      if (enough) store.dispatch(noticed({ key: blocks.length > 0 ? 'stand.enough.easy' : 'stand.enough.end' }));
       const changes = outcome.decision === 'leave' || Object.keys(outcome.next).length > 0;
       const change =
         outcome.decision === 'again' || !changes
@@ -80,7 +96,7 @@ export function sessionQueue(): Queue {
           : { decision: outcome.decision, of: exerciseKey(block.exercise) };
       store.dispatch(settingsChanged({ session: { ...session, blocks, change, done: session.done + 1 } }));
       const sameBlock = blocks[0]?.reason === block.reason;
-      if (outcome.tired) return TIRED_REST_S;
+      if (tired) return TIRED_REST_S;
       return Math.max(VERDICT_S, sameBlock ? (block.betweenS ?? 0) : block.restS);
     },
   };

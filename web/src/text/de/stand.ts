@@ -74,6 +74,10 @@ export const standWords = {
     couldBe: 'Auch {{sources}}',
     couldBeOne: '{{partial}} von {{fingered}}',
     rung: 'Sprosse {{number}}',
+    enough: {
+      easy: 'Zwei Übungen mussten heute liegen bleiben. Zwei Minuten Pause, ein leichter Ton, und das ist genug.',
+      end: 'Zwei Übungen mussten heute liegen bleiben. Das ist genug: Gönn dem Ansatz Ruhe.',
+    },
     climbEnd: {
       tired: 'Der Ansatz ermüdet: Die Töne kommen jetzt langsamer. Genug für heute.',
       long: 'Vier Minuten Obertöne sind genug für einen Ansatz. Pause, oder etwas anderes spielen.',

@@ -72,6 +72,10 @@ export const standWords = {
     couldBe: 'Also {{sources}}',
     couldBeOne: '{{partial}} of {{fingered}}',
     rung: 'Rung {{number}}',
+    enough: {
+      easy: 'Two exercises had to be left today. Two minutes’ rest, one easy tone, and that is enough.',
+      end: 'Two exercises had to be left today. That is enough: rest the lip.',
+    },
     climbEnd: {
       tired: 'Your lip is tiring: the tones come more slowly now. Enough for today.',
       long: 'Four minutes of overtones are enough for one lip. Rest, or play something else.',

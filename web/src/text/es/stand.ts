@@ -73,6 +73,10 @@ export const standWords = {
     couldBe: 'También {{sources}}',
     couldBeOne: '{{partial}} de {{fingered}}',
     rung: 'Peldaño {{number}}',
+    enough: {
+      easy: 'Hoy ha habido que dejar dos ejercicios. Dos minutos de descanso, una nota fácil, y basta.',
+      end: 'Hoy ha habido que dejar dos ejercicios. Basta: descansa la embocadura.',
+    },
     climbEnd: {
       tired: 'La embocadura se cansa: las notas tardan más en salir. Basta por hoy.',
       long: 'Cuatro minutos de armónicos bastan para una embocadura. Descansa o toca otra cosa.',

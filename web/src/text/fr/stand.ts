@@ -73,6 +73,10 @@ export const standWords = {
     couldBe: 'Aussi {{sources}}',
     couldBeOne: '{{partial}} de {{fingered}}',
     rung: 'Échelon {{number}}',
+    enough: {
+      easy: 'Deux exercices ont dû être laissés aujourd’hui. Deux minutes de repos, un son facile, et cela suffit.',
+      end: 'Deux exercices ont dû être laissés aujourd’hui. Cela suffit : repose l’embouchure.',
+    },
     climbEnd: {
       tired: 'L’embouchure se fatigue : les sons viennent plus lentement. Assez pour aujourd’hui.',
       long: 'Quatre minutes d’harmoniques suffisent à une embouchure. Repos, ou autre chose.',

@@ -73,6 +73,10 @@ export const standWords = {
     couldBe: 'Anche {{sources}}',
     couldBeOne: '{{partial}} di {{fingered}}',
     rung: 'Gradino {{number}}',
+    enough: {
+      easy: 'Oggi due esercizi sono rimasti da parte. Due minuti di riposo, un suono facile, e basta così.',
+      end: 'Oggi due esercizi sono rimasti da parte. Basta così: riposa il labbro.',
+    },
     climbEnd: {
       tired: 'Il labbro si stanca: ora i suoni arrivano più lentamente. Basta per oggi.',
       long: 'Quattro minuti di armonici bastano per un labbro. Riposa, o suona altro.',
