@@ -4,10 +4,10 @@ import type { Lesson, Part } from './lesson';
 import { VERDICT_S, type SessionBlock } from './session';
 
 /** Tries of a block: more is rehearsing, and of what is hard on the lip fewer. */
-const MOST_TRIES = { plain: 10, hard: 8, warmUp: 6, few: 24 } as const;
+const MOST_TRIES = { plain: 10, hard: 8, warmUp: 6, easy: 6, few: 24 } as const;
 
 /** Rests: between tries and between blocks at most, and of the lip after overtones and altissimo, seconds. */
-const REST_S = { between: 20, longest: 30, most: 75, lip: 30 } as const;
+const REST_S = { between: 20, longest: 30, most: 75, lip: 30, easy: 20 } as const;
 /** Sounding altissimo in twenty minutes at most, seconds. */
 const ALTISSIMO_SHARE = 90 / (20 * 60);
 
@@ -59,14 +59,15 @@ export function fitted(chosen: readonly Chosen[], { seconds }: Lesson, budgetS: 
 }
 
 /** What is loud, high or an overtone is hard on the lip. */
-function mostTries({ family, exercise, part }: Chosen): number {
+function mostTries({ family, exercise, part, reason }: Chosen): number {
+  if (reason.kind === 'easy') return MOST_TRIES.easy;
   if (part === 'warmUp') return MOST_TRIES.warmUp;
   const hard = ['overtones', 'altissimo'].includes(family.stage) || restBetweenS(exercise) > LEAST_REST_S;
   return hard ? MOST_TRIES.hard : MOST_TRIES.plain;
 }
 
 function blockOf({ family, exercise, reason }: Chosen, tries: number): SessionBlock {
-  const betweenS = restBetweenS(exercise);
+  const betweenS = Math.max(restBetweenS(exercise), reason.kind === 'easy' ? REST_S.easy : 0);
   const lip = ['overtones', 'altissimo'].includes(family.stage) || altissimoS(exercise) > 0;
   return { exercise, reason, tries, betweenS, restS: lip ? REST_S.lip : Math.min(REST_S.lip, betweenS) };
 }

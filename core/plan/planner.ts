@@ -111,7 +111,7 @@ class Lesson {
       blocks.theme + blocks.keep + blocks.music - this.list.filter(({ part }) => part !== 'warmUp').length;
     this.fill('theme', missing, [...themes, ...keep, ...wishes.anything()], true);
     this.readyForAltissimo();
-    if (this.standing.tires) this.endEasy();
+    if (this.standing.tiredLately) this.endEasy();
     return this.list;
   }
 
@@ -125,14 +125,17 @@ class Lesson {
     this.fill('warmUp', blocks, wishes.waking());
   }
 
-  /** The last of what only keeps, overtones apart, gives way to an easy tone: of who tires whatever comes last breaks most. */
+  /** The last of what only keeps, overtones apart, gives way to two easy tones: of who tires whatever comes last breaks most. */
   private endEasy(): void {
-    const easy = this.wishes.easy().find((one) => !this.list.some((own) => isSame(own, one)));
+    const [easy, more] = this.wishes.easy().filter((one) => !this.list.some((own) => isSame(own, one)));
     const mayGo = (one: Chosen) => one.family.stage !== 'overtones' && !one.family.teaching.planned?.readiesAltissimo;
     const last = (part: Part) => this.list.findLastIndex((one) => one.part === part && mayGo(one));
     const themes = this.list.filter(({ part }) => part === 'theme').length;
     const at = last('keep') >= 0 || themes < MAY_GIVE_ONE ? last('keep') : last('theme');
-    if (easy && at >= 0) this.list[at] = { ...easy, part: this.list[at]!.part };
+    if (!easy || at < 0) return;
+    const { part } = this.list[at]!;
+    this.list[at] = { ...easy, part };
+    if (more) this.list.push({ ...more, part });
   }
 
   /** Nothing altissimo without a bend before it in the same session. */

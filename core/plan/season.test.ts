@@ -92,16 +92,26 @@ describe('tiring', () => {
     expect(tires(daysOf([...tired(5), ...tired(6)]))).toBe(true);
     expect(tires(daysOf([...tired(1), ...tired(2), ...[5, 6, 7].flatMap((n) => took(n, ['harder']))]))).toBe(false);
   });
-  it('the next day ends with an easy tone in the middle, after its music', () => {
-    const endOf = (recent: readonly Digest[]) => planSession({ ...planOn(7, recent), minutes: 21 }).slice(-2);
-    const [music, last] = endOf([...tired(5), ...tired(6)]);
+  const endOf = (on: number, recent: readonly Digest[]) =>
+    planSession({ ...planOn(on, recent), minutes: 21 }).slice(-3);
+  it('the next day ends with two easy tones in the middle, few and with long rests, after its music', () => {
+    const [music, ...easy] = endOf(7, [...tired(5), ...tired(6)]);
     expect(familyById(music!.exercise.family).stage).toBe('wholeHorn');
-    expect(last).toMatchObject({
-      reason: { kind: 'easy' },
-      exercise: { family: 'swell', writtenMidi: last!.reason.midi },
-    });
-    expect(zoneOf(last!.reason.midi)).toBe('middle');
-    expect(endOf([...fresh, ...tired(6)]).at(-1)!.reason.kind).not.toBe('easy');
+    for (const { reason, exercise, tries, betweenS } of easy) {
+      expect(reason.kind).toBe('easy');
+      expect(exercise).toMatchObject({ family: 'swell', writtenMidi: reason.midi });
+      expect(zoneOf(reason.midi)).toBe('middle');
+      expect(tries).toBeLessThanOrEqual(6);
+      expect(betweenS).toBeGreaterThanOrEqual(20);
+    }
+    expect(new Set(easy.map(({ reason }) => reason.midi)).size).toBe(2);
+    expect(endOf(7, [...fresh, ...tired(6)]).at(-1)!.reason.kind).not.toBe('easy');
+  });
+  it('the days after it end so as well, until five were not too long', () => {
+    const usual = (...on: number[]) => on.flatMap((n) => took(n, ['harder', 'harder']));
+    const before = [...tired(1), ...tired(2)];
+    expect(endOf(12, [...before, ...usual(3, 5, 7, 9)]).at(-1)!.reason.kind).toBe('easy');
+    expect(endOf(16, [...before, ...usual(3, 5, 7, 9, 11, 12, 14)]).at(-1)!.reason.kind).not.toBe('easy');
   });
 });
 

@@ -12,7 +12,7 @@ import { knownBy } from './practices';
 import { daysOf, familyProgress, hasSettled, type DayOfTakes, type FamilyProgress } from './progress';
 import type { Theme } from './aims';
 import { themeOf } from './theme';
-import { lateOf, tires, wasTiring } from './tiring';
+import { lateOf, tiredLately, tires, wasTiring } from './tiring';
 
 /** Where a player stands: all that a session is decided from, derived once from what was played. */
 export interface Standing {
@@ -32,6 +32,7 @@ export interface Standing {
   readonly stubbornTwelfth: number | undefined;
   readonly altissimoReady: boolean;
   readonly tires: boolean;
+  readonly tiredLately: boolean;
   /** a player who is new to it, in the first two weeks */
   readonly newcomer: boolean;
   /** whether D5 was held right often enough to slur over the break to it */
@@ -89,6 +90,7 @@ export function standingOf(plan: PlanFor): Standing {
     stubbornTwelfth: stubbornTwelfth(sources, horn),
     altissimoReady: altissimoReady(sources),
     tires: tires(days),
+    tiredLately: tiredLately(days),
     newcomer: level === LEVELS[0] && dayNumber(day) - dayNumber(firstDay) < NEWCOMER_DAYS,
     crossesBreak: level !== LEVELS[0] || crossings.filter(({ spoke }) => spoke).length >= BREAK.right,
     knows: ({ id }) => known(id),

@@ -12,6 +12,8 @@ const LEAST_MORE = 0.25;
 const TIMES = 2;
 /** So many of the last days decide whether a player tires. */
 const DAYS = { of: 3, least: 2 } as const;
+/** After so many days that were not too long it is over. */
+const LATELY = 5;
 
 /** Whether a take broke off or had to be made easier. */
 export function isBroken({ decision }: Pick<Digest, 'decision'>): boolean {
@@ -36,4 +38,9 @@ export function wasTiring({ takes }: DayOfTakes): boolean {
 /** Whether a player tires: two of the last three days were too long. `days` oldest first. */
 export function tires(days: readonly DayOfTakes[]): boolean {
   return days.slice(-DAYS.of).filter(wasTiring).length >= DAYS.least;
+}
+
+/** Whether a player tires, or did a few days ago: the evenings go on ending with what is easy. `days` oldest first. */
+export function tiredLately(days: readonly DayOfTakes[]): boolean {
+  return Array.from({ length: LATELY + 1 }, (_, back) => days.slice(0, days.length - back)).some(tires);
 }
