@@ -125,10 +125,14 @@ class Lesson {
     this.fill('warmUp', blocks, wishes.waking());
   }
 
-  /** The last of what only keeps, overtones apart, gives way to two easy tones: of who tires whatever comes last breaks most. */
+  /**
+   * The last of what only keeps gives way to two easy tones: of who tires whatever comes last breaks most. Overtones stay,
+   * and what is still settling.
+   */
   private endEasy(): void {
     const [easy, more] = this.wishes.easy().filter((one) => !this.list.some((own) => isSame(own, one)));
-    const mayGo = (one: Chosen) => one.family.stage !== 'overtones' && !one.family.teaching.planned?.readiesAltissimo;
+    const mayGo = ({ family }: Chosen) =>
+      family.stage !== 'overtones' && !family.teaching.planned?.readiesAltissimo && this.standing.knows(family);
     const last = (part: Part) => this.list.findLastIndex((one) => one.part === part && mayGo(one));
     const themes = this.list.filter(({ part }) => part === 'theme').length;
     const at = last('keep') >= 0 || themes < MAY_GIVE_ONE ? last('keep') : last('theme');
