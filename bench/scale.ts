@@ -81,6 +81,19 @@ try {
     }
     return middle(found);
   };
+  /** Today, when what it was planned from has changed since. */
+  const afterDeleting = async () => {
+    const found: Waited[] = [];
+    for (let i = 0; i < 5; i++) {
+      await page.goto(`${address}/today`);
+      await page.locator('xpath=//ol/li').first().waitFor();
+      await until(page, link('Log'), LOG_LINE);
+      await until(page, click('//button[text()="Delete"]'), '//*[text()="Undo"]');
+      await page.waitForTimeout(1500);
+      found.push(await until(page, link('Today'), '//ol/li'));
+    }
+    return middle(found);
+  };
   const chart = '//*[contains(@class, "recharts-line")]';
   const showTrend = '//button[text()="Show the trend"]';
   const figures: [string, string, string][] = [];
@@ -127,6 +140,7 @@ try {
   figure('Log, trend over all notes', '≤ 300 ms', await opened('/log', showTrend, chart));
   figure('Log, trend of one family', '≤ 300 ms', await opened('/log?family=hold', showTrend, chart));
   figure('Today, planned', 'no gap over 100 ms', await visit(link('Today'), '//ol/li'));
+  figure('Today, planned anew after a take was deleted', 'no gap over 100 ms', await afterDeleting());
   figure('Set-up, use of the reeds', '≤ 300 ms', await visit(link('Set-up'), '//table//td[contains(text(), "%")]'));
   figure('a take deleted', '≤ 150 ms', await opened('/log', '//button[text()="Delete"]', '//*[text()="Undo"]'));
   figure('Horn, leaks', '', await visit(go('/horn/leak'), '//*[contains(text(), " failed")]'));

@@ -11,6 +11,7 @@ import { PageSoundProvider } from '../practice/usePageSound';
 import { store } from '../store';
 import { settingsLoaded } from '../store/settings';
 import { FIRST_SETTINGS, type Settings } from '../db/settings/settings';
+import { forgetKept } from '../shared/stored/kept';
 import { madePage } from './madePage';
 
 // What is waited for comes from a database: on a busy machine that takes its time.
@@ -20,6 +21,7 @@ configure({ asyncUtilTimeout: 20_000 });
 export function freshEachTime(): void {
   beforeEach(async () => {
     store.dispatch(settingsLoaded(FIRST_SETTINGS));
+    forgetKept();
     await Promise.all(database.tables.map((table) => table.clear()));
   });
   afterEach(cleanup);

@@ -2,13 +2,13 @@ import { chakra } from '@chakra-ui/react';
 import { ALTISSIMO_REACH_SEMITONES, spellMidi, zoneOf, type Zone } from '@inner-hum/core/theory';
 import { familyById, usualExercise } from '@inner-hum/core/families';
 import { DEMAND_CENTS } from '@inner-hum/core/measure';
-import { hornMap, ofNote, seams, type NoteOnMap } from '@inner-hum/core/plan';
+import { ofNote, seams, type NoteOnMap } from '@inner-hum/core/plan';
 import { useMemo, useSyncExternalStore } from 'react';
 import { useTranslation } from 'react-i18next';
 import { store, useAppSelector } from '../../store';
 import { mainNote } from '../../store/settings';
 import { useOpenExercise } from '../../shared/exercise/useOpenExercise';
-import { useCells } from '../../shared/stored/useCells';
+import { mapOf, useCells } from '../../shared/stored/useCells';
 import { usePageSound } from '../../practice/usePageSound';
 import { useNoteName } from '../../text/useNoteName';
 import { useHorn } from '../../store/useHorn';
@@ -21,7 +21,7 @@ type NoteState = 'unmeasured' | 'measured' | 'steady';
 function useNoteStates(): { readonly states: ReadonlyMap<number, NoteState>; readonly parted: ReadonlySet<number> } {
   const cells = useCells();
   return useMemo(() => {
-    const notes = hornMap(cells ?? []);
+    const notes = cells ? mapOf(cells) : [];
     const states = new Map(notes.map((note) => [note.midi, stateOf(note)]));
     return { states, parted: new Set(seams(notes).map((seam) => seam.lower)) };
   }, [cells]);

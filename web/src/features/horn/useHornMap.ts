@@ -1,7 +1,7 @@
-import { hornMap, otherFingerings, type Cell, type NoteOnMap, type SetupNames } from '@inner-hum/core/plan';
+import { otherFingerings, type Cell, type NoteOnMap, type SetupNames } from '@inner-hum/core/plan';
 import { useMemo, useState } from 'react';
 import { setupText } from '../../text/setupText';
-import { useCells } from '../../shared/stored/useCells';
+import { mapOf, useCells } from '../../shared/stored/useCells';
 
 /** A set-up that can be looked at alone; '' is all of them together. */
 export interface SetupChoice {
@@ -25,7 +25,7 @@ export function useHornMap(): {
     () => (chosen === '' ? cells : cells?.filter((cell) => cell.setupKey === chosen)),
     [cells, chosen],
   );
-  const notes = useMemo(() => shown && hornMap(shown), [shown]);
+  const notes = useMemo(() => shown && mapOf(shown), [shown]);
   const others = useMemo(() => otherFingerings(shown ?? []), [shown]);
   return { notes, others, setups, chosen, choose };
 }

@@ -9,6 +9,7 @@ import { dayOf } from '../../base/days';
 import { findDigests, findTakes, type TakeFilter } from '../../db/search';
 import { countedTakes, hasTakes } from '../../db/takes';
 import { DamagedTake } from '../../shared/page/Boundary';
+import { useKept } from '../../shared/stored/kept';
 import { Button } from '../../ui/controls';
 import { Fold } from '../../ui/Fold';
 import { PageTitle } from '../../ui/PageTitle';
@@ -36,7 +37,7 @@ export default function LogPage() {
   const begun = first !== undefined;
   const page = useLiveQuery(async () => (begun ? daysOf(limit) : undefined), [key, limit, begun]);
   const found = page ?? first;
-  const any = useLiveQuery(hasTakes, []);
+  const any = useKept('has takes', '', hasTakes);
   // On a disk the browser goes through all takes to count them: the list does not wait for that.
   const listed = found !== undefined;
   const counted = useLiveQuery(async () => (listed ? countedTakes() : undefined), [listed]);

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
-import { fingeringTrials, hornMap, knownValue, ofNote, type Cell } from '@inner-hum/core/plan';
+import { fingeringTrials, knownValue, ofNote, type Cell } from '@inner-hum/core/plan';
 import {
   ALTERNATE_FINGERINGS,
   canFinger,
@@ -13,7 +13,7 @@ import { useTranslation } from 'react-i18next';
 import { Button } from '../../ui/controls';
 import { SectionTitle } from '../../ui/PageTitle';
 import { useNoteName } from '../../text/useNoteName';
-import { useCells, useTagged } from '../../shared/stored/useCells';
+import { mapOf, useCells, useTagged } from '../../shared/stored/useCells';
 import { useAppSelector } from '../../store';
 import type { Settings } from '../../db/settings/settings';
 import type { FingeringTrials } from '@inner-hum/core/plan';
@@ -70,7 +70,7 @@ export function Notebook() {
 
 /** Mean colour of the notes a semitone and a tone beside one on the map, partials; undefined when none is known. */
 function colourBeside(cells: readonly Cell[], midi: number): number | undefined {
-  const known = hornMap(cells)
+  const known = mapOf(cells)
     .filter((note) => note.midi !== midi && Math.abs(note.midi - midi) <= 2)
     .flatMap((note) => knownValue(ofNote(note, 'centroidPartials')) ?? []);
   return known.length > 0 ? known.reduce((sum, value) => sum + value, 0) / known.length : undefined;

@@ -1,7 +1,7 @@
-import { useLiveQuery } from 'dexie-react-hooks';
 import { Suspense } from 'react';
 import { useTranslation } from 'react-i18next';
 import { hasTakes } from '../../db/takes';
+import { useKept } from '../../shared/stored/kept';
 import { useDay } from '../../shared/page/useDay';
 import { useAppSelector } from '../../store';
 import { asksForDemo } from '../../store/demo';
@@ -16,11 +16,8 @@ export default function TodayPage() {
   const { t } = useTranslation();
   const welcomedOn = useAppSelector((state) => state.settings.welcomedOn);
   const day = useDay();
-  const played = useLiveQuery(
-    hasTakes,
-    [],
-    useAppSelector((state) => state.notices.playedBefore),
-  );
+  const before = useAppSelector((state) => state.notices.playedBefore);
+  const played = useKept('has takes', '', hasTakes) ?? before;
   if (played === undefined || (!played && asksForDemo())) return <p>{t('app.loading')}</p>;
   if (!played && welcomedOn === '') return <Welcome />;
   return (

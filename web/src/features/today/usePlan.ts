@@ -3,7 +3,6 @@ import {
   blockS,
   dueRoutines,
   elsewhereOf,
-  hornMap,
   levelNow,
   loadToday,
   MINUTES,
@@ -12,6 +11,7 @@ import {
   planSession,
   routineBlocks,
   withRoutines,
+  type Cell,
   type Digest,
   type Load,
   type PlanFor,
@@ -19,10 +19,11 @@ import {
   type SessionBlock,
 } from '@inner-hum/core/plan';
 import { subDays } from 'date-fns';
-import { useLiveQuery } from 'dexie-react-hooks';
+import { lruMemoize } from '@reduxjs/toolkit';
 import { useMemo } from 'react';
 import { database } from '../../db/database';
-import { useCells, useCellsElsewhere } from '../../shared/stored/useCells';
+import { useKept } from '../../shared/stored/kept';
+import { mapOf, useCells, useCellsElsewhere } from '../../shared/stored/useCells';
 import { shallowEqual } from 'react-redux';
 import { useAppSelector, type RootState } from '../../store';
 import { dayOf } from '../../base/days';
@@ -32,7 +33,7 @@ export const LOOKED_BACK_DAYS = 84;
 
 /** Digests of the last twelve weeks, all horns; undefined while they are read. */
 export function useRecent(): readonly Digest[] | undefined {
-  return useLiveQuery(() =>
+  return useKept('recent', dayOf(new Date()), () =>
     database.digests.where('startedAtMs').above(subDays(new Date(), LOOKED_BACK_DAYS).getTime()).toArray(),
   );
 }
@@ -53,50 +54,57 @@ export function usePlan(recent: readonly Digest[] | undefined, anyway: boolean):
   const settings = useAppSelector(planned, shallowEqual);
   const { hornId } = useHorn();
   const cells = useCells();
-  const ever = useLiveQuery(everPlayed, []);
+  const ever = useKept('ever played', '', everPlayed);
   const others = useCellsElsewhere();
   return useMemo(() => {
     if (!cells || !recent || !ever || !others) return undefined;
-    const {
-      instrumentId,
-      minutes,
-      style,
-      level,
-      practices,
-      schools,
-      goals,
-      quietHours,
-      routines,
-      weekMinutes,
-      leftOut,
-    } = settings;
     const now = new Date();
-    const weekday = (now.getDay() + 6) % 7;
-    const ownTakes = recent.filter((digest) => digest.setup.instrumentId === instrumentId && !isFree(digest));
-    const from: PlanFor = {
-      instrumentId: hornId,
-      ...{ minutes, style, practices, schools, goals },
-      notes: hornMap(cells),
-      sources: ownSources(cells),
-      level: levelNow(level, ownTakes),
-      recent: ownTakes,
-      everPlayed: ever.families,
-      ...(ever.firstDay !== undefined && { firstDay: ever.firstDay }),
-      quiet: isQuiet(now, quietHours),
-      nowMs: now.getTime(),
-      day: dayOf(now),
-      without: notPlanned(leftOut, dayOf(now)),
-      elsewhere: elsewhereOf(
-        recent.filter(({ setup }) => setup.instrumentId !== instrumentId),
-        others,
-      ),
-    };
-    const asked = loadToday(from);
-    const rests = asked.kind === 'rest' || (weekMinutes[weekday] === 0 && asked.kind !== 'goalDay');
-    const load: Load = !rests ? asked : { kind: 'rest', minutes: anyway ? minutes : 0, nothingNew: true };
-    const due = dueRoutines(routines, weekday);
-    return { from, load, blocks: load.minutes === 0 ? [] : sessionWith(due, { ...from, minutes: load.minutes }, load) };
+    const quiet = isQuiet(now, settings.quietHours);
+    return lastPlanned(settings, hornId, cells, others, recent, ever, dayOf(now), quiet, anyway);
   }, [cells, others, recent, ever, anyway, hornId, settings]);
+}
+
+/** The plan as it was last, while nothing that it is made from has changed: who comes back to Today finds it. */
+const lastPlanned = lruMemoize(plannedFrom, { equalityCheck: shallowEqual });
+
+function plannedFrom(
+  settings: ReturnType<typeof planned>,
+  hornId: PlanFor['instrumentId'],
+  cells: readonly Cell[],
+  others: readonly Cell[],
+  recent: readonly Digest[],
+  ever: EverPlayed,
+  day: string,
+  quiet: boolean,
+  anyway: boolean,
+): PlannedToday {
+  const { instrumentId, minutes, style, level, practices, schools, goals, routines, weekMinutes, leftOut } = settings;
+  const now = new Date();
+  const weekday = (now.getDay() + 6) % 7;
+  const ownTakes = recent.filter((digest) => digest.setup.instrumentId === instrumentId && !isFree(digest));
+  const from: PlanFor = {
+    instrumentId: hornId,
+    ...{ minutes, style, practices, schools, goals },
+    notes: mapOf(cells),
+    sources: ownSources(cells),
+    level: levelNow(level, ownTakes),
+    recent: ownTakes,
+    everPlayed: ever.families,
+    ...(ever.firstDay !== undefined && { firstDay: ever.firstDay }),
+    quiet,
+    nowMs: now.getTime(),
+    day,
+    without: notPlanned(leftOut, day),
+    elsewhere: elsewhereOf(
+      recent.filter(({ setup }) => setup.instrumentId !== instrumentId),
+      others,
+    ),
+  };
+  const asked = loadToday(from);
+  const rests = asked.kind === 'rest' || (weekMinutes[weekday] === 0 && asked.kind !== 'goalDay');
+  const load: Load = !rests ? asked : { kind: 'rest', minutes: anyway ? minutes : 0, nothingNew: true };
+  const due = dueRoutines(routines, weekday);
+  return { from, load, blocks: load.minutes === 0 ? [] : sessionWith(due, { ...from, minutes: load.minutes }, load) };
 }
 
 /** The settings that a plan is made from. */
@@ -115,10 +123,12 @@ const planned = ({ settings }: RootState) => ({
 });
 
 /** Families that were ever played, and the day of the first take, on any horn. */
-async function everPlayed(): Promise<{
+interface EverPlayed {
   readonly families: ReadonlySet<string>;
   readonly firstDay: string | undefined;
-}> {
+}
+
+async function everPlayed(): Promise<EverPlayed> {
   const tags = await database.digests.where('tags').startsWith(FAMILY_TAG).uniqueKeys();
   const first = await database.digests.orderBy('startedAtMs').first();
   return { families: new Set(tags.map((tag) => String(tag).slice(FAMILY_TAG.length))), firstDay: first?.day };

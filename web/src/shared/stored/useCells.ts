@@ -1,18 +1,25 @@
-import type { Cell, Digest } from '@inner-hum/core/plan';
+import { hornMap, type Cell, type Digest } from '@inner-hum/core/plan';
+import { weakMapMemoize } from '@reduxjs/toolkit';
 import { database } from '../../db/database';
 import { useAppSelector } from '../../store';
+import { useKept } from './kept';
 import { useKeyed } from './useKeyed';
 
 /** All cells of the present horn; undefined while they are read. */
 export function useCells(): readonly Cell[] | undefined {
   const instrumentId = useAppSelector((state) => state.settings.instrumentId);
-  return useKeyed(instrumentId, () => database.cells.where('instrumentId').equals(instrumentId).toArray());
+  return useKept('cells', instrumentId, () => database.cells.where('instrumentId').equals(instrumentId).toArray());
 }
+
+/** The map that cells make, once for all who read the same ones. */
+export const mapOf = weakMapMemoize((cells: readonly Cell[]) => hornMap(cells));
 
 /** All cells of the player's other horns; undefined while they are read. */
 export function useCellsElsewhere(): readonly Cell[] | undefined {
   const instrumentId = useAppSelector((state) => state.settings.instrumentId);
-  return useKeyed(instrumentId, () => database.cells.where('instrumentId').notEqual(instrumentId).toArray());
+  return useKept('cells elsewhere', instrumentId, () =>
+    database.cells.where('instrumentId').notEqual(instrumentId).toArray(),
+  );
 }
 
 /** Digests of all takes that carry a tag, in no order; undefined while they are read. */

@@ -1,6 +1,6 @@
-import { edgeOf, hornMap, type Edge } from '@inner-hum/core/plan';
+import { edgeOf, type Edge } from '@inner-hum/core/plan';
 import { useMemo } from 'react';
-import { useCells } from './useCells';
+import { mapOf, useCells } from './useCells';
 
 /** An edge that is known well enough to be told. */
 type KnownEdge = Extract<Edge, { kind: 'known' }>;
@@ -10,7 +10,7 @@ const LEAST_BREAKS = 2;
 export function useEdges(): ReadonlyMap<number, KnownEdge> {
   const cells = useCells();
   return useMemo(() => {
-    const all = hornMap(cells ?? []).flatMap((note): [number, KnownEdge][] => {
+    const all = (cells ? mapOf(cells) : []).flatMap((note): [number, KnownEdge][] => {
       const edge = edgeOf(note);
       return edge.kind === 'known' && edge.breaks >= LEAST_BREAKS ? [[note.midi, edge]] : [];
     });
