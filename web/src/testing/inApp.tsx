@@ -11,7 +11,7 @@ import { PageSoundProvider } from '../practice/usePageSound';
 import { store } from '../store';
 import { settingsLoaded } from '../store/settings';
 import { FIRST_SETTINGS, type Settings } from '../db/settings/settings';
-import { forgetKept } from '../shared/stored/kept';
+import { forgetKept } from '../shared/stored/useKept';
 import { madePage } from './madePage';
 
 // What is waited for comes from a database: on a busy machine that takes its time.

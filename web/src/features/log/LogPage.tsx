@@ -9,7 +9,7 @@ import { dayOf } from '../../base/days';
 import { findDigests, findTakes, type TakeFilter } from '../../db/search';
 import { countedTakes, hasTakes } from '../../db/takes';
 import { DamagedTake } from '../../shared/page/Boundary';
-import { useKept } from '../../shared/stored/kept';
+import { useKept } from '../../shared/stored/useKept';
 import { Button } from '../../ui/controls';
 import { Fold } from '../../ui/Fold';
 import { PageTitle } from '../../ui/PageTitle';

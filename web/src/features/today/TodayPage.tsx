@@ -1,7 +1,7 @@
 import { Suspense } from 'react';
 import { useTranslation } from 'react-i18next';
 import { hasTakes } from '../../db/takes';
-import { useKept } from '../../shared/stored/kept';
+import { useKept } from '../../shared/stored/useKept';
 import { useDay } from '../../shared/page/useDay';
 import { useAppSelector } from '../../store';
 import { asksForDemo } from '../../store/demo';

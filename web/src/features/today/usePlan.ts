@@ -22,7 +22,7 @@ import { subDays } from 'date-fns';
 import { lruMemoize } from '@reduxjs/toolkit';
 import { useMemo } from 'react';
 import { database } from '../../db/database';
-import { useKept } from '../../shared/stored/kept';
+import { useKept } from '../../shared/stored/useKept';
 import { mapOf, useCells, useCellsElsewhere } from '../../shared/stored/useCells';
 import { shallowEqual } from 'react-redux';
 import { useAppSelector, type RootState } from '../../store';

@@ -2,7 +2,7 @@ import { hornMap, type Cell, type Digest } from '@inner-hum/core/plan';
 import { weakMapMemoize } from '@reduxjs/toolkit';
 import { database } from '../../db/database';
 import { useAppSelector } from '../../store';
-import { useKept } from './kept';
+import { useKept } from './useKept';
 import { useKeyed } from './useKeyed';
 
 /** All cells of the present horn; undefined while they are read. */

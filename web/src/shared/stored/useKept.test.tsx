@@ -4,7 +4,7 @@ import { cleanup, render, renderHook, screen, waitFor } from '@testing-library/r
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import { database } from '../../db/database';
 import { Boundary } from '../page/Boundary';
-import { forgetKept, useKept } from './kept';
+import { forgetKept, useKept } from './useKept';
 
 beforeEach(async () => {
   forgetKept();
