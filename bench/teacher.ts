@@ -12,6 +12,7 @@ import { seasonOf, thingOf, type PlayedSession } from './season';
 import { RULES } from './teacherRules';
 
 const DAYS = 84;
+const TIRED_SEASONS = 12;
 const PRINTED = [1, 2, 8, 30];
 const PRINTED_PLAYERS = 4;
 
@@ -76,7 +77,7 @@ function figures(player: ModelledPlayer, sessions: readonly PlayedSession[]): st
       sharedOf,
     ),
     needsWorked(days),
-    brokenLate(sessions),
+    percent(...brokenLate(sessions)),
     String(families.size),
   ];
 }
@@ -97,10 +98,10 @@ function needsWorked(days: readonly PlayedSession[]): string {
   return of === 0 ? 'none' : percent(worked, of);
 }
 
-/** Takes that broke in the last quarter of a session's time. */
-function brokenLate(sessions: readonly PlayedSession[]): string {
+/** Takes that broke in the last quarter of a session's time, and all that were made there. */
+function brokenLate(sessions: readonly PlayedSession[]): readonly [number, number] {
   const late = sessions.flatMap(({ takes, places }) => takes.filter((_, i) => places[i]! >= 0.75));
-  return percent(late.filter(({ decision }) => decision === 'easier' || decision === 'leave').length, late.length);
+  return [late.filter(({ decision }) => decision === 'easier' || decision === 'leave').length, late.length];
 }
 
 const seasons = PLAYERS.map((player) => ({ player, sessions: seasonOf(player, DAYS) }));
@@ -112,6 +113,10 @@ const total = counts.reduce((sum, { each }) => sum + each.flat().length, 0);
 const sessionCount = seasons.reduce((sum, { sessions }) => sum + played(sessions).length, 0);
 
 const learner = seasons.find(({ player }) => player.name.includes('19 of 20'))!;
+const tired = seasons.find(({ player }) => player.name.startsWith('tired'))!;
+// One season has too few takes in its last quarters.
+const tiredSeasons = Array.from({ length: TIRED_SEASONS }, (_, i) => seasonOf(tired.player, DAYS, undefined, i + 1));
+const tiredLate = brokenLate(tiredSeasons.flat());
 const partials = played(learner.sessions).flatMap(({ planned }) => {
   const ladder = planned.find(({ reason }) => reason.kind === 'overtone');
   return ladder?.reason.kind === 'overtone' ? [ladder.reason.partial] : [];
@@ -149,6 +154,8 @@ ${table([
   ],
   ...seasons.map(({ player, sessions }) => figures(player, sessions)),
 ])}
+
+Of the player who tires, over ${TIRED_SEASONS} seasons drawn otherwise: ${tiredLate[0]} of ${tiredLate[1]} takes in the last quarter of a session broke, ${percent(...tiredLate)}.
 
 Partials that the player who gets 19 of 20 right was led to, session by session with overtones: ${partials.slice(0, 16).join(', ')} ….
 
