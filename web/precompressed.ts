@@ -23,16 +23,22 @@ const FALLBACK = '404.html';
 /** Puts a brotli copy beside each built text file: the server hands those out as they are, at a size that no server has time for. */
 export function precompressed(): Plugin {
   let folder = '';
+  let isOurServers = true;
   return {
     name: 'precompressed',
     apply: 'build',
     enforce: 'post',
-    configResolved: ({ root, build }) => void (folder = resolve(root, build.outDir)),
+    configResolved: ({ root, base, build }) => {
+      folder = resolve(root, build.outDir);
+      // In a folder of its own it is for a host that compresses as it likes.
+      isOurServers = base === '/';
+    },
     closeBundle: {
       order: 'post',
       sequential: true,
       handler: async () => {
         await copyFile(join(folder, 'index.html'), join(folder, FALLBACK));
+        if (!isOurServers) return;
         const names = await readdir(folder, { recursive: true });
         await Promise.all(names.filter((name) => TEXTS.test(name)).map((name) => beside(join(folder, name))));
         if (names.includes(DEMO)) await besideDemo(join(folder, DEMO));
