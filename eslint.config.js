@@ -15,7 +15,7 @@ export default tseslint.config(
   {
     files: ['core/**/*.ts', 'web/src/{base,db,input,practice,store}/**/*.ts'],
     ignores: ['**/*.test.{ts,tsx}'],
-    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    languageOptions: { parserOptions: { project: './tsconfig.lint.json', tsconfigRootDir: import.meta.dirname } },
     // What is voided and fails all the same is told by the page as a whole (main.tsx).
     rules: {
       '@typescript-eslint/no-floating-promises': 'error',
@@ -25,7 +25,9 @@ export default tseslint.config(
     },
   },
   {
+    // Where components and hooks can be.
     files: ['web/src/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.{ts,tsx}', 'web/src/{base,db,input}/**', 'web/src/text/*/**'],
     plugins: { 'react-hooks': reactHooks },
     rules: reactHooks.configs.recommended.rules,
   },
