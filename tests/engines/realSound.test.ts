@@ -8,7 +8,7 @@ import { SeededRandom } from '@inner-hum/core/simulate';
 import { toInt16, type TakeRecord } from '@inner-hum/core/take';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { playRecorded } from '../../bench/realTakes';
-import { choose, click, ENGINES, untilThere, type Engine } from './engine';
+import { choose, click, ENGINES, untilText, untilThere, type Engine } from './engine';
 import { served, type Served } from './served';
 import { soundCard } from './soundCard';
 
@@ -19,8 +19,8 @@ const RATE_HZ = 44_100;
 const BUSY_PROGRAMS = 4;
 const folder = mkdtempSync(join(tmpdir(), 'played-'));
 const playedWav = join(folder, 'played.wav');
-/** The room is heard for so long before the swell, seconds: a browser takes a while to open its microphone. */
-const LEAD_S = 12;
+/** The room is heard for so long before and after the swell, seconds. */
+const LEAD_S = 2;
 const TAIL_S = 6;
 let application: Served;
 
@@ -68,8 +68,9 @@ async function playedInto(name: 'Chromium' | 'Firefox', busy: number) {
     await engine.goto(`${application.url}/stand`);
     await untilThere(engine, '[data-testid="start"]');
     await choose(engine, 'Beat one', 'sound');
-    played = card.play(playedWav);
     await click(engine, '[data-testid="start"]');
+    await untilText(engine, 'your first tone is beat one');
+    played = card.play(playedWav);
     await untilThere(engine, '[data-testid="verdict"]');
     return await verdictOf(engine);
   } finally {
