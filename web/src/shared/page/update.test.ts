@@ -51,6 +51,16 @@ it('one that arrives later is offered once it is installed; the first version of
   }
 });
 
+it('one that was on its way before the page came up is offered as well', async () => {
+  const fresh = Object.assign(new EventTarget(), { state: 'installing' });
+  browserWith(Object.assign(registrationWith(null), { installing: fresh }), {});
+  await registerOffline();
+  expect(offered()).toBeUndefined();
+  fresh.state = 'installed';
+  fresh.dispatchEvent(new Event('statechange'));
+  expect(offered()).toBe(true);
+});
+
 it('a browser without it works on', () => {
   vi.stubGlobal('navigator', {});
   return expect(registerOffline()).resolves.toBeUndefined();

@@ -14,11 +14,12 @@ export async function registerOffline(): Promise<void> {
     waiting = worker;
     store.dispatch(noticed({ key: 'app.updateReady', update: true }));
   };
-  offer(registration.waiting);
-  registration.addEventListener('updatefound', () => {
-    const fresh = registration.installing;
+  const offerOnceInstalled = (fresh: ServiceWorker | null) =>
     fresh?.addEventListener('statechange', () => fresh.state === 'installed' && offer(fresh));
-  });
+  offer(registration.waiting);
+  // One that began to come before the page did tells of itself no more.
+  offerOnceInstalled(registration.installing);
+  registration.addEventListener('updatefound', () => offerOnceInstalled(registration.installing));
 }
 
 /** Goes over to the version that waits. */
