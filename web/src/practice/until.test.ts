@@ -45,6 +45,7 @@ beforeEach(() => {
 afterEach(() => {
   ear.replace();
   if (isBusy(store.getState().practice)) store.dispatch(cameToNothing(null));
+  vi.restoreAllMocks();
   vi.useRealTimers();
 });
 
@@ -77,6 +78,29 @@ describe('waiting on the audio clock', () => {
     await vi.advanceTimersByTimeAsync(5000);
     await waited;
     expect(problem()).toBe(told);
+  });
+
+  it.each([
+    ['the clock', { stands: true }],
+    ['what was heard', { deaf: true }],
+  ] as const)('a page that was held up itself, and then finds %s as it was, has no trouble', async (_, late) => {
+    const now = performance.now.bind(performance);
+    let heldUpMs = 0;
+    vi.spyOn(performance, 'now').mockImplementation(() => now() + heldUpMs);
+    const { input, state } = madeInput();
+    const waited = until({ ear }, input, () => false);
+    await vi.advanceTimersByTimeAsync(1000);
+    // What comes meanwhile is told after the page has looked again.
+    Object.assign(state, late);
+    await vi.advanceTimersByTimeAsync(50);
+    heldUpMs = 4000;
+    await vi.advanceTimersByTimeAsync(50);
+    Object.assign(state, { stands: false, deaf: false });
+    await vi.advanceTimersByTimeAsync(5000);
+    expect(problem()).toBeNull();
+    store.dispatch(stopAsked());
+    await vi.advanceTimersByTimeAsync(20);
+    await waited;
   });
 
   it('an answer about a take that is over does not end the next one', async () => {

@@ -6,6 +6,8 @@ import { troubleMet } from '../store/practice';
 const POLL_MS = 15;
 /** An audio clock that stands still for this long has been stopped by the device or the browser, milliseconds. */
 const STALLED_MS = 2500;
+/** A look at the clock tells of so much time before it at most, milliseconds: a page that was held up has seen nothing. */
+const LOOK_MS = 250;
 /** A plugged-in microphone from which nothing is heard for this long has stopped, or the ear has, seconds. */
 const UNHEARD_S = 2.5;
 /** An ear that does not answer within this is dead, milliseconds. */
@@ -24,7 +26,8 @@ export async function until(
   whileWaiting?: () => void,
 ): Promise<void> {
   let clockS = -1;
-  let movedAtMs = performance.now();
+  let stillMs = 0;
+  let lookedAtMs = performance.now();
   let frames = -1;
   let heardAtS = 0;
   let asking = false;
@@ -32,16 +35,21 @@ export async function until(
   while (!done() && store.getState().practice.ending === null) {
     await pause(POLL_MS);
     const nowS = input.context.currentTime;
-    if (nowS !== clockS) movedAtMs = performance.now();
-    clockS = nowS;
-    if (performance.now() - movedAtMs > STALLED_MS) store.dispatch(troubleMet('suspended'));
+    const nowMs = performance.now();
+    stillMs = nowS === clockS ? stillMs + Math.min(nowMs - lookedAtMs, LOOK_MS) : 0;
+    [clockS, lookedAtMs] = [nowS, nowMs];
+    if (stillMs > STALLED_MS) store.dispatch(troubleMet('suspended'));
     if (input.microphone === 'ended') store.dispatch(troubleMet('unplugged'));
     if (input.trace.count !== frames) [frames, heardAtS] = [input.trace.count, nowS];
     if (input.microphone === 'live' && nowS - heardAtS > UNHEARD_S && !asking) {
       asking = true;
-      // An answer that comes late says nothing of the next take.
-      const answered = (answers: boolean) =>
-        store.getState().practice.run === run && store.dispatch(troubleMet(answers ? 'unplugged' : 'earDead'));
+      const askedOf = frames;
+      const answered = (answers: boolean) => {
+        asking = false;
+        // An answer that comes late says nothing of the next take, nor of sound that was only told late.
+        if (store.getState().practice.run !== run || input.trace.count !== askedOf) return;
+        store.dispatch(troubleMet(answers ? 'unplugged' : 'earDead'));
+      };
       void ear.answers(ANSWER_MS).then(answered); // never rejects
     }
     whileWaiting?.();
