@@ -1,4 +1,4 @@
-import { cp, mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
+import { cp, mkdtemp, readFile, rename, rm, writeFile } from 'node:fs/promises';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -12,23 +12,28 @@ test.use({ serviceWorkers: 'allow' });
 async function served() {
   const root = await mkdtemp(join(tmpdir(), 'inner-hum-'));
   await cp('web/dist', root, { recursive: true });
-  /** A file with its compressed copy, as the build makes them. */
-  const write = async (name: string, text: string) => {
-    await writeFile(join(root, name), text);
-    await writeFile(join(root, `${name}.br`), brotliCompressSync(text));
+  /** Changes a file and its compressed copy, as the build makes them; whoever asks meanwhile gets what was there before. */
+  const change = async (name: string, pattern: RegExp, by: string) => {
+    const before = await readFile(join(root, name), 'utf8');
+    const text = before.replace(pattern, by);
+    expect(text).not.toBe(before);
+    for (const [file, content] of [
+      [name, text],
+      [`${name}.br`, brotliCompressSync(text)],
+    ] as const) {
+      await writeFile(join(root, `${file}.new`), content);
+      await rename(join(root, `${file}.new`), join(root, file));
+    }
   };
   const server = createApp(root).listen(0, '127.0.0.1');
   await new Promise((listening) => server.once('listening', listening));
   return {
     address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
+    change,
     /** Builds it anew, as far as a browser can tell: another page under another revision. */
     async renew() {
-      const page = await readFile(join(root, 'index.html'), 'utf8');
-      await write('index.html', page.replace(/<title>.*<\/title>/, '<title>Inner Hum, newer</title>'));
-      const worker = await readFile(join(root, 'sw.js'), 'utf8');
-      const newer = worker.replace(/(url:"index\.html",revision:")\w+/, '$1newer');
-      expect(newer).not.toBe(worker);
-      await write('sw.js', newer);
+      await change('index.html', /<title>.*<\/title>/, '<title>Inner Hum, newer</title>');
+      await change('sw.js', /(url:"index\.html",revision:")\w+/, '$1newer');
     },
     async close() {
       server.closeAllConnections();
@@ -53,8 +58,8 @@ test('without a server every place comes up', async ({ page }) => {
   }
 });
 
-test('a new version waits until the player goes over to it', async ({ page }) => {
-  const app = await served();
+/** A page with the worker's first version, another one waiting to be gone over to. */
+async function withNewVersion(page: Page, app: Awaited<ReturnType<typeof served>>) {
   await page.goto(`${app.address}/today`);
   await kept(page);
   await page.reload(); // the worker rules from the second load on
@@ -63,10 +68,33 @@ test('a new version waits until the player goes over to it', async ({ page }) =>
   const offer = page.getByRole('status').getByRole('button', { name: 'Use it now' });
   await expect(offer).toBeVisible();
   await expect(page).toHaveTitle('Inner Hum');
+  return offer;
+}
+
+test('a new version waits until the player goes over to it', async ({ page }) => {
+  const app = await served();
+  const offer = await withNewVersion(page, app);
   // It waits through everything else that is done.
   await page.getByRole('link', { name: 'Set-up' }).first().click();
   await expect(page).toHaveTitle('Inner Hum');
   await offer.click();
   await expect(page).toHaveTitle('Inner Hum, newer');
   await app.close();
+});
+
+test('a new version comes, and is kept, where the browser takes the old one to be at work for good', async ({
+  page,
+}) => {
+  const app = await served();
+  const atWork =
+    "self.addEventListener('fetch',e=>e.request.url.endsWith('/held')&&e.respondWith(new Promise(()=>{})));";
+  await app.change('sw.js', /^/, atWork);
+  const offer = await withNewVersion(page, app);
+  await page.evaluate(() => void fetch('/held').catch(() => undefined));
+  await offer.click();
+  await expect(page).toHaveTitle('Inner Hum, newer');
+  await kept(page);
+  await app.close();
+  await page.reload();
+  await expect(page).toHaveTitle('Inner Hum, newer');
 });

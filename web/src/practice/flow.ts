@@ -2,6 +2,7 @@ import { ownExerciseKey } from '@inner-hum/core/families';
 import { VERDICT_S } from '@inner-hum/core/plan';
 import { dayOf } from '../base/days';
 import { store } from '../store';
+import { once } from '../store/once';
 import {
   blockMoved,
   goOnAsked,
@@ -102,16 +103,7 @@ const isSilence = ({ ending }: TakeOutcome) => ending === 'silence';
 async function pauses(before: Pause['before'], forS = Infinity): Promise<boolean> {
   store.dispatch(pauseBegan(before));
   const timer = forS < Infinity ? setTimeout(() => store.dispatch(goOnAsked()), 1000 * forS) : undefined;
-  const answer = await new Promise<Pause['answer']>((resolve) => {
-    const look = () => {
-      const { pause } = store.getState().practice;
-      if (pause?.answer === null) return;
-      unsubscribe();
-      resolve(pause?.answer ?? 'end');
-    };
-    const unsubscribe = store.subscribe(look);
-    look();
-  });
+  const answer = await once(({ practice: { pause } }) => (pause ? (pause.answer ?? undefined) : 'end'));
   clearTimeout(timer);
   store.dispatch(pauseEnded());
   return answer === 'goOn';

@@ -73,6 +73,9 @@ const initialState: PracticeState = {
 /** Whether a take or free play is on its way. */
 export const isBusy = ({ phase }: Pick<PracticeState, 'phase'>) => phase !== 'idle' && phase !== 'verdict';
 
+/** Whether nothing runs on the Stand that leaving the page would cut off. */
+export const isIdle = (state: Pick<PracticeState, 'phase' | 'block'>) => !isBusy(state) && state.block === null;
+
 /** Whether a pause between two takes waits for its end. */
 export const isPausing = ({ pause }: Pick<PracticeState, 'pause'>) => pause !== null && pause.answer === null;
 

@@ -45,7 +45,12 @@ export function NoticeBar() {
           </Button>
         )}
         {update && (
-          <Button color="inherit" borderColor="currentcolor" _hover={{ bg: 'inkSoft' }} onClick={updateNow}>
+          <Button
+            color="inherit"
+            borderColor="currentcolor"
+            _hover={{ bg: 'inkSoft' }}
+            onClick={() => void updateNow()}
+          >
             {t('app.updateNow')}
           </Button>
         )}

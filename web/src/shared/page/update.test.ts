@@ -1,7 +1,8 @@
 // @vitest-environment happy-dom
-import { afterEach, expect, it, vi } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { store } from '../../store';
 import { noticeDismissed } from '../../store/notices';
+import { cameToNothing, takeAsked } from '../../store/practice';
 import { registerOffline, updateNow } from './update';
 
 /** A service worker container as a browser has it, with a version that waits or one that comes. */
@@ -13,23 +14,68 @@ function browserWith(registration: object, controller: object | null): EventTarg
 const registrationWith = (waiting: object | null) => Object.assign(new EventTarget(), { waiting, installing: null });
 const offered = () => store.getState().notices.current?.update;
 afterEach(() => {
+  vi.useRealTimers();
   vi.unstubAllGlobals();
   while (store.getState().notices.current) store.dispatch(noticeDismissed());
 });
 
-it('a version that waits is offered, and comes only when the player says so', async () => {
-  const waiting = { postMessage: vi.fn() };
-  const container = browserWith(registrationWith(waiting), {});
+describe('a version that waits', () => {
   const reload = vi.fn();
-  vi.stubGlobal('location', { reload });
-  await registerOffline();
-  expect(offered()).toBe(true);
-  expect(waiting.postMessage).not.toHaveBeenCalled();
-  updateNow();
-  expect(waiting.postMessage).toHaveBeenCalledWith({ type: 'SKIP_WAITING' });
-  expect(reload).not.toHaveBeenCalled();
-  container.dispatchEvent(new Event('controllerchange'));
-  expect(reload).toHaveBeenCalledOnce();
+  const waiting = { postMessage: vi.fn() };
+  const unregister = vi.fn(() => Promise.resolve(true));
+  const registration = Object.assign(registrationWith(null), { unregister });
+  let container: EventTarget;
+  beforeEach(async () => {
+    vi.clearAllMocks();
+    vi.useFakeTimers();
+    Object.assign(registration, { waiting });
+    container = browserWith(registration, {});
+    vi.stubGlobal('location', { reload });
+    await registerOffline();
+  });
+
+  it('is offered, and comes only when the player says so', async () => {
+    expect(offered()).toBe(true);
+    expect(waiting.postMessage).not.toHaveBeenCalled();
+    const gone = updateNow();
+    expect(waiting.postMessage).toHaveBeenCalledWith({ type: 'SKIP_WAITING' });
+    expect(reload).not.toHaveBeenCalled();
+    container.dispatchEvent(new Event('controllerchange'));
+    await gone;
+    expect(reload).toHaveBeenCalledOnce();
+    expect(unregister).not.toHaveBeenCalled();
+  });
+
+  it('comes without a word to it where another window has gone over already', async () => {
+    Object.assign(registration, { waiting: null });
+    await updateNow();
+    expect(waiting.postMessage).not.toHaveBeenCalled();
+    expect(reload).toHaveBeenCalledOnce();
+  });
+
+  it.each([
+    ['comes from the server where the browser does not let the old one go', true],
+    ['stays offered where the server does not answer either', false],
+  ])('%s', async (_, answers) => {
+    vi.stubGlobal('fetch', () => (answers ? Promise.resolve({ ok: true }) : Promise.reject(new TypeError('offline'))));
+    const gone = updateNow();
+    await vi.advanceTimersByTimeAsync(10_000);
+    await gone;
+    expect(unregister).toHaveBeenCalledTimes(answers ? 1 : 0);
+    expect(reload).toHaveBeenCalledTimes(answers ? 1 : 0);
+    expect(offered()).toBe(true);
+  });
+
+  it('lets a take that began meanwhile come to its end', async () => {
+    const gone = updateNow();
+    store.dispatch(takeAsked());
+    container.dispatchEvent(new Event('controllerchange'));
+    await vi.advanceTimersByTimeAsync(1000);
+    expect(reload).not.toHaveBeenCalled();
+    store.dispatch(cameToNothing(null));
+    await gone;
+    expect(reload).toHaveBeenCalledOnce();
+  });
 });
 
 it('one that arrives later is offered once it is installed; the first version of all is not', async () => {

@@ -1,7 +1,7 @@
 import { useAppSelector } from '../../store';
-import { isBusy } from '../../store/practice';
+import { isIdle } from '../../store/practice';
 
 /** Whether nothing runs on the Stand that leaving the page would cut off. */
 export function useIdle(): boolean {
-  return useAppSelector(({ practice }) => !isBusy(practice) && practice.block === null);
+  return useAppSelector(({ practice }) => isIdle(practice));
 }
