@@ -6,6 +6,7 @@ import { Keeping } from './keeping';
 import { lessonOf, SLOTS, type Part } from './lesson';
 import { loadToday, type Load } from './load';
 import type { PlanFor } from './planFor';
+import { NEED_REASONS } from './needs';
 import { hasSettled } from './progress';
 import { MINUTES, type Reason, type SessionBlock } from './session';
 import { standingOf, weakestOf, type Standing } from './standing';
@@ -44,6 +45,7 @@ export function planSession(plan: PlanFor, load: Load = loadToday(plan)): Sessio
 
 /** From so many blocks on the week's theme can spare one. */
 const MAY_GIVE_ONE = 3;
+const isOfNeed = ({ reason }: Chosen) => NEED_REASONS.some((kind) => kind === reason.kind);
 const isSame = (a: Candidate, b: Candidate) => exerciseKey(a.exercise) === exerciseKey(b.exercise);
 
 /** In the order of a practice; who tires has overtones while the lip is fresh, and ends with what is easy. */
@@ -127,16 +129,18 @@ class Lesson {
 
   /**
    * The last of what only keeps gives way to two easy tones: of who tires whatever comes last breaks most. Overtones stay,
-   * and what is still settling.
+   * and what is still settling; what a note needs goes last of all.
    */
   private endEasy(): void {
     const [easy, more] = this.wishes.easy().filter((one) => !this.list.some((own) => isSame(own, one)));
     const mayGo = ({ family }: Chosen) =>
       family.stage !== 'overtones' && !family.teaching.planned?.readiesAltissimo && this.standing.knows(family);
-    const last = (part: Part) => this.list.findLastIndex((one) => one.part === part && mayGo(one));
+    const last = (part: Part, ofNeed: boolean) =>
+      this.list.findLastIndex((one) => one.part === part && mayGo(one) && isOfNeed(one) === ofNeed);
     const themes = this.list.filter(({ part }) => part === 'theme').length;
-    const at = last('keep') >= 0 || themes < MAY_GIVE_ONE ? last('keep') : last('theme');
-    if (!easy || at < 0) return;
+    const ofTheme = themes < MAY_GIVE_ONE ? [] : [last('theme', false), last('theme', true)];
+    const at = [last('keep', false), ...ofTheme, last('keep', true)].find((i) => i >= 0);
+    if (!easy || at === undefined) return;
     const { part } = this.list[at]!;
     this.list[at] = { ...easy, part };
     if (more) this.list.push({ ...more, part });
