@@ -19,7 +19,7 @@ import { setupText } from '../../text/setupText';
 import { useKeyDown } from '../../ui/useKeyDown';
 import { usePalette } from '../../ui/useColourMode';
 import { useKeyed } from '../../shared/stored/useKeyed';
-import type { AbPlayer } from './abPlayer';
+import { useAbPlayer } from './useAbPlayer';
 import { soundOf } from '../../practice/playback';
 import { HowNear } from './HowNear';
 
@@ -157,40 +157,31 @@ function SwitchedByEar({ a, b }: { readonly a: WholeTake; readonly b: WholeTake 
   const { t } = useTranslation();
   const sounds = useMemo(() => [soundOf(a), soundOf(b)] as const, [a, b]);
   const lengthS = Math.min(...sounds.map((sound) => (sound ? sound.samples.length / sound.sampleRateHz : 0)));
-  const [player, setPlayer] = useState<AbPlayer>();
+  const [wanted, setWanted] = useState<Parameters<typeof useAbPlayer>[0]>();
   const [heard, setHeard] = useState<'a' | 'b'>('a');
   const [half, setHalf] = useState(false);
   const [from, setFrom] = useState(0);
   const [to, setTo] = useState(Number(lengthS.toFixed(1)));
-  useEffect(() => () => player?.close(), [player]);
-  const play = async () => {
-    if (player) return setPlayer(undefined); // its effect closes it
+  useAbPlayer(wanted, heard);
+  const play = () => {
     const [first, second] = sounds;
-    if (!first || !second) return;
-    const { AbPlayer: TwoSounds } = await import('./abPlayer');
-    const fresh = new TwoSounds(first, second, { fromS: from, toS: Math.max(from + 0.2, to), half });
-    fresh.hear(heard);
-    setPlayer(fresh);
-    await fresh.start();
+    if (wanted || !first || !second) return setWanted(undefined);
+    setWanted([first, second, { fromS: from, toS: Math.max(from + 0.2, to), half }]);
   };
-  const change = () => {
-    const next = heard === 'a' ? 'b' : 'a';
-    player?.hear(next);
-    setHeard(next);
-  };
+  const change = () => setHeard(heard === 'a' ? 'b' : 'a');
   useKeyDown('input, textarea, select', (event) => {
     if (event.key.toLowerCase() === 's') change();
   });
   if (!sounds[0] || !sounds[1]) return <p>{t('ab.noSound')}</p>;
   return (
     <Flex gap="12px" align="flex-end" wrap="wrap" mt="8px">
-      <Button onClick={() => void play()} data-testid="ab-play">
-        {t(player ? 'ab.stop' : 'ab.play')}
+      <Button onClick={play} data-testid="ab-play">
+        {t(wanted ? 'ab.stop' : 'ab.play')}
       </Button>
       <Button onClick={change} aria-live="polite" data-testid="ab-heard">
         {t('ab.heard', { side: heard.toUpperCase() })} <Key>S</Key>
       </Button>
-      <Button aria-pressed={half} tone={half ? 'plain' : 'quiet'} onClick={() => setHalf(!half)} disabled={!!player}>
+      <Button aria-pressed={half} tone={half ? 'plain' : 'quiet'} onClick={() => setHalf(!half)} disabled={!!wanted}>
         {t('ab.half')}
       </Button>
       {(
@@ -206,7 +197,7 @@ function SwitchedByEar({ a, b }: { readonly a: WholeTake; readonly b: WholeTake 
             max={lengthS}
             step={0.1}
             value={value}
-            disabled={!!player}
+            disabled={!!wanted}
             onChange={(event) => set(Number(event.target.value))}
           />
         </Field>
