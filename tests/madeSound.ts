@@ -56,6 +56,8 @@ function install({ sampleAt, samples, rateHz, microphone, fields }: Required<Mad
   const BLOCKS_A_TICK = 26;
   /** the clock waits while the ear is this far behind it */
   const BEHIND_S = 0.4;
+  /** meanwhile it goes on by a block in so many ticks, twice a second: no sound card's clock stands still for a slow ear */
+  const WAITING_TICKS = 32;
   const HOP_S = 0.01;
   const PICTURE_MS = 80;
   const heard = { listening: false, startedAtS: 0, upToS: 0 };
@@ -209,12 +211,14 @@ function install({ sampleAt, samples, rateHz, microphone, fields }: Required<Mad
   }
 
   let sample = 0;
+  let ticks = 0;
   setInterval(() => {
     const waiting = heard.listening && !clock.free && [...captures].some((capture) => capture.live.length > 0);
     const starting = heard.startedAtS < 0;
-    if (clock.asleep || (waiting && !starting && sample / RATE_HZ - heard.upToS > BEHIND_S)) return;
+    const behind = waiting && !starting && sample / RATE_HZ - heard.upToS > BEHIND_S;
+    if (clock.asleep || (behind && ++ticks % WAITING_TICKS > 0)) return;
     // Until the ear has told where it starts, time goes slowly, so that its sound starts where the ear does.
-    const blocks = clock.slow || (waiting && starting) ? 1 : BLOCKS_A_TICK;
+    const blocks = clock.slow || behind || (waiting && starting) ? 1 : BLOCKS_A_TICK;
     for (let k = 0; k < blocks; k++, sample += BLOCK) for (const capture of captures) capture.block(sample);
     for (const source of playing) source.tick(sample / RATE_HZ);
     if (!heard.listening || starting) return;

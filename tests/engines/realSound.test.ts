@@ -19,22 +19,23 @@ const RATE_HZ = 44_100;
 const BUSY_PROGRAMS = 4;
 const folder = mkdtempSync(join(tmpdir(), 'played-'));
 const playedWav = join(folder, 'played.wav');
-/** The room is heard for so long before and after the swell, seconds. */
+const roomWav = join(folder, 'room.wav');
+/** The room is heard for so long, seconds: longer than it takes to open a page and play a take beside busy programs. */
+const ROOM_S = 170;
+/** What plays begins so long before the tone, seconds. */
 const LEAD_S = 2;
-const TAIL_S = 6;
 let application: Served;
 
 beforeAll(async () => {
   const score = exerciseScore(usualExercise(familyById('swell'), 'alto'));
   const swell = playRecorded(score);
+  const played = new Float32Array(LEAD_S * RATE_HZ + swell.length);
+  played.set(swell, LEAD_S * RATE_HZ);
+  writeFileSync(playedWav, writeWav(RATE_HZ, toInt16(played)));
   // A null sink is silent to the last bit, which no room is.
   const random = new SeededRandom(3);
-  const room = Float32Array.from(
-    { length: (LEAD_S + TAIL_S) * RATE_HZ + swell.length },
-    () => 0.0006 * random.normal(),
-  );
-  swell.forEach((sample, i) => (room[LEAD_S * RATE_HZ + i]! += sample));
-  writeFileSync(playedWav, writeWav(RATE_HZ, toInt16(room)));
+  const room = Float32Array.from({ length: ROOM_S * RATE_HZ }, () => 0.0006 * random.normal());
+  writeFileSync(roomWav, writeWav(RATE_HZ, toInt16(room)));
   application = await served();
 });
 afterAll(async () => {
@@ -63,14 +64,14 @@ async function playedInto(name: 'Chromium' | 'Firefox', busy: number) {
   const card = await soundCard();
   const engine = await ENGINES[name]({ microphone: true, sound: card.env });
   const programs = Array.from({ length: busy }, () => spawn(process.execPath, ['-e', 'for (;;);']));
-  let played: Promise<void> | undefined;
+  const heard = [card.play(roomWav)];
   try {
     await engine.goto(`${application.url}/stand`);
     await untilThere(engine, '[data-testid="start"]');
     await choose(engine, 'Beat one', 'sound');
     await click(engine, '[data-testid="start"]');
     await untilText(engine, 'your first tone is beat one');
-    played = card.play(playedWav);
+    heard.push(card.play(playedWav));
     await untilThere(engine, '[data-testid="verdict"]');
     return await verdictOf(engine);
   } finally {
@@ -78,7 +79,7 @@ async function playedInto(name: 'Chromium' | 'Firefox', busy: number) {
     await engine.close();
     // What is left of the room's sound nobody hears any more.
     card.end();
-    await played;
+    await Promise.all(heard);
   }
 }
 
