@@ -66,14 +66,17 @@ describe('a version that waits', () => {
     expect(offered()).toBe(true);
   });
 
-  it('lets a take that began meanwhile come to its end', async () => {
+  it.each([true, false])('lets a take that began meanwhile come to its end; the old one let go: %s', async (goes) => {
+    vi.stubGlobal('fetch', () => Promise.resolve({ ok: true }));
     const gone = updateNow();
     store.dispatch(takeAsked());
-    container.dispatchEvent(new Event('controllerchange'));
-    await vi.advanceTimersByTimeAsync(1000);
+    if (goes) container.dispatchEvent(new Event('controllerchange'));
+    await vi.advanceTimersByTimeAsync(10_000);
+    expect(unregister).not.toHaveBeenCalled();
     expect(reload).not.toHaveBeenCalled();
     store.dispatch(cameToNothing(null));
     await gone;
+    expect(unregister).toHaveBeenCalledTimes(goes ? 0 : 1);
     expect(reload).toHaveBeenCalledOnce();
   });
 });

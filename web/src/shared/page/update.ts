@@ -28,10 +28,11 @@ export async function registerOffline(): Promise<void> {
 
 /** Goes over to the version that waits, or that another window has gone over to. Where neither can be, it stays offered. */
 export async function updateNow(): Promise<void> {
-  if (registration?.waiting && !(await takesOver(registration.waiting)) && !(await letGo(registration))) return;
-  // A take that began meanwhile is played to its end.
+  const waiting = registration?.waiting;
+  const isOver = !waiting || (await takesOver(waiting));
+  // A take that began meanwhile is played to its end; until then nothing that works offline is given up.
   await once(({ practice }) => isIdle(practice) || undefined);
-  location.reload();
+  if (isOver || (await letGo(registration!))) location.reload();
 }
 
 /** Tells the version that waits to take over; gives whether it did. */
