@@ -162,7 +162,7 @@ function SwitchedByEar({ a, b }: { readonly a: WholeTake; readonly b: WholeTake 
   const [half, setHalf] = useState(false);
   const [from, setFrom] = useState(0);
   const [to, setTo] = useState(Number(lengthS.toFixed(1)));
-  useAbPlayer(wanted, heard);
+  useAbPlayer(wanted, heard, setWanted);
   const play = () => {
     const [first, second] = sounds;
     if (wanted || !first || !second) return setWanted(undefined);

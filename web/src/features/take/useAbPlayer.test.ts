@@ -1,17 +1,19 @@
 // @vitest-environment happy-dom
 import { act, renderHook } from '@testing-library/react';
 import { beforeEach, expect, it, vi } from 'vitest';
+import { store } from '../../store';
 import { useAbPlayer } from './useAbPlayer';
 
 /** Players that were made, each with what became of it. */
 const made: { readonly calls: string[] }[] = vi.hoisted(() => []);
+const can = vi.hoisted(() => ({ play: true }));
 vi.mock('./abPlayer', () => ({
   AbPlayer: class {
     readonly calls: string[] = [];
     constructor() {
       made.push(this);
     }
-    start = () => Promise.resolve(void this.calls.push('start'));
+    start = () => (can.play ? Promise.resolve(void this.calls.push('start')) : Promise.reject(new Error('no sound')));
     hear = (side: string) => void this.calls.push(side);
     close = () => void this.calls.push('close');
   },
@@ -20,8 +22,9 @@ vi.mock('./abPlayer', () => ({
 type Wanted = Parameters<typeof useAbPlayer>[0];
 const sound = { sampleRateHz: 44_100, samples: new Float32Array(8) };
 const two: NonNullable<Wanted> = [sound, sound, { fromS: 0, toS: 1, half: false }];
+const callOff = vi.fn();
 const shown = (wanted: Wanted) =>
-  renderHook(({ wanted: now, heard }: { wanted: Wanted; heard: 'a' | 'b' }) => useAbPlayer(now, heard), {
+  renderHook(({ wanted: now, heard }: { wanted: Wanted; heard: 'a' | 'b' }) => useAbPlayer(now, heard, callOff), {
     initialProps: { wanted, heard: 'a' },
   });
 const loaded = () => act(() => vi.dynamicImportSettled());
@@ -46,4 +49,12 @@ it('plays nothing that was called off before it was there, and the side that was
   rerender({ wanted: again, heard: 'b' });
   await loaded();
   expect(made.map(({ calls }) => calls)).toEqual([['start', 'b']]);
+});
+
+it('calls off what can’t be played, and says so', async () => {
+  can.play = false;
+  shown(two);
+  await loaded();
+  expect(callOff).toHaveBeenCalledWith(undefined);
+  expect(store.getState().notices.current).toMatchObject({ key: 'app.wentWrong', values: { detail: 'no sound' } });
 });

@@ -1,4 +1,7 @@
 import { useEffect, useState } from 'react';
+import { detailOf } from '../../base/detailOf';
+import { store } from '../../store';
+import { noticed } from '../../store/notices';
 import type { AbPlayer } from './abPlayer';
 
 type Sounds = ConstructorParameters<typeof AbPlayer>;
@@ -8,8 +11,9 @@ type Sounds = ConstructorParameters<typeof AbPlayer>;
  * there it can be called off like what sounds.
  *
  * @param wanted what is to be played; undefined while nothing is
+ * @param callOff called when it can't be played, which is told: nothing is wanted any more; the same function each time
  */
-export function useAbPlayer(wanted: Sounds | undefined, heard: 'a' | 'b'): void {
+export function useAbPlayer(wanted: Sounds | undefined, heard: 'a' | 'b', callOff: (none: undefined) => void): void {
   const [player, setPlayer] = useState<AbPlayer>();
   useEffect(() => {
     if (!wanted) return;
@@ -22,12 +26,15 @@ export function useAbPlayer(wanted: Sounds | undefined, heard: 'a' | 'b'): void 
       setPlayer(fresh);
       await fresh.start();
     };
-    void begin();
+    begin().catch((error: unknown) => {
+      if (!calledOff) callOff(undefined);
+      store.dispatch(noticed({ key: 'app.wentWrong', values: { detail: detailOf(error) } }));
+    });
     return () => {
       calledOff = true;
       fresh?.close();
       setPlayer(undefined);
     };
-  }, [wanted]);
+  }, [wanted, callOff]);
   useEffect(() => player?.hear(heard), [player, heard]);
 }
