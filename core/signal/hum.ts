@@ -1,4 +1,4 @@
-import { HOP_S } from './frames';
+import { HOP_S, SILENCE_DB } from './frames';
 import { powerAt } from './goertzel';
 import { hann } from './window';
 
@@ -49,12 +49,16 @@ export function mainsHum(sound: Float32Array, sampleRateHz: number, levelDb: Arr
   return undefined;
 }
 
-/** Stretches of frames as quiet as the quietest tenth, none shorter or longer than the limits. */
+/**
+ * Stretches of frames as quiet as the quietest tenth or, where less than a tenth is rest, as the quietest rest: else a soft
+ * beginning would pass for one, and what sounds in it for hum. None is shorter or longer than the limits.
+ */
 function quietStretches(levelDb: ArrayLike<number>): Stretch[] {
-  const sorted = Float64Array.from(levelDb).sort();
+  const heard = Float64Array.from(levelDb).filter((db) => db > SILENCE_DB);
+  const sorted = heard.slice().sort();
   const least = Math.round(LEAST_REST_S / HOP_S);
   if (sorted.length < least) return [];
-  const floor = sorted[Math.floor(sorted.length * 0.1)]!;
+  const floor = Math.min(sorted[Math.floor(sorted.length * 0.1)]!, quietestOf(heard, least));
   const loud = sorted[Math.floor(sorted.length * 0.9)]!;
   const restless = loud - floor < 2 * REST_SPREAD_DB;
   if (restless && (loud - floor > STEADY_DB || floor > LOUDEST_HUM_DB)) return [];
@@ -69,6 +73,14 @@ function quietStretches(levelDb: ArrayLike<number>): Stretch[] {
     from = quiet ? i : -1;
   }
   return found;
+}
+
+/** How loud it gets in the quietest stretch of so many frames, dB. */
+function quietestOf(levelDb: Float64Array, frames: number): number {
+  let quietest = Infinity;
+  for (let i = 0; i + frames <= levelDb.length; i++)
+    quietest = Math.min(quietest, Math.max(...levelDb.subarray(i, i + frames)));
+  return quietest;
 }
 
 /** A stretch of sound under a Hann weight. */

@@ -60,6 +60,23 @@ describe('hum under a horn', () => {
     for (const hz of f0Hz.subarray(70, 150)) expect(Math.abs(1200 * Math.log2(hz / 184.9))).toBeLessThan(1);
   });
 
+  it('is measured in rests that are less than a tenth of the sound, never in a soft beginning', () => {
+    const swell = (t: number) => (t > 0.6 && t < 9 ? (0.01 + 0.02 * (t - 0.6)) * reed(233.08, t) : 0);
+    const long = seconds(9.2, (t) => swell(t) + mains(60, -60)(t));
+    const hum = mainsHum(long, RATE_HZ, hear(long, { sampleRateHz: RATE_HZ }).levelDb);
+    expect(hum?.hz).toBe(60);
+    for (const { to } of hum!.rests) expect(to * 0.01).toBeLessThan(0.62);
+    const { f0Hz } = hear(long, { sampleRateHz: RATE_HZ });
+    expect(f0Hz.subarray(0, 55).some((hz) => hz > 0)).toBe(false);
+    for (const hz of f0Hz.subarray(70, 890)) expect(Math.abs(1200 * Math.log2(hz / 233.08))).toBeLessThan(1);
+  });
+
+  it('is not looked for in silence without a sample of sound', () => {
+    const gated = (t: number) => (t < 0.5 ? 0 : horn(t) + mains(50, -48)(t));
+    const sound = Float32Array.from({ length: 6 * RATE_HZ }, (_, i) => gated(i / RATE_HZ));
+    expect(mainsHum(sound, RATE_HZ, hear(sound, { sampleRateHz: RATE_HZ }).levelDb)?.hz).toBe(50);
+  });
+
   it('a loud steady horn on a mains frequency is no hum', () => {
     const steady = seconds(2, (t) => 0.2 * reed(100, t));
     expect(mainsHum(steady, RATE_HZ, hear(steady, { sampleRateHz: RATE_HZ }).levelDb)).toBeUndefined();
