@@ -26,6 +26,13 @@ export async function goByLink(page: Page, path: string): Promise<void> {
   }, path);
 }
 
+/** A new player, without takes, for whom the stand-in plays: with a habit of its own, or as it does at first. */
+export async function withStandIn(page: Page, habit?: string): Promise<void> {
+  await page.goto('/set-up');
+  await page.getByRole('combobox', { name: 'Sound comes from' }).selectOption('standIn');
+  if (habit) await page.getByRole('combobox', { name: 'Stand-in player' }).selectOption(habit);
+}
+
 /** A heading of the place that is there, after {@link goByLink} too. */
 export const headingOf = (page: Page) => page.locator(':is(h1, h2, h3):not([data-left])').first();
 

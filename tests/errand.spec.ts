@@ -1,4 +1,4 @@
-import { expect, expectAccessible, test } from './app';
+import { expect, expectAccessible, goByLink, headingOf, test } from './app';
 
 test('the whole errand: first run, a planned session, the log, two takes by ear, backup, another browser, restore', async ({
   page,
@@ -62,25 +62,25 @@ test('the demo season is alive in every place, and is removed in one step', asyn
   await expect(page.getByText(/days of 14 with the horn/)).toBeVisible();
   await expect(page.getByText('Your goal: a soft entry on B♭3').first()).toBeVisible();
   await expect(page.getByTestId('one-change')).toBeVisible();
-  await page.goto('/horn');
+  await goByLink(page, '/horn');
   await expect(page.getByText('of 100, from 4 parts')).toBeVisible();
   await page.getByRole('button', { name: /^D5: soft/ }).hover();
   await expect(page.getByTestId('note-sentence')).toContainText('D5: soft');
   await page.getByRole('button', { name: /^D5: soft/ }).press('Enter');
   await expect(page.getByRole('heading', { name: 'Takes with this note' })).toBeVisible();
-  await page.goto('/horn/compare');
+  await goByLink(page, '/horn/compare');
   await expect(page.getByText(/90 %:/).first()).toBeVisible();
-  await page.goto('/log?note=74');
+  await goByLink(page, '/log?note=74');
   await page.getByRole('button', { name: 'Show the trend' }).click();
   await expect(page.getByRole('img', { name: /Steadiness over time/ })).toBeVisible();
   await expect(page.getByRole('heading', { name: 'Firsts' })).toBeVisible();
   for (const path of ['/today', '/horn', '/horn/compare', '/horn/sheet', '/horn/leak', '/overtones', '/log']) {
-    await page.goto(path);
-    await expect(page.locator('h1')).toBeVisible();
-    await expectAccessible(page);
+    await goByLink(page, path);
+    await expect(headingOf(page)).toBeVisible();
+    await expectAccessible(page, path);
   }
   await page.getByRole('button', { name: 'Remove the demo data' }).click();
   await expect(page.getByText('Nothing here yet')).toBeVisible();
-  await page.goto('/horn');
+  await goByLink(page, '/horn');
   await expect(page.getByText('Nothing measured on this horn yet.')).toBeVisible();
 });

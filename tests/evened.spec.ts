@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { readWav } from '@inner-hum/core/formats';
 import { hear, type Frames } from '@inner-hum/core/signal';
 import type { Page } from '@playwright/test';
-import { expect, test } from './app';
+import { expect, goByLink, test, withStandIn } from './app';
 
 declare global {
   interface Window {
@@ -72,11 +72,8 @@ for (const [fault, least] of [
 ] as const)
   test(`a take with a ${fault} in it is heard evened: on its plan, by the ear`, async ({ page }) => {
     await keepSounds(page);
-    await page.goto('/stand?demo');
-    await expect(page.getByText('Demo data')).toBeVisible();
-    await page.goto('/set-up');
-    await page.getByRole('combobox', { name: 'Stand-in player' }).selectOption(fault);
-    await page.goto('/stand');
+    await withStandIn(page, fault);
+    await goByLink(page, '/stand');
     await page.getByTestId('start').click();
     await page.getByRole('link', { name: 'Numbers and traces' }).click();
     const played = offPlan(await heardAs(page, 'played'));

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, expectAccessible, test } from './app';
+import { expect, expectAccessible, goByLink, test, withStandIn } from './app';
 
 async function addToBlock(page: Page, family: string, fields: Record<string, string>): Promise<void> {
   await page.getByRole('button', { name: family, exact: true }).click();
@@ -9,11 +9,8 @@ async function addToBlock(page: Page, family: string, fields: Record<string, str
 }
 
 test('a block of three families runs from one key press to the last verdict', async ({ page }) => {
-  await page.goto('/stand?demo');
-  await expect(page.getByText('Demo data')).toBeVisible();
-  await page.goto('/set-up');
-  await page.getByRole('combobox', { name: 'Stand-in player' }).selectOption('clean');
-  await page.goto('/exercises');
+  await withStandIn(page, 'clean');
+  await goByLink(page, '/exercises');
   await addToBlock(page, 'Hold', { Tempo: '150' });
   await addToBlock(page, 'Home check', { Tempo: '120' });
   await addToBlock(page, 'One-breath descent', { Beats: '2', Tempo: '150' });
@@ -22,8 +19,8 @@ test('a block of three families runs from one key press to the last verdict', as
   for (const place of ['1 of 3', '2 of 3']) await expect(page.getByTestId('block')).toContainText(place);
   await expect(page.getByTestId('verdict')).toContainText('One fade over');
   await expect(page.getByTestId('block')).toBeHidden();
-  await page.goto('/log');
-  await expect(page.getByText('196 takes')).toBeVisible();
+  await goByLink(page, '/log');
+  await expect(page.getByText('3 takes', { exact: true })).toBeVisible();
 });
 
 test('own exercises and links carry an exercise; a bad link changes nothing', async ({ page }) => {
@@ -58,8 +55,8 @@ test('own exercises and links carry an exercise; a bad link changes nothing', as
 });
 
 test('the home check is one key away, and one key leads back', async ({ page }) => {
-  await page.goto('/stand?demo');
-  await expect(page.getByText('Demo data')).toBeVisible();
+  await withStandIn(page);
+  await goByLink(page, '/stand');
   await expect(page.getByText('Start, then play')).toBeVisible();
   await page.keyboard.press('b');
   await expect(page.getByTestId('note')).toHaveText('B♭3');
@@ -69,9 +66,7 @@ test('the home check is one key away, and one key leads back', async ({ page }) 
 });
 
 test('a caution shows where it matters, and is put away for the day', async ({ page }) => {
-  await page.goto('/stand?demo');
-  // Its bar moves what stands under it: what is pressed at that moment is another thing.
-  await expect(page.getByText('Demo data')).toBeVisible();
+  await page.goto('/stand');
   await page.getByRole('combobox', { name: 'Exercise' }).selectOption({ label: 'Three zones' });
   await expect(page.getByTestId('caution')).toContainText('loud at the ear');
   await page.getByRole('button', { name: 'Hide it for today' }).click();
@@ -82,11 +77,8 @@ test('a caution shows where it matters, and is put away for the day', async ({ p
 });
 
 test('hands-free: each verdict is followed by the proposed next step, until it is stopped', async ({ page }) => {
-  await page.goto('/stand?demo');
-  await expect(page.getByText('Demo data')).toBeVisible();
-  await page.goto('/set-up');
-  await page.getByRole('combobox', { name: 'Stand-in player' }).selectOption('jump');
-  await page.goto('/stand');
+  await withStandIn(page, 'jump');
+  await goByLink(page, '/stand');
   await page.getByRole('combobox', { name: 'Exercise' }).selectOption({ label: 'Home check' });
   await page.getByRole('spinbutton', { name: 'Tempo' }).fill('160');
   await page.getByRole('checkbox', { name: 'Continue by itself' }).check();
@@ -104,8 +96,9 @@ test('hands-free: each verdict is followed by the proposed next step, until it i
 });
 
 test('the home check begins from the tone that sounds in free play, without a count-in', async ({ page }) => {
-  await page.goto('/stand?demo');
-  await expect(page.getByText('Demo data')).toBeVisible();
+  await withStandIn(page);
+  await goByLink(page, '/stand');
+  await expect(page.getByText('Start, then play')).toBeVisible();
   await page.keyboard.press('f');
   await expect(page.getByText('Listening.')).toBeVisible();
   await page.keyboard.press('b');

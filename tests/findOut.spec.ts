@@ -1,11 +1,10 @@
-import { expect, test } from './app';
+import { expect, goByLink, test, withStandIn } from './app';
 
 test('a question is asked, tried in the order that was drawn, heard blind, and kept over a reload', async ({
   page,
 }) => {
-  await page.goto('/set-up');
-  await page.getByRole('combobox', { name: 'Sound comes from' }).selectOption('standIn');
-  await page.goto('/horn/compare');
+  await withStandIn(page);
+  await goByLink(page, '/horn/compare');
   await page.getByText('Ask a question').click();
   await page.getByLabel('Your question').fill('Is it steadier with less mouthpiece?');
   await page.getByLabel('Way A').fill('as usual');

@@ -1,4 +1,4 @@
-import { expect, test } from './app';
+import { expect, goByLink, test } from './app';
 
 /** Two minutes: every twenty seconds a written note of the alto is held for four, then there is talk, a run, a radio. */
 const ROUNDS = 6;
@@ -35,10 +35,10 @@ test('free play is accounted for: the notes that were held, and nothing else', a
   const verdict = page.getByTestId('verdict');
   await expect(verdict).toContainText(`${ROUNDS} notes held`);
   await expect(verdict).toContainText('in your map now, at half the weight');
-  await page.goto('/horn');
+  await goByLink(page, '/horn');
   const map = page.getByRole('main');
   for (const note of ['C4', 'E4', 'G4', 'B4', 'E5']) await expect(map).toContainText(note);
-  await page.goto('/log');
+  await goByLink(page, '/log');
   await expect(page.getByRole('main')).toContainText('1 take');
   await expect(page.getByRole('main')).toContainText('Free play');
 });
@@ -46,12 +46,12 @@ test('free play is accounted for: the notes that were held, and nothing else', a
 test('where free play shall not count, nothing of it is kept', async ({ page }) => {
   await page.goto('/set-up');
   await page.getByRole('checkbox', { name: 'Free play counts' }).uncheck();
-  await page.goto('/stand');
+  await goByLink(page, '/stand');
   await page.getByRole('button', { name: /^Free play/ }).click();
   await expect(page.getByText('Listening.')).toBeVisible();
   await page.evaluate(() => new Promise<void>((resolve) => window.madeClock.at(8, resolve)));
   await page.keyboard.press('f');
   await expect(page.getByTestId('verdict')).toHaveCount(0);
-  await page.goto('/log');
+  await goByLink(page, '/log');
   await expect(page.getByRole('main')).toContainText('Nothing here yet');
 });

@@ -1,4 +1,4 @@
-import { expect, test, textsOf } from './app';
+import { expect, goByLink, test, textsOf } from './app';
 import { hears } from './testWav';
 
 /** Tenor, low B♭ fingered: partials 1–2–3–4–3–2–1, a second each, slurred; the second partial 3 breaks to 5 for 0.25 s. */
@@ -24,7 +24,7 @@ test.use({ sound: HEARD });
 test('a ladder by microphone: the planted break to partial 5 is found, and only there', async ({ page }) => {
   await page.goto('/set-up');
   await page.getByRole('combobox', { name: 'Horn' }).selectOption('tenor');
-  await page.goto('/stand');
+  await goByLink(page, '/stand');
   await page.getByRole('combobox', { name: 'Exercise' }).selectOption({ label: 'Overtone ladder' });
   await page.getByRole('combobox', { name: 'Pattern' }).selectOption({ label: 'Up and back' });
   await page.getByRole('spinbutton', { name: 'Up to partial' }).fill('4');

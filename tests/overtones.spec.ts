@@ -1,4 +1,4 @@
-import { expect, expectAccessible, test } from './app';
+import { expect, expectAccessible, goByLink, test, withStandIn } from './app';
 
 test('a note shows its sources, a source goes to the Stand', async ({ page }) => {
   await page.goto('/overtones');
@@ -28,11 +28,8 @@ test('a phrase comes from a score file, a bad file changes nothing, a step can b
 });
 
 test('an own altissimo fingering is kept, tried three times and told of', async ({ page }) => {
-  await page.goto('/stand?demo');
-  await expect(page.getByText('Demo data')).toBeVisible();
-  await page.goto('/set-up');
-  await page.getByRole('combobox', { name: 'Stand-in player' }).selectOption('clean');
-  await page.goto('/overtones/notebook');
+  await withStandIn(page, 'clean');
+  await goByLink(page, '/overtones/notebook');
   await page.getByRole('checkbox', { name: 'left 2' }).click();
   await page.getByRole('button', { name: 'Keep it' }).click();
   await page.reload();
@@ -42,34 +39,32 @@ test('an own altissimo fingering is kept, tried three times and told of', async 
   await page.keyboard.press('Escape');
   await page.keyboard.press('Space');
   await expect(page.getByTestId('verdict')).toBeVisible();
-  await page.goto('/overtones/notebook');
+  await goByLink(page, '/overtones/notebook');
   await expect(page.getByText('3 of 3 spoke')).toBeVisible();
   await expectAccessible(page);
 });
 
 test('another way to finger a note is chosen for good and shown on the Stand', async ({ page }) => {
-  await page.goto('/set-up');
-  await page.getByRole('combobox', { name: 'Sound comes from' }).selectOption('standIn');
-  await page.goto('/overtones/notebook');
+  await withStandIn(page);
+  await goByLink(page, '/overtones/notebook');
   await page.getByRole('button', { name: 'B♭4', exact: true }).click();
   await expect(page.getByText('Used: shown on the Stand.')).toHaveCount(1);
   const bis = page.getByRole('img', { name: 'left 1, bis', exact: true });
   await expect(bis).toBeVisible();
   await page.getByRole('button', { name: 'Use this one' }).first().click();
-  await page.goto('/stand');
+  await goByLink(page, '/stand');
   await page.getByRole('combobox', { name: 'Note' }).selectOption({ label: 'B♭4' });
   await expect(bis).toBeVisible();
   // What is played with it is on the map under its own keys.
   await page.keyboard.press('Escape');
   await page.keyboard.press('Space');
   await expect(page.getByTestId('verdict')).toBeVisible();
-  await page.goto('/horn/note/70');
+  await goByLink(page, '/horn/note/70');
   await expect(page.getByText('B♭4 by left 1 + bis:', { exact: false })).toBeVisible();
 });
 
 test('a climb by ear goes from rung to rung by itself, without a clock, and says what is next', async ({ page }) => {
-  await page.goto('/set-up');
-  await page.getByRole('combobox', { name: 'Sound comes from' }).selectOption('standIn');
+  await withStandIn(page);
   await page.getByRole('link', { name: 'Overtones' }).first().click();
   await page.getByRole('button', { name: 'Climb by ear' }).click();
   await expect(page).toHaveURL(/stand/);

@@ -1,4 +1,4 @@
-import { expect, test } from './app';
+import { expect, goByLink, test, withStandIn } from './app';
 
 const NOTE = (step: string, octave: number, quarters: number, more = '') =>
   `<note><pitch><step>${step}</step><octave>${octave}</octave></pitch><duration>${quarters}</duration><voice>1</voice>${more}</note>`;
@@ -12,9 +12,8 @@ ${DIRECTION('<dynamics><f/></dynamics>')}${NOTE('D', 5, 2)}<note><rest/><duratio
 </measure></part></score-partwise>`;
 
 test('an own tune is read from a score file, drawn as it is written, played and judged', async ({ page }) => {
-  await page.goto('/set-up');
-  await page.getByRole('combobox', { name: 'Sound comes from' }).selectOption('standIn');
-  await page.goto('/exercises');
+  await withStandIn(page);
+  await goByLink(page, '/exercises');
   await page.getByRole('button', { name: 'Own passage', exact: true }).click();
   await expect(page.getByRole('heading', { name: /Own passage/ })).toBeVisible();
   await page
@@ -34,10 +33,10 @@ test('an own tune is read from a score file, drawn as it is written, played and 
   await page.getByRole('button', { name: 'To the Stand' }).click();
   await page.getByTestId('start').click();
   await expect(page.getByTestId('verdict')).toBeVisible();
-  await page.goto('/today');
+  await goByLink(page, '/today');
   await page.getByText('Goals and quiet hours').click();
   await expect(page.getByText('A passage from G4, ♩ = 72, by')).toBeVisible();
   await expect(page.getByTestId('milestones')).toContainText('played three times');
-  await page.goto('/log');
+  await goByLink(page, '/log');
   await expect(page.getByText('1 take', { exact: true })).toBeVisible();
 });

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, expectAccessible, test } from './app';
+import { expect, expectAccessible, goByLink, test, withStandIn } from './app';
 import { withMadeSound } from './madeSound';
 
 test('a routine goes out as a file, stands first on its day in another copy, and is played', async ({
@@ -25,9 +25,8 @@ test('a routine goes out as a file, stands first on its day in another copy, and
   const other = await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' });
   const student = await other.newPage();
   await withMadeSound(student, {});
-  await student.goto('/set-up');
-  await student.getByRole('combobox', { name: 'Sound comes from' }).selectOption('standIn');
-  await student.goto('/exercises');
+  await withStandIn(student);
+  await goByLink(student, '/exercises');
   const put = (content: string) =>
     student
       .getByTestId('routine-file')
@@ -44,7 +43,7 @@ test('a routine goes out as a file, stands first on its day in another copy, and
   await put(text);
   await offer.getByRole('button', { name: 'Add it', exact: true }).click();
   await expect(student.getByText('“By swells” is now among your routines.')).toBeVisible();
-  await student.goto('/today');
+  await goByLink(student, '/today');
   await student.getByRole('button', { name: 'Look around' }).click();
   await expect(student.getByText('From the routine “By swells”.').first()).toBeVisible();
   await expect(student.getByText('Not too soft at the end.')).toBeVisible();

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, expectAccessible, test } from './app';
+import { expect, expectAccessible, test, withStandIn } from './app';
 import { writeToneWav } from './testWav';
 
 /** An alto's written F5 as the third partial of low B♭, its tube sounding along: two tones that are two twelfths apart. */
@@ -13,8 +13,7 @@ test.beforeAll(() =>
 test('a recording to learn from is heard beside an own tone, stays off log and map, and is taken off with an undo', async ({
   page,
 }) => {
-  await page.goto('/set-up');
-  await page.getByRole('combobox', { name: 'Sound comes from' }).selectOption('standIn');
+  await withStandIn(page);
   await page.getByRole('link', { name: 'Stand' }).first().click();
   await page.getByRole('combobox', { name: 'Exercise' }).selectOption({ label: 'Hold' });
   await page.getByRole('combobox', { name: 'Note' }).first().selectOption({ label: 'F5' });

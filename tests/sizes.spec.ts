@@ -1,4 +1,4 @@
-import { expect, openAt, test, tooWide } from './app';
+import { expect, goByLink, openAt, test, tooWide, withStandIn } from './app';
 
 const PLACES = [
   'today',
@@ -20,9 +20,8 @@ const READ = ['note', 'beat', 'next', 'cents', 'start'];
 test('in play: the ribbon takes the width and more than half of the height, and what is read is large', async ({
   page,
 }) => {
-  await page.goto('/set-up');
-  await page.getByRole('combobox', { name: 'Sound comes from' }).selectOption('standIn');
-  await page.goto('/stand');
+  await withStandIn(page);
+  await goByLink(page, '/stand');
   await page.getByRole('combobox', { name: 'Exercise' }).selectOption({ label: 'Long-tone scale' });
   await page.getByTestId('start').click();
   // All at one moment: a take on the made clock is soon over.

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Download, Page } from '@playwright/test';
-import { expect, expectAccessible, test } from './app';
+import { expect, expectAccessible, goByLink, test, withStandIn } from './app';
 import { withMadeSound } from './madeSound';
 
 /** What is downloaded when something is done. */
@@ -27,9 +27,8 @@ test('a routine goes to a student, the week comes back, is heard and remarked on
     await student.getByTestId('routine-file').setInputFiles({ name: 'r.json', mimeType: 'application/json', buffer });
     await student.getByTestId('routine-offer').getByRole('button', { name: 'Add it', exact: true }).click();
   };
-  await student.goto('/set-up');
-  await student.getByRole('combobox', { name: 'Sound comes from' }).selectOption('standIn');
-  await student.goto('/exercises');
+  await withStandIn(student);
+  await goByLink(student, '/exercises');
   await openRoutine(routine);
   await expect(student.getByTestId('routine')).toContainText('set by Ada');
   await student.getByRole('button', { name: 'Play it today' }).click();
@@ -92,12 +91,12 @@ test('a routine goes to a student, the week comes back, is heard and remarked on
   await expect(teacher.getByText('None is waiting.')).toBeVisible();
 
   // The remark stands on the student's take, at its beat.
-  await student.goto('/exercises');
+  await goByLink(student, '/exercises');
   await openRoutine(answer);
   await expect(student.getByText('With it came a remark on one of your takes')).toBeVisible();
   await student.goto(takeAddress);
   await expect(student.getByTestId('remark')).toHaveText(`Ada, beat ${beat}: Let the air lead here.`);
-  await student.goto('/log');
+  await goByLink(student, '/log');
   await expect(student.getByRole('listitem').first()).toContainText('Let the air lead here.');
   await other.close();
 
