@@ -81,6 +81,8 @@ test('the demo season is alive in every place, and is removed in one step', asyn
   }
   await page.getByRole('button', { name: 'Remove the demo data' }).click();
   await expect(page.getByText('Nothing here yet')).toBeVisible();
-  await goByLink(page, '/horn');
+  await expect(page.getByText('Demo data')).toBeHidden();
+  // By a load: it is gone for good.
+  await page.goto('/horn');
   await expect(page.getByText('Nothing measured on this horn yet.')).toBeVisible();
 });

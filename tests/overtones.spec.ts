@@ -52,7 +52,8 @@ test('another way to finger a note is chosen for good and shown on the Stand', a
   const bis = page.getByRole('img', { name: 'left 1, bis', exact: true });
   await expect(bis).toBeVisible();
   await page.getByRole('button', { name: 'Use this one' }).first().click();
-  await goByLink(page, '/stand');
+  // By a load: it is chosen for good.
+  await page.goto('/stand');
   await page.getByRole('combobox', { name: 'Note' }).selectOption({ label: 'B♭4' });
   await expect(bis).toBeVisible();
   // What is played with it is on the map under its own keys.

@@ -33,7 +33,7 @@ test('an own tune is read from a score file, drawn as it is written, played and 
   await page.getByRole('button', { name: 'To the Stand' }).click();
   await page.getByTestId('start').click();
   await expect(page.getByTestId('verdict')).toBeVisible();
-  await goByLink(page, '/today');
+  await page.goto('/today');
   await page.getByText('Goals and quiet hours').click();
   await expect(page.getByText('A passage from G4, ♩ = 72, by')).toBeVisible();
   await expect(page.getByTestId('milestones')).toContainText('played three times');

@@ -43,7 +43,7 @@ test('a routine goes out as a file, stands first on its day in another copy, and
   await put(text);
   await offer.getByRole('button', { name: 'Add it', exact: true }).click();
   await expect(student.getByText('“By swells” is now among your routines.')).toBeVisible();
-  await goByLink(student, '/today');
+  await student.goto('/today');
   await student.getByRole('button', { name: 'Look around' }).click();
   await expect(student.getByText('From the routine “By swells”.').first()).toBeVisible();
   await expect(student.getByText('Not too soft at the end.')).toBeVisible();
