@@ -52,8 +52,10 @@ function install({ sampleAt, samples, rateHz, microphone, fields }: Required<Mad
   /** of what is given, and of the card as it is now */
   const GIVEN_HZ = rateHz;
   let RATE_HZ = rateHz;
+  /** of the capture worklet; as a whole second is heard in a tenth of one, four of them go at once */
   const BLOCK = 256;
-  const BLOCKS_A_TICK = 26;
+  const LARGE_BLOCK = 1024;
+  const LARGE_BLOCKS_A_TICK = 7;
   /** the clock waits while the ear is this far behind it */
   const BEHIND_S = 0.4;
   /** meanwhile it goes on by a block in so many ticks, twice a second: no sound card's clock stands still for a slow ear */
@@ -148,10 +150,14 @@ function install({ sampleAt, samples, rateHz, microphone, fields }: Required<Mad
     stop() {
       if (playing.delete(this)) setTimeout(() => this.onended?.(), 0);
     }
-    /** the sample at a context time; undefined when nothing comes from here any more */
-    at(timeS: number): number {
-      const index = Math.round((timeS - this.startS + this.offsetS) * RATE_HZ);
-      return timeS >= this.startS ? (this.buffer?.getChannelData(0)[index] ?? 0) : 0;
+    addTo(samples: Float32Array, firstSample: number) {
+      const sound = this.buffer?.getChannelData(0);
+      if (!sound) return;
+      const startSample = Math.round(this.startS * RATE_HZ);
+      const offset = Math.round(this.offsetS * RATE_HZ) - startSample;
+      const end = Math.min(samples.length, sound.length - offset - firstSample);
+      for (let i = Math.max(0, startSample - firstSample); i < end; i++)
+        samples[i]! += sound[firstSample + i + offset]!;
     }
     get endsS(): number {
       return this.startS + (this.buffer?.duration ?? 0) - this.offsetS;
@@ -176,16 +182,18 @@ function install({ sampleAt, samples, rateHz, microphone, fields }: Required<Mad
     disconnect() {
       for (const capture of captures) capture.sources.delete(this);
     }
-    at(timeS: number): number {
-      const sinceS = heard.startedAtS >= 0 ? timeS - heard.startedAtS : -1;
-      // A real input always carries noise.
-      return (sinceS >= 0 ? soundAt(sinceS + lostS) : 0) + random() * 3e-4;
+    addTo(samples: Float32Array, firstSample: number) {
+      for (let i = 0; i < samples.length; i++) {
+        const sinceS = heard.startedAtS >= 0 ? (firstSample + i) / RATE_HZ - heard.startedAtS : -1;
+        // A real input always carries noise.
+        samples[i]! += (sinceS >= 0 ? soundAt(sinceS + lostS) : 0) + random() * 3e-4;
+      }
     }
     get gone() {
       return this.track.readyState !== 'live';
     }
   }
-  type Sounding = { at(timeS: number): number; readonly gone?: boolean };
+  type Sounding = { addTo(samples: Float32Array, firstSample: number): void; readonly gone?: boolean };
   const playing = new Set<Source>();
   const captures = new Set<Capture>();
 
@@ -200,12 +208,11 @@ function install({ sampleAt, samples, rateHz, microphone, fields }: Required<Mad
       if (this.context.state !== 'running') return [];
       return [...this.sources].filter((source) => !source.gone);
     }
-    block(firstSample: number) {
-      const { live } = this;
-      if (!this.target || live.length === 0) return;
-      const samples = new Float32Array(BLOCK);
-      for (let i = 0; i < BLOCK; i++) for (const source of live) samples[i]! += source.at((firstSample + i) / RATE_HZ);
-      const atMs = 1e6 + 1000 * ((firstSample + BLOCK) / RATE_HZ + lostS);
+    block(firstSample: number, length: number) {
+      if (!this.target) return;
+      const samples = new Float32Array(length);
+      for (const source of this.live) source.addTo(samples, firstSample);
+      const atMs = 1e6 + 1000 * ((firstSample + length) / RATE_HZ + lostS);
       this.target.postMessage({ kind: 'block', firstSample, samples, atMs }, [samples.buffer]);
     }
   }
@@ -213,13 +220,16 @@ function install({ sampleAt, samples, rateHz, microphone, fields }: Required<Mad
   let sample = 0;
   let ticks = 0;
   setInterval(() => {
-    const waiting = heard.listening && !clock.free && [...captures].some((capture) => capture.live.length > 0);
+    const capturing = [...captures].filter(({ live }) => live.length > 0);
+    const waiting = heard.listening && !clock.free && capturing.length > 0;
     const starting = heard.startedAtS < 0;
     const behind = waiting && !starting && sample / RATE_HZ - heard.upToS > BEHIND_S;
     if (clock.asleep || (behind && ++ticks % WAITING_TICKS > 0)) return;
     // Until the ear has told where it starts, time goes slowly, so that its sound starts where the ear does.
-    const blocks = clock.slow || behind || (waiting && starting) ? 1 : BLOCKS_A_TICK;
-    for (let k = 0; k < blocks; k++, sample += BLOCK) for (const capture of captures) capture.block(sample);
+    const slowly = clock.slow || behind || (waiting && starting);
+    const length = slowly ? BLOCK : LARGE_BLOCK;
+    for (let k = 0; k < (slowly ? 1 : LARGE_BLOCKS_A_TICK); k++, sample += length)
+      for (const capture of capturing) capture.block(sample, length);
     for (const source of playing) source.tick(sample / RATE_HZ);
     if (!heard.listening || starting) return;
     const due = awaited.findIndex(({ atS }) => heard.startedAtS + atS <= sample / RATE_HZ);
