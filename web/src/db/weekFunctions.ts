@@ -7,7 +7,7 @@ import {
   type WeekResult,
 } from '@inner-hum/core/formats';
 import { addDays } from 'date-fns';
-import { dayOf, whenOf } from '../base/days';
+import { dayOf, whenOf, noonOf } from '../base/days';
 import { database } from './database';
 import { findDigests } from './search';
 import { keepWeek } from './students';
@@ -17,7 +17,7 @@ import { wholeTakes } from './takes';
 export const weekFunctions = {
   /** The file of some days as far as their student gives them. */
   async week({ practised, notes, takeIds, sound, ...head }: WeekAsked): Promise<Blob> {
-    const ofDays = { tags: [], since: head.from, before: dayOf(addDays(new Date(`${head.to}T12:00`), 1)) };
+    const ofDays = { tags: [], since: head.from, before: dayOf(addDays(noonOf(head.to), 1)) };
     const digests = await findDigests(ofDays);
     const records = (await database.takes.bulkGet(digests.map(({ takeId }) => takeId))).flatMap((take) => take ?? []);
     const given = await wholeTakes(takeIds);

@@ -54,3 +54,8 @@ const DATES = {
 export function formatDate(moment: Date | number, kind: keyof typeof DATES): string {
   return once(`${locale()} ${kind}`, () => new Intl.DateTimeFormat(locale(), DATES[kind])).format(moment);
 }
+
+/** The name of a day of the week, counted from Monday. */
+export function weekdayName(day: number, kind: 'weekday' | 'weekdayShort'): string {
+  return formatDate(new Date(2024, 0, 1 + day), kind);
+}

@@ -1,6 +1,7 @@
 import { Box } from '@chakra-ui/react';
 import type { TrendPoint } from '@inner-hum/core/plan';
 import { Area, CartesianGrid, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts';
+import { noonOf } from '../base/days';
 import { usePalette } from './useColourMode';
 import { formatDate } from '../text/format';
 
@@ -21,7 +22,7 @@ export default function TrendChart({
 }) {
   const palette = usePalette();
   const rows = points.map(({ day, value, from, to }) => ({
-    time: new Date(`${day}T12:00`).getTime(),
+    time: noonOf(day).getTime(),
     value: value * factor,
     band: [from * factor, to * factor],
   }));

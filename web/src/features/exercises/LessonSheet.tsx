@@ -4,12 +4,14 @@ import { routineBlocks, type SessionBlock } from '@inner-hum/core/plan';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';
+import { noonOf } from '../../base/days';
+import { useDay } from '../../shared/page/useDay';
 import { Fingering } from '../../shared/exercise/Fingering';
 import { Part } from '../../shared/exercise/Part';
 import { useAppSelector } from '../../store';
 import { useHorn } from '../../store/useHorn';
 import { exerciseMeta, exerciseTitle } from '../../text/exerciseText';
-import { formatDate } from '../../text/format';
+import { formatDate, weekdayName } from '../../text/format';
 import { useNoteName } from '../../text/useNoteName';
 import { usedFingering } from '../../db/settings/horn';
 import { Button } from '../../ui/controls';
@@ -26,11 +28,12 @@ export default function LessonSheet() {
   const { place = '' } = useParams();
   const routine = useAppSelector((state) => state.settings.routines[Number(place)]);
   const horn = useHorn();
+  const today = noonOf(useDay());
   const [sheet, height] = useHeight();
   const zoom = Math.min(PAPER_PX.width / SHEET_PX, PAPER_PX.height / Math.max(1, height));
   const blocks = useMemo(() => (routine ? routineBlocks(routine, horn.hornId) : []), [routine, horn]);
   if (!routine) return <p>{t('app.notFound')}</p>;
-  const days = routine.days.map((day) => formatDate(new Date(2024, 0, 1 + day), 'weekday'));
+  const days = routine.days.map((day) => weekdayName(day, 'weekday'));
   return (
     <Box
       pb="40px"
@@ -59,7 +62,7 @@ export default function LessonSheet() {
             t(`instruments.${horn.id}`),
             routine.from && t('routines.from', { name: routine.from }),
             days.join(', '),
-            formatDate(new Date(), 'long'),
+            formatDate(today, 'long'),
           ]
             .filter(Boolean)
             .join(' · ')}

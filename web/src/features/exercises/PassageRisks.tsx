@@ -16,7 +16,7 @@ import { addDays } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
-import { dayOf } from '../../base/days';
+import { dayOf, noonOf } from '../../base/days';
 import { database } from '../../db/database';
 import { useOpenExercise } from '../../shared/exercise/useOpenExercise';
 import { useCells } from '../../shared/stored/useCells';
@@ -145,13 +145,13 @@ function AsGoal({ exercise }: { readonly exercise: ExerciseParameters }) {
       goal.instrumentId === instrumentId && goal.exercise && exerciseKey(goal.exercise) === exerciseKey(exercise),
   );
   if (own) {
-    const date = formatDate(new Date(`${own.by}T12:00`), 'day');
+    const date = formatDate(noonOf(own.by), 'day');
     return <chakra.p mt="10px">{t('passage.isGoal', { date })}</chakra.p>;
   }
   if (first === null || first === undefined) return null;
-  const now = new Date();
   const goal = { kind: 'passage', instrumentId, midi: first, exercise } as const;
   const put = () => {
+    const now = new Date();
     const days = { since: dayOf(now), by: dayOf(addDays(now, GOAL_DAYS)) };
     dispatch(listsChanged([entry.added('goals', { ...goal, ...days })]));
     dispatch(settingsChanged({ session: null }));
@@ -173,7 +173,7 @@ function Progress({ exercise }: { readonly exercise: ExerciseParameters }) {
   const told = passageProgress(digests.filter(({ setup }) => setup.instrumentId === sizeOf(exercise.instrumentId)));
   const dayText = ({ day, takes, value, uncertainty }: PassageDay) =>
     t('passage.day', {
-      date: formatDate(new Date(`${day}T12:00`), 'dayOfYear'),
+      date: formatDate(noonOf(day), 'dayOfYear'),
       count: takes,
       value: formatNumber(100 * value, 0),
       error: formatNumber(100 * uncertainty, 0),

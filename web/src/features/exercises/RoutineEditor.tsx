@@ -1,9 +1,8 @@
 import { chakra, Flex } from '@chakra-ui/react';
 import { ROUTINE_LIMITS, type Routine, type RoutineBlock } from '@inner-hum/core/plan';
-import { addDays, startOfISOWeek } from 'date-fns';
 import { useTranslation } from 'react-i18next';
 import { exerciseTitle } from '../../text/exerciseText';
-import { formatDate } from '../../text/format';
+import { weekdayName } from '../../text/format';
 import { useNoteName } from '../../text/useNoteName';
 import { Button, Field, TextInput, Tick } from '../../ui/controls';
 import { NumberField } from '../../ui/NumberField';
@@ -19,7 +18,6 @@ export function RoutineEditor({
 }) {
   const { t } = useTranslation();
   const nameOf = useNoteName();
-  const monday = startOfISOWeek(new Date());
   const { name, days, must, remark, blocks } = routine;
   const change = (part: Partial<Routine>) => onChange({ ...routine, ...part });
   const putBlock = (i: number, part: Partial<RoutineBlock>) =>
@@ -48,7 +46,7 @@ export function RoutineEditor({
         {Array.from({ length: 7 }, (_, day) => (
           <Tick
             key={day}
-            label={formatDate(addDays(monday, day), 'weekdayShort')}
+            label={weekdayName(day, 'weekdayShort')}
             checked={days.includes(day)}
             onChange={(on) => change({ days: on ? [...days, day].sort() : days.filter((other) => other !== day) })}
           />

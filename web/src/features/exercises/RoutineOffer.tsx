@@ -1,10 +1,9 @@
 import { chakra, Flex } from '@chakra-ui/react';
 import { blockS, routineBlocks, type Routine } from '@inner-hum/core/plan';
-import { addDays, startOfISOWeek } from 'date-fns';
 import { useTranslation } from 'react-i18next';
 import { store } from '../../store';
 import { useHorn } from '../../store/useHorn';
-import { formatDate } from '../../text/format';
+import { weekdayName } from '../../text/format';
 import { AlertPanel } from '../../ui/AlertPanel';
 import { Button } from '../../ui/controls';
 import { addRoutine } from './addRoutine';
@@ -17,8 +16,7 @@ export function RoutineOffer({ routine, onDone }: { readonly routine: Routine; r
   const { name, from, days, must, remark, remarks = [] } = routine;
   const blocks = routineBlocks(routine, horn.hornId);
   const minutes = Math.max(1, Math.round(blocks.reduce((sum, block) => sum + blockS(block), 0) / 60));
-  const monday = startOfISOWeek(new Date());
-  const names = days.map((day) => formatDate(addDays(monday, day), 'weekdayShort')).join(', ');
+  const names = days.map((day) => weekdayName(day, 'weekdayShort')).join(', ');
   const add = () => {
     const { routines } = store.getState().settings;
     // The same again adds nothing.

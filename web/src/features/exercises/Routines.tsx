@@ -10,6 +10,8 @@ import {
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
+import { noonOf } from '../../base/days';
+import { useDay } from '../../shared/page/useDay';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { noticed } from '../../store/notices';
 import { entry } from '../../store/lists';
@@ -71,7 +73,7 @@ function AddRoutine({ onOffer }: { readonly onOffer: (routine: Routine) => void 
   const horn = useHorn();
   const [usual, setUsual] = useState<(typeof USUAL_ROUTINES)[number]>('lowEnd');
   const made = (blocks: readonly RoutineBlock[], name: string) => addRoutine(t, { ...routineOf(name, []), blocks });
-  const today = t('routines.blockName', { date: formatDate(new Date(), 'dayOfYear') });
+  const today = t('routines.blockName', { date: formatDate(noonOf(useDay()), 'dayOfYear') });
   const read = async (file: File) => {
     const found = readRoutineFile(await file.text());
     if (found) onOffer(found);

@@ -3,6 +3,8 @@ import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
 import { ofNote } from '@inner-hum/core/plan';
 import { tendencyCsv } from '@inner-hum/core/formats';
 import { useTranslation } from 'react-i18next';
+import { noonOf } from '../../base/days';
+import { useDay } from '../../shared/page/useDay';
 import { Button } from '../../ui/controls';
 import { formatDate, formatNumber, formatSigned } from '../../text/format';
 import { SectionTitle } from '../../ui/PageTitle';
@@ -19,6 +21,7 @@ export function TendencySheet() {
   const nameOf = useNoteName();
   const { instrumentId, a4Hz } = useAppSelector((state) => state.settings);
   const horn = useHorn();
+  const today = noonOf(useDay());
   const { notes = [], setups, chosen } = useHornMap();
   const midis = Array.from(
     { length: horn.highestKeyedWrittenMidi - horn.lowestWrittenMidi + 1 },
@@ -50,7 +53,7 @@ export function TendencySheet() {
       </Flex>
       <SectionTitle>{t('sheet.title', { horn: t(`instruments.${instrumentId}`) })}</SectionTitle>
       <chakra.p color="inkSoft" mb="10px">
-        {[setup, t('sheet.a4', { hz: a4Hz }), formatDate(new Date(), 'long')].filter(Boolean).join(' · ')}
+        {[setup, t('sheet.a4', { hz: a4Hz }), formatDate(today, 'long')].filter(Boolean).join(' · ')}
       </chakra.p>
       <PatternNote notes={notes} />
       <Flex gap="40px" wrap="wrap" _print={{ fontSize: '11pt', color: 'black' }}>

@@ -5,6 +5,7 @@ import { ChevronDown, ChevronRight } from 'lucide-react';
 import { useId, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
+import { noonOf } from '../../base/days';
 import { MiniRibbon } from '../../ribbon/MiniRibbon';
 import { TakeBoundary } from '../../shared/page/Boundary';
 import { mainNote } from '../../store/settings';
@@ -68,7 +69,7 @@ export function DayOfTakes({
             {open ? <ChevronDown size={18} aria-hidden /> : <ChevronRight size={18} aria-hidden />}
           </chakra.span>
           <chakra.span fontFamily="heading" fontSize="lead" fontWeight={600}>
-            {day && formatDate(new Date(`${day}T12:00`), 'weekdayAndYear')}
+            {day && formatDate(noonOf(day), 'weekdayAndYear')}
           </chakra.span>
           {digests.length > 0 && (
             <chakra.span color="inkSoft" fontSize="small">

@@ -1,3 +1,4 @@
+import { useDay } from '../../shared/page/useDay';
 import { newId } from '../../base/plainOrigin';
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { bestTake, exerciseTag, type Digest } from '@inner-hum/core/plan';
@@ -6,7 +7,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
-import { dayOf } from '../../base/days';
+import { dayOf, noonOf } from '../../base/days';
 import { detailOf } from '../../base/detailOf';
 import { saveFile } from '../../base/saveFile';
 import { backupService } from '../../db/backup';
@@ -41,9 +42,9 @@ export default function GiveWeekPage() {
   const [sound, setSound] = useState(false);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const [problem, setProblem] = useState<'nameMissing' | 'nothing'>();
-  const [from, to] = SPANS[span](new Date()).map(dayOf) as [string, string];
+  const [from, to] = SPANS[span](noonOf(useDay())).map(dayOf) as [string, string];
   const digests = useLiveQuery(
-    () => findDigests({ tags: [], since: from, before: dayOf(addDays(new Date(`${to}T12:00`), 1)) }),
+    () => findDigests({ tags: [], since: from, before: dayOf(addDays(noonOf(to), 1)) }),
     [from, to],
   );
   const takes = digests?.filter(({ takeId }) => chosen.has(takeId)) ?? [];

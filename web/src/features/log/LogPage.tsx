@@ -5,7 +5,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
-import { dayOf } from '../../base/days';
+import { dayOf, noonOf } from '../../base/days';
 import { findDigests, findTakes, type TakeFilter } from '../../db/search';
 import { countedTakes, hasTakes } from '../../db/takes';
 import { DamagedTake } from '../../shared/page/Boundary';
@@ -102,9 +102,7 @@ async function findDays(filter: TakeFilter, limit: number) {
   const dated = [...byDay.keys()].filter((day) => day !== '');
   const [newest, oldest] = [dated[0], dated.at(-1)];
   const digests =
-    newest && oldest
-      ? await findDigests({ ...filter, since: oldest, before: dayOf(addDays(new Date(`${newest}T12:00`), 1)) })
-      : [];
+    newest && oldest ? await findDigests({ ...filter, since: oldest, before: dayOf(addDays(noonOf(newest), 1)) }) : [];
   return {
     more,
     days: [...byDay].map(([day, ofDay]) => ({

@@ -2,10 +2,10 @@ import { chakra } from '@chakra-ui/react';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
+import { useDay } from '../../shared/page/useDay';
 import { Button } from '../../ui/controls';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
-import { dayOf } from '../../base/days';
 import { database } from '../../db/database';
 
 /** What is easily forgotten, one thing at a time; nobody has heard or seen it. */
@@ -18,7 +18,7 @@ export function BeforePlaying() {
   const { t } = useTranslation();
   const dispatch = useAppDispatch();
   const preparedOn = useAppSelector((state) => state.settings.preparedOn);
-  const today = dayOf(new Date());
+  const today = useDay();
   if (preparedOn === today) return <ByTurns />;
   return (
     <chakra.p display="flex" alignItems="center" flexWrap="wrap" columnGap="8px" color="inkSoft" data-testid="before">

@@ -2,10 +2,10 @@ import { chakra } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { ownExerciseKey } from '@inner-hum/core/families';
+import { useDay } from '../../shared/page/useDay';
 import { useAppSelector } from '../../store';
 import { exerciseOf } from '../../store/settings';
 import type { Phase } from '../../store/practice';
-import { dayOf } from '../../base/days';
 import { usePageSound } from '../../practice/usePageSound';
 
 /** Seconds that a phase has lasted, once it has lasted longer than one would wait without a word. */
@@ -59,8 +59,8 @@ export function Status({ large = false }: { readonly large?: boolean }) {
     verdict: '',
     free: t('stand.freeListening'),
   }[phase];
-  const leftToday =
-    useAppSelector(({ settings }) => settings.left[ownExerciseKey(exerciseOf(settings))]) === dayOf(new Date());
+  const leftOn = useAppSelector(({ settings }) => settings.left[ownExerciseKey(exerciseOf(settings))]);
+  const leftToday = leftOn === useDay();
   return (
     <chakra.p
       role="status"

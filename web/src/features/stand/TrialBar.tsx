@@ -4,7 +4,7 @@ import type { Trial } from '@inner-hum/core/exercise';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
-import { dayOf } from '../../base/days';
+import { useDay } from '../../shared/page/useDay';
 import { database } from '../../db/database';
 import { trialOnStand } from '../../practice/trialOnStand';
 import { useAppDispatch, useAppSelector } from '../../store';
@@ -31,12 +31,13 @@ function Bar({
   const { t } = useTranslation();
   const dispatch = useAppDispatch();
   const { phase, last } = useAppSelector((state) => state.practice);
+  const today = useDay();
   const takes = useLiveQuery(
     () => database.digests.where('tags').equals(trialTag(experiment.id)).toArray(),
     [experiment.id],
   );
   const played = phase === 'verdict' && last?.trial?.experiment === experiment.id;
-  const next = played && takes ? nextTrial(experiment, takes, dayOf(new Date())).next : undefined;
+  const next = played && takes ? nextTrial(experiment, takes, today).next : undefined;
   const goOn = (coming: Trial) => {
     dispatch(settingsChanged({ trial: coming, exercise: probeOf(experiment) }));
     onNext();

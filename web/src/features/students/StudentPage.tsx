@@ -6,6 +6,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate, useParams } from 'react-router';
+import { noonOf } from '../../base/days';
 import { saveFile } from '../../base/saveFile';
 import { database, type StudentRow } from '../../db/database';
 import { routineFile } from '../../shared/exercise/link';
@@ -74,7 +75,7 @@ export default function StudentPage() {
           <SectionTitle>{t('students.notes')}</SectionTitle>
           {notes.map(({ takeId, day, text }) => (
             <chakra.p key={takeId} mb="6px">
-              <chakra.span color="inkSoft">{formatDate(new Date(`${day}T12:00`), 'weekdayAndDay')}: </chakra.span>
+              <chakra.span color="inkSoft">{formatDate(noonOf(day), 'weekdayAndDay')}: </chakra.span>
               {text}
             </chakra.p>
           ))}
@@ -101,7 +102,7 @@ function Days({ student, days }: { readonly student: StudentRow; readonly days: 
       {played.length === 0 && <p>{t('students.nothingPractised')}</p>}
       {played.map(({ day, takes, playedS, families }) => (
         <chakra.p key={day} borderTopWidth="1px" borderColor="line" py="6px">
-          <strong>{formatDate(new Date(`${day}T12:00`), 'weekdayAndDay')}</strong>{' '}
+          <strong>{formatDate(noonOf(day), 'weekdayAndDay')}</strong>{' '}
           <chakra.span color="inkSoft">
             {t('log.takes', { count: takes })} ·{' '}
             {t('today.minutesOf', { minutes: Math.max(1, Math.round(playedS / 60)) })} ·{' '}

@@ -3,6 +3,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
+import { noonOf } from '../../base/days';
 import { detailOf } from '../../base/detailOf';
 import { backupService } from '../../db/backup';
 import { database, type StudentRow } from '../../db/database';
@@ -95,7 +96,7 @@ function WhoPractised({
               <th>{t('students.student')}</th>
               {week.days.map((day) => (
                 <th key={day} className="day">
-                  {formatDate(new Date(`${day}T12:00`), 'weekdayShort')}
+                  {formatDate(noonOf(day), 'weekdayShort')}
                 </th>
               ))}
               <th className="day">{t('students.sum')}</th>

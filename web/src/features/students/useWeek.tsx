@@ -2,7 +2,8 @@ import { Flex } from '@chakra-ui/react';
 import { addDays, addWeeks, startOfISOWeek } from 'date-fns';
 import { useTranslation } from 'react-i18next';
 import { useSearchParams } from 'react-router';
-import { dayOf } from '../../base/days';
+import { useDay } from '../../shared/page/useDay';
+import { dayOf, noonOf } from '../../base/days';
 import { formatDate } from '../../text/format';
 import { Button } from '../../ui/controls';
 
@@ -11,8 +12,9 @@ const DAYS = 7;
 /** A week that is looked at, kept in the address: its Monday, and its days as yyyy-mm-dd. */
 export function useWeek() {
   const [search, setSearch] = useSearchParams();
-  const asked = new Date(`${search.get('week') ?? ''}T12:00`);
-  const monday = startOfISOWeek(Number.isNaN(asked.getTime()) ? new Date() : asked);
+  const today = noonOf(useDay());
+  const asked = noonOf(search.get('week') ?? '');
+  const monday = startOfISOWeek(Number.isNaN(asked.getTime()) ? today : asked);
   const days = Array.from({ length: DAYS }, (_, i) => dayOf(addDays(monday, i)));
   /** goes to the week of a day, yyyy-mm-dd */
   const show = (day: string) => setSearch({ week: day }, { replace: true });
@@ -24,6 +26,7 @@ export function useWeek() {
 export function WeekChoice({ week }: { readonly week: ReturnType<typeof useWeek> }) {
   const { t } = useTranslation();
   const last = addDays(week.monday, DAYS - 1);
+  const today = useDay();
   return (
     <Flex align="center" gap="8px" wrap="wrap">
       <Button tone="quiet" onClick={() => week.step(-1)}>
@@ -32,7 +35,7 @@ export function WeekChoice({ week }: { readonly week: ReturnType<typeof useWeek>
       <strong>
         {formatDate(week.monday, 'day')} – {formatDate(last, 'dayOfYear')}
       </strong>
-      <Button tone="quiet" disabled={last > new Date()} onClick={() => week.step(1)}>
+      <Button tone="quiet" disabled={dayOf(last) >= today} onClick={() => week.step(1)}>
         {t('students.later')}
       </Button>
     </Flex>

@@ -7,6 +7,7 @@ import type { TFunction } from 'i18next';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';
+import { useDay } from '../../shared/page/useDay';
 import { Button, Choice, Field, TextInput, Tick } from '../../ui/controls';
 import { entry } from '../../store/lists';
 import { deleteEntries } from '../../store/undo';
@@ -14,7 +15,7 @@ import { Fold } from '../../ui/Fold';
 import { useNoteName } from '../../text/useNoteName';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { listsChanged, settingsChanged } from '../../store/settings';
-import { dayOf } from '../../base/days';
+import { dayOf, noonOf } from '../../base/days';
 import { formatDate } from '../../text/format';
 import { useHorn } from '../../store/useHorn';
 
@@ -41,7 +42,7 @@ export function Goals({ from }: { readonly from: PlanFor | undefined }) {
       {own.map((goal) => (
         <Flex key={`${goal.kind} ${goal.midi} ${goal.by}`} align="center" gap="8px">
           <Box flex="1">
-            {goalText(t, nameOf, goal)}, {t('goals.by', { date: formatDate(new Date(`${goal.by}T12:00`), 'day') })}
+            {goalText(t, nameOf, goal)}, {t('goals.by', { date: formatDate(noonOf(goal.by), 'day') })}
             {from && (
               <Milestones
                 goal={goal}
@@ -79,15 +80,15 @@ function NewGoal({ onPut }: { readonly onPut: (goal: Goal) => void }) {
   const nameOf = useNoteName();
   const instrumentId = useAppSelector((state) => state.settings.instrumentId);
   const horn = useHorn();
+  const since = useDay();
   const [kind, setKind] = useState<GoalKind>('softLowEntry');
   const [midi, setMidi] = useState(horn.lowestWrittenMidi);
   const [partial, setPartial] = useState('3');
-  const [by, setBy] = useState(dayOf(addDays(new Date(), USUAL_DAYS)));
+  const [by, setBy] = useState(dayOf(addDays(noonOf(since), USUAL_DAYS)));
   const notes = Array.from(
     { length: horn.highestKeyedWrittenMidi + ALTISSIMO_REACH_SEMITONES - horn.lowestWrittenMidi + 1 },
     (_, i) => String(horn.lowestWrittenMidi + i),
   );
-  const since = dayOf(new Date());
   const made: Goal = { kind, midi, by, instrumentId, since, ...(kind === 'partial' && { partial: Number(partial) }) };
   return (
     <details>
@@ -117,7 +118,7 @@ function NewGoal({ onPut }: { readonly onPut: (goal: Goal) => void }) {
           />
         )}
         <Field label={t('goals.day')}>
-          <TextInput type="date" value={by} min={dayOf(new Date())} onChange={(event) => setBy(event.target.value)} />
+          <TextInput type="date" value={by} min={since} onChange={(event) => setBy(event.target.value)} />
         </Field>
         <Button disabled={by === ''} onClick={() => onPut(made)}>
           {t('goals.put')}
@@ -174,7 +175,7 @@ function Milestones({
 }) {
   const { t } = useTranslation();
   const nameOf = useNoteName();
-  const since = goal.since ?? dayOf(subDays(new Date(`${goal.by}T12:00`), USUAL_DAYS));
+  const since = goal.since ?? dayOf(subDays(noonOf(goal.by), USUAL_DAYS));
   const { reached, behind, smaller } = goalProgress(goal, since, from);
   const next = (['s1', 's2', 's3', 's4'] as const)[reached];
   return (

@@ -2,7 +2,8 @@ import { chakra } from '@chakra-ui/react';
 import type { Load } from '@inner-hum/core/plan';
 import { dayNumber } from '@inner-hum/core/plan';
 import { useTranslation } from 'react-i18next';
-import { dayOf } from '../../base/days';
+import { useDay } from '../../shared/page/useDay';
+import { noonOf } from '../../base/days';
 import { useAppSelector } from '../../store';
 import { Button } from '../../ui/controls';
 
@@ -10,9 +11,10 @@ import { Button } from '../../ui/controls';
 export function LoadLine({ load, onAnyway }: { readonly load: Load; readonly onAnyway: () => void }) {
   const { t } = useTranslation();
   const weekMinutes = useAppSelector((state) => state.settings.weekMinutes);
+  const today = useDay();
   if (load.kind === 'usual') return null;
-  const planned = weekMinutes[(new Date().getDay() + 6) % 7] === 0;
-  const count = load.goal ? dayNumber(load.goal.by) - dayNumber(dayOf(new Date())) : (load.days ?? 0);
+  const planned = weekMinutes[(noonOf(today).getDay() + 6) % 7] === 0;
+  const count = load.goal ? dayNumber(load.goal.by) - dayNumber(today) : (load.days ?? 0);
   return (
     <chakra.p role="status" data-testid="load" fontSize="lead" my="8px">
       {load.kind === 'rest' && planned ? t('season.load.restPlanned') : t(`season.load.${load.kind}`, { count })}{' '}

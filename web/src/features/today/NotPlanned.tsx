@@ -1,7 +1,7 @@
 import { chakra } from '@chakra-ui/react';
 import { notPlanned } from '@inner-hum/core/plan';
 import { useTranslation } from 'react-i18next';
-import { dayOf } from '../../base/days';
+import { useDay } from '../../shared/page/useDay';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
 import { tableText } from '../../text/tableText';
@@ -12,7 +12,7 @@ export function NotPlanned() {
   const { t } = useTranslation();
   const dispatch = useAppDispatch();
   const leftOut = useAppSelector((state) => state.settings.leftOut);
-  const away = notPlanned(leftOut, dayOf(new Date()));
+  const away = notPlanned(leftOut, useDay());
   const shown = leftOut.filter(({ family }) => away.has(family));
   if (shown.length === 0) return null;
   return (

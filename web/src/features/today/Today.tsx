@@ -4,6 +4,7 @@ import { blockS, leftOutOn, type SessionBlock } from '@inner-hum/core/plan';
 import { useCallback, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
+import { useDay } from '../../shared/page/useDay';
 import { sessionQueue } from '../../practice/queue';
 import { Button, Choice, Key } from '../../ui/controls';
 import { PatternNote } from '../../shared/exercise/PatternNote';
@@ -22,7 +23,7 @@ import { LevelMoved } from './LevelMoved';
 import { LoadLine } from './LoadLine';
 import { WeekTheme } from './WeekTheme';
 import { WeekView } from './WeekView';
-import { dayOf } from '../../base/days';
+import { noonOf } from '../../base/days';
 import type { RunningSession } from '../../db/settings/session';
 import { startQueue } from '../../practice/flow';
 import { usePageSound } from '../../practice/usePageSound';
@@ -48,7 +49,7 @@ export default function Today() {
   return (
     <Box maxWidth="80rem" pb="40px">
       <PageTitle title={t('today.title')}>
-        <chakra.span color="inkSoft">{formatDate(new Date(), 'weekdayAndDay')}</chakra.span>
+        <chakra.span color="inkSoft">{formatDate(noonOf(useDay()), 'weekdayAndDay')}</chakra.span>
         <Box marginLeft={{ base: 0, md: 'auto' }} marginRight={{ base: 0, lg: 'calc(20rem + 36px)' }}>
           <Choice
             label={t('today.minutes')}
@@ -140,7 +141,7 @@ function useTodaysSession(planned: readonly SessionBlock[] | undefined) {
   const dispatch = useAppDispatch();
   const navigate = useNavigate();
   const { minutes, instrumentId, session, leftOut } = useAppSelector((state) => state.settings);
-  const today = dayOf(new Date());
+  const today = useDay();
   // An adjusted or begun session stays for its day; another horn or another length is another session.
   const kept =
     session && session.day === today && session.instrumentId === instrumentId && session.minutes === minutes

@@ -21,19 +21,19 @@ import {
 import { subDays } from 'date-fns';
 import { lruMemoize } from '@reduxjs/toolkit';
 import { useMemo } from 'react';
+import { useDay } from '../../shared/page/useDay';
 import { database } from '../../db/database';
 import { useKept } from '../../shared/stored/useKept';
 import { mapOf, useCells, useCellsElsewhere } from '../../shared/stored/useCells';
 import { shallowEqual } from 'react-redux';
 import { useAppSelector, type RootState } from '../../store';
-import { dayOf } from '../../base/days';
 import { useHorn } from '../../store/useHorn';
 
 export const LOOKED_BACK_DAYS = 84;
 
 /** Digests of the last twelve weeks, all horns; undefined while they are read. */
 export function useRecent(): readonly Digest[] | undefined {
-  return useKept('recent', dayOf(new Date()), () =>
+  return useKept('recent', useDay(), () =>
     database.digests.where('startedAtMs').above(subDays(new Date(), LOOKED_BACK_DAYS).getTime()).toArray(),
   );
 }
@@ -56,13 +56,14 @@ export function usePlan(recent: readonly Digest[] | undefined, anyway: boolean):
   const cells = useCells();
   const ever = useKept('ever played', '', everPlayed);
   const others = useCellsElsewhere();
+  const day = useDay();
   return useMemo(() => {
     if (!cells || !recent || !ever || !others) return undefined;
-    const now = new Date();
-    const quiet = isQuiet(now, settings.quietHours);
-    return lastPlanned(settings, hornId, cells, others, recent, ever, dayOf(now), quiet, anyway);
-  }, [cells, others, recent, ever, anyway, hornId, settings]);
+    return lastPlanned(settings, hornId, cells, others, recent, ever, day, quietNow(settings), anyway);
+  }, [cells, others, recent, ever, anyway, hornId, settings, day]);
 }
+
+const quietNow = ({ quietHours }: Pick<ReturnType<typeof planned>, 'quietHours'>) => isQuiet(new Date(), quietHours);
 
 /** The plan as it was last, while nothing that it is made from has changed: who comes back to Today finds it. */
 const lastPlanned = lruMemoize(plannedFrom, { equalityCheck: shallowEqual });
