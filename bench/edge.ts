@@ -26,7 +26,13 @@ const PITCHES = [117, 139, 165, 196, 233, 277, 330];
 const A_KIND = 28;
 
 type Kind =
-  'stops' | 'octave at once' | 'octave mixes in' | 'twelfth mixes in' | 'fades whole' | 'held with vibrato' | 'swells';
+  | 'stops'
+  | 'octave at once'
+  | 'octave mixes in'
+  | 'twelfth mixes in'
+  | 'fades whole'
+  | 'held with vibrato'
+  | 'swells';
 const KINDS: readonly Kind[] = [
   'stops',
   'octave at once',

@@ -45,7 +45,7 @@ export const pageFile = (name: PageName) => `docs/${name}.md`;
 /** Writes a page into docs with the state of the sources that it was made from. */
 export function writePage(name: PageName, report: string): void {
   writeFileSync(pageFile(name), `${report.trimEnd()}\n\n<!-- made from ${stateOf(name)} -->\n`);
-  execFileSync('npx', ['prettier', '--log-level', 'silent', '--write', pageFile(name)]);
+  execFileSync('npx', ['oxfmt', pageFile(name)]);
 }
 
 /** The state of a page's sources, tests aside: it changes with each of them. */

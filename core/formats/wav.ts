@@ -9,7 +9,8 @@ interface WavSound {
 }
 
 export type WavResult =
-  { readonly kind: 'read'; readonly sound: WavSound } | { readonly kind: 'refused'; readonly detail: string };
+  | { readonly kind: 'read'; readonly sound: WavSound }
+  | { readonly kind: 'refused'; readonly detail: string };
 
 const MOST_HZ = 768_000;
 const MOST_CHANNELS = 64;

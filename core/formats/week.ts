@@ -40,7 +40,8 @@ export interface StudentWeek {
 }
 
 export type WeekResult =
-  { readonly kind: 'read'; readonly week: StudentWeek; readonly aside: readonly UnreadTake[] } | RefusedFile;
+  | { readonly kind: 'read'; readonly week: StudentWeek; readonly aside: readonly UnreadTake[] }
+  | RefusedFile;
 
 /** The file of a week, a zip. */
 export function writeWeek({ takes, ...head }: StudentWeek): Uint8Array<ArrayBuffer> {

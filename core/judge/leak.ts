@@ -19,7 +19,14 @@ export interface StartTally {
 }
 
 type LeakEvidence =
-  'bothWays' | 'oneWayOnly' | 'severalDays' | 'oneDay' | 'severalReeds' | 'oneReed' | 'reedsNotSaid' | 'upperSpeaks';
+  | 'bothWays'
+  | 'oneWayOnly'
+  | 'severalDays'
+  | 'oneDay'
+  | 'severalReeds'
+  | 'oneReed'
+  | 'reedsNotSaid'
+  | 'upperSpeaks';
 
 /** What failing low starts speak for, and what that rests on, in the order of telling. */
 export interface LeakVerdict {

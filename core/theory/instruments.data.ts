@@ -9,7 +9,14 @@ export interface Instrument {
 }
 
 export type InstrumentId =
-  'sopranino' | 'soprano' | 'alto' | 'cMelody' | 'tenor' | 'baritone' | 'baritoneLowA' | 'bass';
+  | 'sopranino'
+  | 'soprano'
+  | 'alto'
+  | 'cMelody'
+  | 'tenor'
+  | 'baritone'
+  | 'baritoneLowA'
+  | 'bass';
 
 const B_FLAT_3 = 58;
 const A_3 = 57;

@@ -133,7 +133,7 @@ function useAnswer(experiment: Experiment, takes: readonly Digest[]) {
         (error: unknown) => gone || setDone({ id: experiment.id, failed: detailOf(error) }),
       );
     return () => void (gone = true);
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the state says when the same experiment is another
+    // oxlint-disable-next-line react/exhaustive-deps -- the state says when the same experiment is another
   }, [state]);
   return done?.id === experiment.id ? done : undefined;
 }
