@@ -195,27 +195,28 @@ describe('ten minutes of free play', () => {
   /** Every twenty seconds a note is held for four; then there is talk, a run of quick notes, a radio. */
   const sampleAt = (timeS: number) => {
     const t = timeS % ROUND_S;
-    const noise = 3e-4 * uniform();
     if (t > 1 && t < 5) {
       const edge = Math.min(1, (t - 1) / 0.03, (5 - t) / 0.05);
-      return noise + 0.1 * edge * reed(altoHz(WRITTEN[Math.floor(timeS / ROUND_S) % 5]!), t);
+      return 0.1 * edge * reed(altoHz(WRITTEN[Math.floor(timeS / ROUND_S) % 5]!), t);
     }
     if (t > 6 && t < 12) {
       const place = (t % 0.34) / 0.22;
       const cycles = (105 + 8 * Math.sin(t)) * t + 40 * place * place;
-      return place > 1
-        ? noise
-        : noise + 0.06 * Math.sin(Math.PI * place) * Math.exp(8 * (Math.cos(2 * Math.PI * cycles) - 1));
+      return place > 1 ? 0 : 0.06 * Math.sin(Math.PI * place) * Math.exp(8 * (Math.cos(2 * Math.PI * cycles) - 1));
     }
     if (t > 12.5 && t < 14) {
       const step = Math.floor((t - 12.5) / 0.3);
-      return noise + 0.1 * Math.min(1, (t - 12.5 - 0.3 * step) / 0.02) * reed(altoHz(62 + 2 * step), t);
+      return 0.1 * Math.min(1, (t - 12.5 - 0.3 * step) / 0.02) * reed(altoHz(62 + 2 * step), t);
     }
     const root = 220 * 2 ** (Math.floor(t % 5) / 12);
     return t > 15
-      ? [1, 1.26, 1.498, 2.52].reduce((sum, by) => sum + 0.004 * Math.sin(2 * Math.PI * root * by * t), noise)
-      : noise;
+      ? [1, 1.26, 1.498, 2.52].reduce((sum, by) => sum + 0.004 * Math.sin(2 * Math.PI * root * by * t), 0)
+      : 0;
   };
+  /** the five rounds that come again and again, in a room that makes another noise each time */
+  const rounds = Float32Array.from({ length: WRITTEN.length * ROUND_S * FREE_RATE_HZ }, (_, i) =>
+    sampleAt(i / FREE_RATE_HZ),
+  );
 
   it('is the thirty notes that were held and nothing else, its frames told without a gap', () => {
     const setup = { instrumentId: 'alto', a4Hz: 440, ruler: ASSUMED_RULER, demand: 'firm' } as const;
@@ -229,7 +230,7 @@ describe('ten minutes of free play', () => {
     const indices: number[] = [];
     const block = new Float32Array(FREE_RATE_HZ / 10);
     for (let at = 0; at < 600 * FREE_RATE_HZ; at += block.length) {
-      for (let i = 0; i < block.length; i++) block[i] = sampleAt((at + i) / FREE_RATE_HZ);
+      for (let i = 0; i < block.length; i++) block[i] = rounds[(at + i) % rounds.length]! + 3e-4 * uniform();
       recorder.push(at, block, ({ index }) => indices.push(index));
     }
     const source = { kind: 'microphone', label: '' } as const;
