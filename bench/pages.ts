@@ -1,6 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { readFileSync, writeFileSync } from 'node:fs';
+import { transformSync } from 'esbuild';
 
 const EAR = ['core/signal', 'core/theory'];
 const JUDGE = [...EAR, 'core/exercise', 'core/families', 'core/measure', 'core/judge', 'core/take', 'core/simulate'];
@@ -48,14 +49,20 @@ export function writePage(name: PageName, report: string): void {
   execFileSync('npx', ['oxfmt', pageFile(name)]);
 }
 
-/** The state of a page's sources, tests aside: it changes with each of them. */
+/** The state of a page's sources, tests aside: it changes with what each of them does, not with its layout, types and remarks. */
 export function stateOf(name: PageName): string {
   const files = execFileSync('git', ['ls-files', ...PAGES[name].sources], { encoding: 'utf8' })
     .trim()
     .split('\n');
   const hash = createHash('sha256');
-  for (const file of files) if (!file.includes('.test.')) hash.update(file).update(readFileSync(file));
+  for (const file of files) if (!file.includes('.test.')) hash.update(file).update(doneBy(file));
   return hash.digest('hex').slice(0, 12);
+}
+
+function doneBy(file: string): string {
+  const text = readFileSync(file, 'utf8');
+  const loader = (['ts', 'tsx'] as const).find((kind) => file.endsWith(`.${kind}`));
+  return loader ? transformSync(text, { loader, minifyWhitespace: true, legalComments: 'none' }).code : text;
 }
 
 /** The state that a page says it was made from; undefined for one that does not say. */
