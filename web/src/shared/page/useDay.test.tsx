@@ -54,4 +54,13 @@ describe('the day of a page that stays open', () => {
     act(() => void document.dispatchEvent(new Event('visibilitychange')));
     expect(day.current).toBe('2026-05-12');
   });
+
+  it('waits for the next midnight from when it came back, however long it slept', () => {
+    const day = openedAt('UTC', '2026-05-10T00:10:00Z');
+    vi.setSystemTime(new Date('2026-05-11T23:00:00Z'));
+    act(() => void document.dispatchEvent(new Event('visibilitychange')));
+    expect(day.current).toBe('2026-05-11');
+    pass(61);
+    expect(day.current).toBe('2026-05-12');
+  });
 });

@@ -11,13 +11,19 @@ export function useDay(): string {
 function atNewDay(tell: () => void): () => void {
   let timer: ReturnType<typeof setTimeout>;
   const wait = () => {
+    clearTimeout(timer);
     const now = new Date();
-    timer = setTimeout(() => (wait(), tell()), startOfDay(addDays(now, 1)).getTime() - now.getTime() + 50);
+    timer = setTimeout(look, startOfDay(addDays(now, 1)).getTime() - now.getTime() + 50);
+  };
+  // A timer of a page that slept comes too late: what is left to midnight is counted anew each time.
+  const look = () => {
+    wait();
+    tell();
   };
   wait();
-  document.addEventListener('visibilitychange', tell);
+  document.addEventListener('visibilitychange', look);
   return () => {
     clearTimeout(timer);
-    document.removeEventListener('visibilitychange', tell);
+    document.removeEventListener('visibilitychange', look);
   };
 }
