@@ -28,6 +28,14 @@ const keepSaved = (engine: Engine) =>
     HTMLAnchorElement.prototype.click = () => undefined;
   });
 
+/** A take of the stand-in at the pace of a player, of an exercise that soon comes to its verdict. */
+async function playShortTake(engine: Engine): Promise<void> {
+  await goTo(engine, 'stand');
+  await choose(engine, 'Exercise', 'homeCheck');
+  await click(engine, '[data-testid="start"]');
+  await untilThere(engine, '[data-testid="verdict"]');
+}
+
 describe.each(Object.keys(ENGINES) as EngineName[])('%s', (name) => {
   it('first run, a take to its verdict, kept over a reload, every place, out and in again, offline', async () => {
     const application = await served();
@@ -37,9 +45,7 @@ describe.each(Object.keys(ENGINES) as EngineName[])('%s', (name) => {
       await engine.goto(`${application.url}/set-up`);
       await untilThere(engine, 'h1');
       await choose(engine, 'Sound comes from', 'standIn');
-      await goTo(engine, 'stand');
-      await click(engine, '[data-testid="start"]');
-      await untilThere(engine, '[data-testid="verdict"]');
+      await playShortTake(engine);
       await goTo(engine, 'log');
       await untilText(engine, '1 take');
       await engine.goto(`${application.url}/log`);
@@ -120,9 +126,7 @@ it('on a page that came by plain http all but the microphone works, and it says 
     await untilText(engine, 'gives the microphone only to pages that came over https');
     await goTo(engine, 'set-up');
     await choose(engine, 'Sound comes from', 'standIn');
-    await goTo(engine, 'stand');
-    await click(engine, '[data-testid="start"]');
-    await untilThere(engine, '[data-testid="verdict"]');
+    await playShortTake(engine);
     for (const place of PLACES) {
       await goTo(engine, place);
       expect(await engine.run(() => document.body.innerText), place).not.toContain('could not be shown');
