@@ -50,8 +50,13 @@ describe('players', () => {
     class Context {
       currentTime = 0;
       destination = {};
-      resume = () => new Promise<void>((resolve) => wakes.push(resolve));
-      close = () => Promise.resolve();
+      private closed: (error: Error) => void = () => undefined;
+      resume = () =>
+        new Promise<void>((resolve, reject) => {
+          wakes.push(resolve);
+          this.closed = reject;
+        });
+      close = () => Promise.resolve(this.closed(new Error('closed before it could wake')));
       createBuffer = () => ({ copyToChannel: () => undefined });
       createBufferSource = () => {
         const node = {
@@ -101,7 +106,7 @@ describe('players', () => {
     expect(sounding.size).toBe(0);
   });
 
-  it('one that is closed while it wakes does not sound', async () => {
+  it('one that is closed while it wakes does not sound, and that is no failure', async () => {
     const { sounding, wake } = slowContexts();
     const player = new Player(
       speaker,
@@ -113,5 +118,20 @@ describe('players', () => {
     wake();
     await press;
     expect(sounding.size).toBe(0);
+  });
+
+  it('one whose sound can’t wake fails', async () => {
+    vi.stubGlobal(
+      'AudioContext',
+      class {
+        resume = () => Promise.reject(new Error('no sound'));
+      },
+    );
+    const player = new Player(
+      speaker,
+      sound(() => 0.1),
+      () => undefined,
+    );
+    await expect(player.play(0)).rejects.toThrow('no sound');
   });
 });

@@ -66,7 +66,12 @@ export class Player implements Turn {
     this.speaker.takeTurn(this);
     const press = this.newest;
     this.context ??= new AudioContext();
-    await this.context.resume();
+    try {
+      await this.context.resume();
+    } catch (error) {
+      // One that is closed while it wakes fails in that; nobody waits for it any more.
+      if (press === this.newest) throw error;
+    }
     if (press !== this.newest) return;
     const buffer = this.context.createBuffer(1, this.sound.samples.length, this.sound.sampleRateHz);
     buffer.copyToChannel(this.sound.samples, 0);

@@ -6,16 +6,24 @@ import { useAbPlayer } from './useAbPlayer';
 
 /** Players that were made, each with what became of it. */
 const made: { readonly calls: string[] }[] = vi.hoisted(() => []);
-const can = vi.hoisted(() => ({ play: true }));
+const can = vi.hoisted(() => ({ play: true, wake: true }));
 vi.mock('./abPlayer', () => ({
   AbPlayer: class {
     readonly calls: string[] = [];
     constructor() {
       made.push(this);
     }
-    start = () => (can.play ? Promise.resolve(void this.calls.push('start')) : Promise.reject(new Error('no sound')));
+    private closed: (error: Error) => void = () => undefined;
+    start = () => {
+      // One that is closed while its sound wakes fails, as in a browser.
+      if (!can.wake) return new Promise<void>((_, reject) => (this.closed = reject));
+      return can.play ? Promise.resolve(void this.calls.push('start')) : Promise.reject(new Error('no sound'));
+    };
     hear = (side: string) => void this.calls.push(side);
-    close = () => void this.calls.push('close');
+    close = () => {
+      this.calls.push('close');
+      this.closed(new Error('closed before it could wake'));
+    };
   },
 }));
 
@@ -49,6 +57,19 @@ it('plays nothing that was called off before it was there, and the side that was
   rerender({ wanted: again, heard: 'b' });
   await loaded();
   expect(made.map(({ calls }) => calls)).toEqual([['start', 'b']]);
+});
+
+it('what was called off while its sound woke is no failure', async () => {
+  const before = store.getState().notices.current;
+  can.wake = false;
+  const { rerender } = shown(two);
+  await loaded();
+  rerender({ wanted: undefined, heard: 'a' });
+  await loaded();
+  can.wake = true;
+  expect(made.map(({ calls }) => calls)).toEqual([['a', 'close']]);
+  expect(store.getState().notices.current).toBe(before);
+  expect(callOff).not.toHaveBeenCalled();
 });
 
 it('calls off what can’t be played, and says so', async () => {

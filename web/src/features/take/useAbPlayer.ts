@@ -27,7 +27,9 @@ export function useAbPlayer(wanted: Sounds | undefined, heard: 'a' | 'b', callOf
       await fresh.start();
     };
     begin().catch((error: unknown) => {
-      if (!calledOff) callOff(undefined);
+      // What is closed while its sound wakes fails in that; nobody waits for it any more.
+      if (calledOff) return;
+      callOff(undefined);
       store.dispatch(noticed({ key: 'app.wentWrong', values: { detail: detailOf(error) } }));
     });
     return () => {
