@@ -53,6 +53,13 @@ const freely = (habits: Habits) => playFamily('freePlay', 'alto', SEED, habits, 
 export const OTHER_WAYS = {
   nothingHeard: () => playFamily('hold', 'alto', SEED, { ...CLEAN_HABITS, stopsAt: 0, breathDb: -90 }).findings,
   otherNote: () => playFamily('hold', 'alto', SEED, { ...CLEAN_HABITS, tuningCents: 300 }).findings,
+  octaveAbove: () =>
+    playFamily('swell', 'alto', SEED, { ...CLEAN_HABITS, jumps: [{ place: 0, partial: 2, lastsS: 30 }] }).findings,
+  octaveBelow: () =>
+    playFamily('swell', 'alto', SEED, { ...CLEAN_HABITS, tuningCents: -1200 }, { writtenMidi: 79 }).findings,
+  brokeOff: () => playFamily('swell', 'alto', SEED, { ...CLEAN_HABITS, stopsAt: 0.15 }).findings,
+  tooShort: () => playFamily('hold', 'alto', SEED, { ...CLEAN_HABITS, breathS: 1.5 }).findings,
+  heldShort: () => playFamily('hold', 'alto', SEED, { ...CLEAN_HABITS, breathS: 3.4 }).findings,
   stoppedAfter: () => {
     const { measures, assignment } = play(usualExercise(familyById('threeZones'), 'alto'), SEED, CLEAN_HABITS);
     return judgeTake([...measures.slice(0, 1), { kind: 'silent' }, { kind: 'silent' }], assignment).findings;

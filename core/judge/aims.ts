@@ -1,6 +1,6 @@
 import { beatSeconds } from '@inner-hum/core/exercise';
 import type { Aim } from '@inner-hum/core/families';
-import { limitOf, median, responseSeries, valueOf, type StepMeasures } from '@inner-hum/core/measure';
+import { LEAST_HOLD_S, limitOf, median, responseSeries, valueOf, type StepMeasures } from '@inner-hum/core/measure';
 import { finding, type Finding } from './finding';
 import { rowOf, type FindingId } from './findings.data';
 import type { TakeCase } from './takeCase';
@@ -94,17 +94,27 @@ function changeTimes({ measures, about: { score } }: Played): Finding[] {
   return [finding('unevenTime', 0, { ms: 1000 * spreadS, count: offS.length }, spreadS / limitS)];
 }
 
+/** A whole breath is held for this long at least, or for this share of what the player holds as a rule, seconds. */
+const WHOLE_BREATH = { s: 4, ofOwn: 0.6 } as const;
+
 /**
  * How long the best of the tones held that last as long as they do, and what ended it. A tone that ended because the breath
- * did has no fault.
+ * did has no fault; one that lasted for less than a breath tells nothing of how long it holds.
  */
-function held({ measures, about: { score } }: Played): Finding[] {
-  const beatsOf = (step: StepMeasures, i: number) =>
-    isSounded(step) && score.steps[i]!.openEnd ? (valueOf(step.hold.beats) ?? 0) : 0;
-  const beats = Math.max(0, ...measures.map(beatsOf));
-  const stepIndex = measures.findIndex((step, i) => beatsOf(step, i) === beats);
-  const best = measures[stepIndex];
-  if (beats === 0 || !best || !isSounded(best)) return [];
+function held({ measures, about: { score, bounds } }: Played): Finding[] {
+  const open = measures.flatMap((step, stepIndex) =>
+    isSounded(step) && score.steps[stepIndex]!.openEnd ? [{ hold: step.hold, stepIndex }] : [],
+  );
+  const whole = open.flatMap(({ hold, stepIndex }) => {
+    const beats = valueOf(hold.beats);
+    return beats === undefined ? [] : [{ beats, fault: hold.fault, stepIndex }];
+  });
+  const short = open.find(({ hold }) => hold.beats.kind === 'absent' && hold.beats.reason === 'tooShort');
+  if (whole.length === 0) return short ? [finding('tooShort', short.stepIndex, {}, 1)] : [];
+  const { beats, fault, stepIndex } = whole.reduce((best, tone) => (tone.beats > best.beats ? tone : best));
+  const seconds = beats * beatSeconds(score);
+  const ownS = WHOLE_BREATH.ofOwn * (bounds?.held?.holdS ?? Infinity);
+  const wantedS = Math.max(LEAST_HOLD_S, Math.min(WHOLE_BREATH.s, ownS));
   const until = {
     jump: 'heldUntilJump',
     dropOut: 'heldUntilGap',
@@ -112,8 +122,10 @@ function held({ measures, about: { score } }: Played): Finding[] {
     ended: 'held',
     none: 'held',
   };
-  const id = until[best.hold.fault] as 'held' | 'heldUntilJump' | 'heldUntilGap' | 'heldUntilPitch';
-  return [finding(id, stepIndex, { beats, seconds: beats * beatSeconds(score) }, 1)];
+  const id = until[fault] as 'held' | 'heldUntilJump' | 'heldUntilGap' | 'heldUntilPitch';
+  if (id === 'held' && seconds < wantedS)
+    return [finding('heldShort', stepIndex, { seconds, wantedS }, wantedS / seconds)];
+  return [finding(id, stepIndex, { beats, seconds }, 1)];
 }
 
 /** Whether a vibrato came as it was asked for, and went where none was. */

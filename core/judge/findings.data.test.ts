@@ -14,7 +14,8 @@ describe('the table of findings', () => {
     expect(explains).not.toContain(id);
     expect(new Set(explains).size).toBe(explains.length);
     // What broke or missed the demand says what to try, or it lies with the device.
-    if (weight >= 2 && about === undefined && id !== 'wrongPartial') expect([...tries, ...explains]).not.toEqual([]);
+    if (weight >= 2 && about === undefined && id !== 'wrongPartial' && id !== 'heldShort')
+      expect([...tries, ...explains, ...explainsInTake]).not.toEqual([]);
     // What went well explains nothing away.
     if (weight === 0) expect([...explains, ...explainsInTake, ...tries]).toEqual([]);
     // What has a moment of its own is shown there, what is about no tone in none of its parts.

@@ -35,6 +35,30 @@ function rowsOf<const Rows extends { readonly [Id in keyof Rows]: Row<keyof Rows
   return rows;
 }
 
+/** What only a tone of some length shows: of a piece of one it is not told. */
+const OF_A_WHOLE_TONE = [
+  'narrowRange',
+  'peakEarly',
+  'peakLate',
+  'wrongWay',
+  'unevenLine',
+  'stairs',
+  'tooLoud',
+  'tooSoft',
+  'sharp',
+  'flat',
+  'rising',
+  'sinking',
+  'unsteady',
+  'sharpWhenSoft',
+  'flatWhenSoft',
+  'scooped',
+  'overshoots',
+  'slipsAtEnd',
+  'airySoftEnd',
+  'colourOpens',
+] as const;
+
 /** What can be found. */
 export const FINDINGS = rowsOf({
   notJudged: { values: [], weight: 3, about: 'device' },
@@ -52,6 +76,22 @@ export const FINDINGS = rowsOf({
     of: 'note',
     tries: ['checkFingering'],
     explains: ['sharp', 'flat', 'scooped', 'unsteady', 'slowResponse', 'dropOut', 'stairs', 'slipsAtEnd'],
+  },
+  octaveAbove: {
+    values: [],
+    weight: 3,
+    topic: 'break',
+    of: 'note',
+    tries: ['pipMayLeak'],
+    explains: ['jump', 'crack', 'sharp', 'flat', 'scooped', 'unsteady', 'slowResponse', 'stairs'],
+  },
+  octaveBelow: {
+    values: [],
+    weight: 3,
+    topic: 'break',
+    of: 'note',
+    tries: ['thumbOnTheKey'],
+    explains: ['otherNote', 'sharp', 'flat', 'scooped', 'unsteady', 'slowResponse', 'dropOut', 'stairs', 'slipsAtEnd'],
   },
   jump: {
     values: ['beat', 'atS', 'partial', 'lastsMs', 'count'],
@@ -92,6 +132,13 @@ export const FINDINGS = rowsOf({
     lost: 'hole',
     tries: ['startWhereItSpeaks', 'onePressure'],
     explains: ['stairs', 'wrongWay', 'unevenLine', 'narrowRange', 'unsteady'],
+  },
+  brokeOff: {
+    values: [],
+    weight: 3,
+    topic: 'end',
+    aspect: 'length',
+    explains: OF_A_WHOLE_TONE,
   },
   stoppedEarly: {
     values: ['beats'],
@@ -502,7 +549,9 @@ export const FINDINGS = rowsOf({
   },
   steadierNow: { values: ['percent', 'tries'], weight: 0, about: 'takes' },
   tiring: { values: ['percent', 'tries'], weight: 1, about: 'takes', tries: ['restLonger'] },
+  tooShort: { values: [], weight: 2, lost: 'tone', explainsInTake: OF_A_WHOLE_TONE },
   held: { values: ['beats', 'seconds'], weight: 0, lost: 'tone' },
+  heldShort: { values: ['seconds', 'wantedS'], weight: 2, lost: 'tone' },
   heldUntilPitch: { values: ['beats', 'seconds'], weight: 2, part: 'end', lost: 'tone', tries: ['listenAhead'] },
   heldUntilJump: {
     values: ['beats', 'seconds'],

@@ -31,6 +31,7 @@ export function judgeTake(measures: readonly StepMeasures[], about: TakeCase): V
   const told = (entry: Finding) => canBeTold(entry, about.device) && !isLost(entry, measures, about);
   const family = familyById(about.parameters.family);
   const { unjudged = [], aims = [] } = family.teaching;
+  const task = topicsOf(family);
   const found = toneFindings(measures, about).filter((toneFinding) => {
     const aspect = rowOf(toneFinding.id).aspect;
     return (aspect === undefined || !unjudged.includes(aspect)) && told(toneFinding);
@@ -53,14 +54,19 @@ export function judgeTake(measures: readonly StepMeasures[], about: TakeCase): V
   const well = [...found, ...findings].every((entry) => entry.weight < 2)
     ? wellFindings(measures, about.score, findings).filter(told)
     : [];
+  const first = findings.filter((entry) => mattersMost(entry, task, measures));
   // What is told once still weighs as it was found.
-  const task = topicsOf(family);
   const decided = decide([...found, ...findings], about.before, task);
   const unsure = hidesTask(task, about.device) || lostShare(about) > SURE_BUT_FOR;
   const decision = decided === 'harder' && unsure ? 'again' : decided;
   const bounds = about.bounds ?? { goalNotes: [] };
   return {
-    findings: [...deviceFindings(about.device), ...well, ...findings],
+    findings: [
+      ...deviceFindings(about.device),
+      ...first,
+      ...well,
+      ...findings.filter((entry) => !first.includes(entry)),
+    ],
     tries: [...new Set(tries)].slice(0, 2),
     decision,
     next: nextStep(decision, findings, about.parameters, {
@@ -87,6 +93,18 @@ function byImportance(family: Family): (a: Finding, b: Finding) => number {
     return weight === 3 ? 100 + size : size;
   };
   return (a, b) => importance(b) - importance(a);
+}
+
+/** Whether a fault is told before what went well: it is what the exercise is for, far over its limit, or on most of several tones. */
+function mattersMost(
+  { id, weight, steps = 1, severity = 1 }: Finding,
+  task: readonly Topic[],
+  all: readonly StepMeasures[],
+) {
+  if (weight === 0) return false;
+  const topic = rowOf(id).topic;
+  const sounded = all.filter((step) => step.kind === 'sounded').length;
+  return (topic !== undefined && task.includes(topic)) || severity >= FAR_OVER || (steps > 1 && steps > sounded / 2);
 }
 
 /** What to try: the mouthpiece is moved only when most notes lean that way. */
@@ -121,6 +139,7 @@ function toneFindings(measures: readonly StepMeasures[], about: TakeCase): Findi
   };
   const natural = partialTuning === 'natural';
   const played = measures.findLastIndex((step) => step.kind === 'sounded') + 1;
+  const tubes = new Set(steps.flatMap((step) => (step.partialNumber > 1 ? [step.fingeredMidi] : [])));
   return measures.flatMap((step, stepIndex): Finding[] => {
     if (step.kind === 'silent') return silentFinding(stepIndex, played, measures, about.score);
     const asked = steps[stepIndex];
@@ -129,7 +148,8 @@ function toneFindings(measures: readonly StepMeasures[], about: TakeCase): Findi
     const pairOffsetCents = natural && model ? offsetOf(asked) - offsetOf(model) : 0;
     const tubeCents = natural && asked && asked.partialNumber > 1 ? tubeCentsOf(asked, steps, measures) : 0;
     const changes = changesOver(asked, before);
-    const context: RuleContext = { ...common, step: asked, changesOver: changes, pairOffsetCents, tubeCents };
+    const regular = asked?.partialNumber === 1 && !tubes.has(asked.fingeredMidi);
+    const context: RuleContext = { ...common, step: asked, changesOver: changes, pairOffsetCents, tubeCents, regular };
     return RULES.flatMap((row) => {
       const spoken = applies(row.id, asked) ? row.when(step, context) : undefined;
       return spoken ? [finding(row.id, stepIndex, spoken.values as never, spoken.severity)] : [];
@@ -175,6 +195,8 @@ const FAR_OVER = 1.5;
 
 function decide(findings: readonly Finding[], before: readonly Decision[], task: readonly Topic[]): Decision {
   if (findings.some((entry) => entry.id === 'tiring')) return 'leave';
+  // A hold that was too short to tell is no ground for a next step.
+  if (findings.some((entry) => entry.id === 'tooShort')) return 'again';
   const worst = Math.max(0, ...findings.map((entry) => entry.weight));
   if (worst === 3) {
     const recent = before.slice(-(BREAKS_BEFORE_LEAVING - 1));
@@ -190,9 +212,16 @@ function decide(findings: readonly Finding[], before: readonly Decision[], task:
   return findings.every(isSecure) ? 'harder' : 'again';
 }
 
-/** Nothing heard or another note says nothing about how hard the exercise is. */
+/** What says nothing about how hard the exercise is: nothing heard, another note, a false start. */
+const MISSED: readonly FindingId[] = [
+  'nothingHeard',
+  'otherNote',
+  'octaveAbove',
+  'octaveBelow',
+  'hummedOther',
+  'brokeOff',
+];
+
 function onlyMissed(findings: readonly Finding[]): boolean {
-  return findings
-    .filter((entry) => entry.weight === 3)
-    .every((entry) => entry.id === 'nothingHeard' || entry.id === 'otherNote' || entry.id === 'hummedOther');
+  return findings.filter((entry) => entry.weight === 3).every((entry) => MISSED.includes(entry.id));
 }

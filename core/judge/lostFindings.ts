@@ -9,7 +9,7 @@ import {
 } from '@inner-hum/core/measure';
 import { finding, type Finding } from './finding';
 import { rowOf } from './findings.data';
-import { EARLY_END } from './toneRules';
+import { EARLY_END } from './toneRuleParts';
 import type { TakeCase } from './takeCase';
 import type { Verdict } from './verdict';
 

@@ -12,6 +12,7 @@ import {
   type RuleContext,
   type Sounded,
 } from './rule';
+import { withoutOctaveKey } from './breakRules';
 
 /** A bend must reach this share of what is asked. */
 const BEND_SHARE = 0.7;
@@ -33,9 +34,10 @@ export const OVERTONE_RULES: readonly AnyRule[] = [
   }),
   rule({
     id: 'wrongPartial',
-    when: (m, { step }) => {
+    when: (m, { step, regular }) => {
       const partial = wrongPartial(m);
-      return step && partial !== undefined
+      const ofOctaveKey = regular && partial === 2 && step && withoutOctaveKey(step.fingeredMidi);
+      return step && partial !== undefined && !ofOctaveKey
         ? { values: { partial, wanted: step.partialNumber }, severity: ALL_OF_IT }
         : undefined;
     },

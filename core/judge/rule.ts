@@ -23,6 +23,8 @@ export interface RuleContext {
   readonly step: Step | undefined;
   /** whether it is slurred to from another partial or from its twin */
   readonly changesOver: boolean;
+  /** whether it is a regular note and not the fundamental that overtones of the same score stand on */
+  readonly regular: boolean;
 }
 
 /** Evidence of a rule that speaks: what its sentence needs, and how far over its limit it is (1 at the limit). */

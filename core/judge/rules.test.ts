@@ -59,6 +59,7 @@ const context: RuleContext = {
   ruler: 'assumed',
   step: undefined,
   changesOver: false,
+  regular: true,
 };
 const spoken = (change: Partial<Sounded>, more: Partial<RuleContext> = {}) =>
   RULES.filter(

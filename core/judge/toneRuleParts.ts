@@ -5,6 +5,8 @@ import { said, type RuleContext, type Sounded, type Spoken } from './rule';
 /** A break or a hole weighs as many times its limit as it lasts, seconds; a stair so many dB. Our choice. */
 export const BREAK_S = 0.1;
 export const STAIR_DB = 2.5;
+/** A tone that ends this much before its plan ended early, seconds and beats. */
+export const EARLY_END = { s: 0.35, beats: 0.4 } as const;
 
 export const beatOf = (timeS: number, measures: Sounded, { beatS }: RuleContext) =>
   1 + Math.max(0, Math.floor((timeS - measures.plannedStartS) / beatS));

@@ -1,90 +1,13 @@
 import { limitOf } from '@inner-hum/core/measure';
-import {
-  against,
-  ALL_OF_IT,
-  negative,
-  over,
-  overEitherWay,
-  overLimit,
-  rule,
-  said,
-  saidInMs,
-  wrongPartial,
-  type AnyRule,
-} from './rule';
-import { BREAK_S, STAIR_DB, beatOf, driftsFar, measuredRuler, slips } from './toneRuleParts';
+import { against, negative, over, overEitherWay, overLimit, rule, said, saidInMs, type AnyRule } from './rule';
+import { STAIR_DB, beatOf, driftsFar, measuredRuler } from './toneRuleParts';
 
-/** A tone that ends this much before its plan ended early, seconds and beats. */
-export const EARLY_END = { s: 0.35, beats: 0.4 } as const;
 /** A low note begun with air alone may take this long to speak: the column is long, and the air comes first. Seconds. */
 const LOW_BREATH_ATTACK_S = 0.3;
 const LAST_LOW_MIDI = 62;
 
-/** An upper tone that mixed in tells of the break that comes so soon after it, seconds. */
-const EDGE_REACH_S = 0.3;
-
-/** Rules of every tone. */
+/** Rules of every tone that lasted. */
 export const TONE_RULES: readonly AnyRule[] = [
-  rule({
-    id: 'otherNote',
-    when: (m) =>
-      m.otherSoundingMidi === undefined
-        ? undefined
-        : { values: { soundingMidi: m.otherSoundingMidi }, severity: ALL_OF_IT },
-  }),
-  rule({
-    id: 'jump',
-    when: (m, context) => (wrongPartial(m) === undefined ? slips('jump', m, context) : undefined),
-  }),
-  rule({
-    id: 'dropOut',
-    when: (m, context) => {
-      const gap = m.dropOuts[0];
-      return (
-        gap && {
-          values: {
-            beat: beatOf(gap.atS, m, context),
-            atS: gap.atS,
-            lastsMs: 1000 * gap.lastsS,
-            count: m.dropOuts.length,
-          },
-          severity: 1 + gap.lastsS / BREAK_S,
-        }
-      );
-    },
-  }),
-  rule({
-    id: 'stoppedEarly',
-    when: (m, { beatS }) => {
-      const beats = (m.plannedEndS - m.endS) / beatS;
-      return beats * beatS > EARLY_END.s && beats > EARLY_END.beats
-        ? { values: { beats }, severity: beats / EARLY_END.beats }
-        : undefined;
-    },
-  }),
-  rule({
-    id: 'crack',
-    when: (m, context) => slips('crack', m, context),
-  }),
-  rule({
-    id: 'onEdge',
-    // By itself it tells little: of a tone that held, its colour may only have changed.
-    when: (m, context) => {
-      const broke = ({ atS, lastsS }: { readonly atS: number; readonly lastsS: number }) =>
-        m.jumps.some((jump) => jump.atS >= atS && jump.atS - (atS + lastsS) < EDGE_REACH_S);
-      const sign = m.upperMixed?.find(broke);
-      return (
-        sign && {
-          values: { beat: beatOf(sign.atS, m, context), atS: sign.atS, lastsMs: 1000 * sign.lastsS },
-          severity: 1,
-        }
-      );
-    },
-  }),
-  rule({
-    id: 'squeak',
-    when: (m, context) => slips('squeak', m, context),
-  }),
   rule({
     id: 'slurGap',
     when: (m) =>

@@ -26,6 +26,8 @@ export const TRY_IDS = [
   'restLonger',
   'endWithAir',
   'checkFingering',
+  'pipMayLeak',
+  'thumbOnTheKey',
   'checkMicrophone',
   'warmReed',
   'keepTheVowel',

@@ -11,12 +11,14 @@ const LASTING_S = 0.5;
 const OWN_CENTRE_S = 2;
 /** A tone that ends this much before its plan ended early, seconds. */
 const EARLY_S = 0.35;
+/** A tone that held for less than this tells nothing of how long it would have, seconds. Our choice. */
+export const LEAST_HOLD_S = 3;
 
 type HoldFault = 'none' | 'jump' | 'dropOut' | 'pitch' | 'ended';
 
 /** How long a tone held. */
 export interface Hold {
-  /** beats from its onset to the first lasting fault, or to its end */
+  /** beats from its onset to the first lasting fault, or to its end; absent below {@link LEAST_HOLD_S} */
   readonly beats: Measured;
   readonly fault: HoldFault;
 }
@@ -25,9 +27,8 @@ export interface Hold {
 export interface HeldTone {
   readonly onsetS: number;
   readonly endS: number;
+  /** with a vibrato taken out of its cents */
   readonly body: ToneBody;
-  /** its cents with a vibrato taken out */
-  readonly restCents: Float64Array;
   readonly jumps: readonly PartialJump[];
   readonly dropOuts: readonly DropOut[];
 }
@@ -47,10 +48,12 @@ export function hold(tone: HeldTone, line: PlannedLine, windowCents: number): Ho
   const early = tone.endS < line.endS - EARLY_S;
   faults.push({ atS: tone.endS, fault: early ? 'ended' : 'none' });
   const first = faults.sort((a, b) => a.atS - b.atS)[0]!;
-  return { beats: measured((first.atS - tone.onsetS) / line.beatS, HOP_S / line.beatS), fault: first.fault };
+  const holdS = first.atS - tone.onsetS;
+  const beats = holdS < LEAST_HOLD_S ? absent('tooShort') : measured(holdS / line.beatS, HOP_S / line.beatS);
+  return { beats, fault: first.fault };
 }
 
-function leavesWindowS({ body: { timeS }, restCents: cents }: HeldTone, windowCents: number): number | undefined {
+function leavesWindowS({ body: { timeS, cents } }: HeldTone, windowCents: number): number | undefined {
   const settled = timeS.findIndex((atS) => atS > timeS[0]! + OWN_CENTRE_S);
   const centre = median(cents.subarray(0, settled < 0 ? cents.length : settled));
   let outSinceS: number | undefined;

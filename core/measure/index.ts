@@ -27,6 +27,7 @@ export { toneChanges } from './toneChanges';
 export { colourOverLevel, type ColourAtLevel } from './colour';
 export { pairOutlines, toneOutline } from './overtonePair';
 export { spoke } from './spoke';
+export { LEAST_HOLD_S } from './hold';
 export { responseSeries } from './responseSeries';
 export { LOOP_CLICK, loopDelay, type LoopDelay } from './loopDelay';
 export { tuneUp, type TuneUp } from './tuneUp';

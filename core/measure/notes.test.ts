@@ -108,14 +108,14 @@ describe('release', () => {
 });
 
 describe('hold', () => {
-  const line = { startS: 0, endS: 3, beatS: 0.5, levelDbAt: flat, innerPeakBeat: undefined };
-  const held = (course: Course, more = {}) =>
-    hold(
+  const line = { startS: 0, endS: 6, beatS: 0.5, levelDbAt: flat, innerPeakBeat: undefined };
+  const held = (change: Course, more = {}) => {
+    const course = { lengthS: 6, ...change };
+    return hold(
       {
         onsetS: 0,
-        endS: course.lengthS ?? 3,
+        endS: course.lengthS,
         body: bodyOf(course),
-        restCents: bodyOf(course).cents,
         jumps: [],
         dropOuts: [],
         ...more,
@@ -123,22 +123,30 @@ describe('hold', () => {
       line,
       12,
     );
-  it('holds to its end, in beats', () => expect(held({})).toMatchObject({ beats: { value: 6 }, fault: 'none' }));
+  };
+  it('holds to its end, in beats', () => expect(held({})).toMatchObject({ beats: { value: 12 }, fault: 'none' }));
   it('around its own centre: a steady tone 15 cents sharp has held', () =>
-    expect(held({ cents: () => 15 })).toMatchObject({ beats: { value: 6 }, fault: 'none' }));
+    expect(held({ cents: () => 15 })).toMatchObject({ beats: { value: 12 }, fault: 'none' }));
   it('until it leaves the window for good', () => {
-    const left = held({ cents: (t) => (t > 2.3 ? 20 : 0) });
+    const left = held({ cents: (t) => (t > 4.3 ? 20 : 0) });
     expect(left.fault).toBe('pitch');
-    expect(valueOf(left.beats)).toBeCloseTo(4.6, 1);
+    expect(valueOf(left.beats)).toBeCloseTo(8.6, 1);
   });
   it('a short excursion is not lasting', () =>
     expect(held({ cents: (t) => (t > 1 && t < 1.4 ? 20 : 0) }).fault).toBe('none'));
   it('the first fault counts', () => {
-    const dropOuts = [{ atS: 2, lastsS: 0.1 }];
-    const jumps = [{ kind: 'jump', atS: 1, lastsS: 0.2, fromPartial: 1, toPartial: 2, cameBack: true }];
-    expect(held({}, { jumps, dropOuts })).toMatchObject({ fault: 'jump', beats: { value: 2 } });
+    const dropOuts = [{ atS: 5, lastsS: 0.1 }];
+    const jumps = [{ kind: 'jump', atS: 4, lastsS: 0.2, fromPartial: 1, toPartial: 2, cameBack: true }];
+    expect(held({}, { jumps, dropOuts })).toMatchObject({ fault: 'jump', beats: { value: 8 } });
   });
-  it('an early end is told', () => expect(held({ lengthS: 2 })).toMatchObject({ fault: 'ended', beats: { value: 4 } }));
+  it('an early end is told', () => expect(held({ lengthS: 4 })).toMatchObject({ fault: 'ended', beats: { value: 8 } }));
+  it('less than three seconds tell nothing, whatever ended them', () => {
+    expect(held({ lengthS: 2.9 }).beats).toEqual(absent('tooShort'));
+    expect(held({}, { dropOuts: [{ atS: 1.8, lastsS: 0.1 }] })).toEqual({
+      beats: absent('tooShort'),
+      fault: 'dropOut',
+    });
+  });
 });
 
 describe('slur continuity', () => {

@@ -8,6 +8,8 @@ const SYSTEMATIC_CENTS = 0.3;
 /** Pitch wanders slowly: readings closer than this are not independent, seconds. */
 const INDEPENDENT_S = 0.2;
 
+// Bodies come here with a vibrato taken out of their cents.
+
 /** Pitch centre: median cents of the body against the target. Uncertainty from its spread over independent readings. */
 export function pitchCentreCents(body: ToneBody): Measured {
   if (body.cents.length < MIN_BODY_FRAMES) return absent('tooShort');
@@ -15,10 +17,10 @@ export function pitchCentreCents(body: ToneBody): Measured {
   return measured(median(body.cents), Math.hypot(spread, SYSTEMATIC_CENTS));
 }
 
-/** Pitch steadiness: robust standard deviation of `restCents`, the body's cents without vibrato, around their own line. */
-export function pitchSteadinessCents(body: ToneBody, restCents: Float64Array): Measured {
+/** Pitch steadiness: robust standard deviation of the body's cents around their own line. */
+export function pitchSteadinessCents(body: ToneBody): Measured {
   if (body.cents.length < MIN_BODY_FRAMES) return absent('tooShort');
-  const deviation = robustDeviation(residuals({ ...body, cents: restCents }));
+  const deviation = robustDeviation(residuals(body));
   return measured(deviation, Math.max(0.2, deviation / Math.sqrt(2 * independent(body))));
 }
 

@@ -141,6 +141,8 @@ function measureTone(
   const endS = span.end * HOP_S;
   const airFromS = airBeforeS(step, context);
   const wave = vibrato(body);
+  // A vibrato is told by itself: where the pitch lies is asked of the line that it rests on.
+  const resting = { ...body, cents: wave.restCents };
   const halfBeats = halfBeatLevels(frames, span, line);
   const other = otherNote(frames, span, fingeredHz, body.frame.length, context.a4Hz);
   const jumps =
@@ -170,11 +172,11 @@ function measureTone(
       airFromS === undefined ? absent('notPlanned') : airSpreadDb(frames, { fromS: airFromS, onsetS }, context.roomDb),
     settleS,
     scoopCents,
-    pitchCentreCents: pitchCentreCents(body),
-    pitchSteadinessCents: pitchSteadinessCents(body, wave.restCents),
-    driftCentsPerS: driftCentsPerS(body),
-    pitchAgainstLevelCents: pitchAgainstLevelCents(body),
-    shareInWindow: shareInWindow(body, DEMAND_CENTS[context.demand]),
+    pitchCentreCents: pitchCentreCents(resting),
+    pitchSteadinessCents: pitchSteadinessCents(resting),
+    driftCentsPerS: driftCentsPerS(resting),
+    pitchAgainstLevelCents: pitchAgainstLevelCents(resting, line),
+    shareInWindow: shareInWindow(resting, DEMAND_CENTS[context.demand]),
     vibratoHz: wave.rateHz,
     vibratoCents: wave.extentCents,
     vibratoRegularity: wave.regularity,
@@ -194,17 +196,13 @@ function measureTone(
     softestDb: softestDb(body),
     brokeUnderPDb: brokeUnderPDb(frames, brokenS, context.ruler),
     heldUnderPDb: heldUnderPDb(body, brokenS, context.ruler),
-    byLoudness: byLoudness(body, context.ruler),
+    byLoudness: byLoudness(resting, context.ruler),
     stairs: stairs(body, line),
     jumps,
     dropOuts: gaps,
     ...(mayMix(step) && { upperMixed: upperMixed(frames, span) }),
     release: release(frames, span, targetHz),
     ...(step.bendCents && { bend: bend(frames, span, targetHz, step.bendCents < 0) }),
-    hold: hold(
-      { onsetS, endS, body, restCents: wave.restCents, jumps, dropOuts: gaps },
-      line,
-      DEMAND_CENTS[context.demand],
-    ),
+    hold: hold({ onsetS, endS, body: resting, jumps, dropOuts: gaps }, line, DEMAND_CENTS[context.demand]),
   };
 }

@@ -125,6 +125,7 @@ const FILLED: Readonly<Record<string, string | number>> = {
   upper: 'C♯5',
   value: 12,
   wanted: 'C5',
+  wantedS: 4,
   was: 8,
   waves: 4,
   way: 'sharper',

@@ -1,7 +1,8 @@
 import { familyById } from '@inner-hum/core/families';
 import { rowOf, type Finding, type Verdict } from '@inner-hum/core/judge';
 import type { TakeRecord } from '@inner-hum/core/take';
-import { hzToMidi, instrumentById, writtenMidi } from '@inner-hum/core/theory';
+import { LEAST_HOLD_S } from '@inner-hum/core/measure';
+import { hzToMidi, instrumentById, partialSemitones, writtenMidi } from '@inner-hum/core/theory';
 import type { TFunction } from 'i18next';
 import { formatNumber } from './format';
 import { tableText } from './tableText';
@@ -15,10 +16,11 @@ const DECIMALS: Record<string, number> = {
   plannedDb: 0,
   waves: 1,
   longestS: 1,
+  wantedS: 1,
   khz: 1,
 };
 
-/** A hold that broke is played again so much shorter than where it broke, seconds. */
+/** A hold that broke is played again so much shorter than where it broke, seconds, where that is still a hold. */
 const WHOLE_S = 0.5;
 const HELD_UNTIL: ReadonlySet<string> = new Set(['heldUntilPitch', 'heldUntilJump', 'heldUntilGap']);
 
@@ -42,20 +44,25 @@ export function findingText(
     words[name] = formatNumber(rounded, decimals);
   }
   if (step) words['note'] = nameOf(step.soundedMidi);
-  if (HELD_UNTIL.has(finding.id)) words['stopS'] = Math.max(1, Math.floor((values['seconds'] ?? 0) - WHOLE_S));
+  if (HELD_UNTIL.has(finding.id)) words['stopS'] = stopS(finding);
   if (finding.id === 'rests') words['note'] = nameOf(Math.round(hzToMidi(finding.values.hz, take.setup.a4Hz)));
   if (finding.id === 'otherNote' || finding.id === 'hummedOther') {
     const horn = instrumentById(take.setup.instrumentId);
     words['heard'] = nameOf(writtenMidi(horn, finding.values.soundingMidi));
     words['wanted'] = nameOf(take.score.steps[finding.stepIndex]!.soundedMidi);
   }
-  if (finding.id === 'wrongPartial' && step)
-    words['heard'] = nameOf(step.fingeredMidi + Math.round(12 * Math.log2(finding.values.partial)));
+  const { partial } = values;
+  if (partial !== undefined && step) {
+    const note = nameOf(step.fingeredMidi + partialSemitones(partial));
+    const interval = INTERVALS[partial];
+    const named = interval && step.partialNumber === 1 && finding.id !== 'wrongPartial';
+    words['heard'] = named ? t(`verdict.interval.${interval}`, { note }) : note;
+  }
   const sentence = String(
     t(`verdict.findings.${finding.id}`, {
       ...words,
       ...(values['count'] && { count: values['count'] }),
-      ...formOf(finding, words),
+      ...formOf(finding, words, step),
     }),
   );
   if (take.score.steps.length === 1 || !step || rowOf(finding.id).about !== undefined) return sentence;
@@ -64,8 +71,22 @@ export function findingText(
   return `${which}${sentence}${more > 0 ? ` ${t('verdict.moreTones', { count: more })}` : ''}`;
 }
 
+/** Where a hold that broke is to be ended next time, seconds. */
+const stopS = ({ values }: Finding) => ('seconds' in values ? Math.floor(values.seconds - WHOLE_S) : 0);
+
+/** Partials that have a name as intervals above a regular note. */
+const INTERVALS: Readonly<Record<number, 'octave' | 'twelfth'>> = { 2: 'octave', 3: 'twelfth' };
+
 /** Which form of a sentence fits its numbers: nothing is told as “0”. */
-function formOf(finding: Finding, words: Readonly<Record<string, string | number>>): { context?: string } {
+function formOf(
+  finding: Finding,
+  words: Readonly<Record<string, string | number>>,
+  step: TakeRecord['score']['steps'][number] | undefined,
+): { context?: string } {
+  // Partials are for overtones: a regular note has an octave.
+  if ('partial' in finding.values && step?.partialNumber === 1)
+    return { context: finding.values.partial > 1 ? 'regular' : 'away' };
+  if (HELD_UNTIL.has(finding.id) && Number(words['stopS']) < LEAST_HOLD_S) return { context: 'short' };
   if (finding.id === 'laterWorse' && words['ms'] === '0') return { context: 'inTune' };
   if (finding.id === 'laterWorse' && words['percent'] === '0') return { context: 'toSpeak' };
   if (finding.id === 'cleared' && finding.values.longestS < AT_ONCE_S) return { context: 'atOnce' };
@@ -83,7 +104,9 @@ export function decisionText(t: TFunction, { decision, findings, next }: Verdict
   if (next.change === 'keep') return t('verdict.decision.held');
   if (decision === 'harder' && next.change === 'none') return t('verdict.decision.asFar');
   if (decision === 'leave' && found('tiring')) return t('verdict.decision.tired');
-  if (decision === 'again' && (found('otherNote') || found('hummedOther'))) return t('verdict.decision.other');
+  if (decision === 'again' && OTHERS.some(found)) return t('verdict.decision.other');
+  if (found('tooShort') || found('heldShort')) return t('verdict.decision.whole');
+  if (decision === 'again' && found('brokeOff')) return t('verdict.decision.broken');
   if (decision === 'again' && found('nothingHeard')) return t('verdict.decision.missed');
   // Nearly there is what is not far over its limit.
   const far = findings.some(({ weight, severity = 1 }) => weight > 0 && severity >= FAR);
@@ -91,6 +114,8 @@ export function decisionText(t: TFunction, { decision, findings, next }: Verdict
   return t(`verdict.decision.${decision}`);
 }
 const FAR = 2;
+/** Another note than the one that was meant. */
+const OTHERS = ['otherNote', 'hummedOther', 'octaveAbove', 'octaveBelow'] as const;
 
 /** The sentence of what comes next. */
 export function nextText(t: TFunction, verdict: Verdict, take: TakeRecord, nameOf: (midi: number) => string): string {

@@ -41,7 +41,14 @@ describe('sentences', () => {
     [finding('sharp', { cents: 11.4, uncertainty: 0.6 }), 'Sharp by 11 cents (±1) in the middle of the tone.'],
     [
       finding('jump', { beat: 5, atS: 4.7, partial: 2, lastsMs: 293, count: 1 }),
-      'The tone jumped to partial 2 on beat 5 for 293 ms.',
+      'The note jumped to G5 (the octave above) on beat 5 for 293 ms.',
+    ],
+    [finding('octaveAbove', {}), 'The octave above: is the octave key closed?'],
+    [finding('brokeOff', {}), 'That broke off.'],
+    [finding('heldUntilJump', { beats: 3.4, seconds: 3.4 }), 'You held it 3.4 beats, 3.4 s; then it jumped.'],
+    [
+      finding('heldUntilJump', { beats: 9.4, seconds: 9.4 }),
+      'You held it 9.4 beats, 9.4 s; then it jumped. Stop at 8 s, whole; again.',
     ],
     [finding('stairs', { count: 1, beat: 3, atS: 2, db: 4.6 }), 'One bump: the level jumped by 5 dB on beat 3.'],
     [finding('stairs', { count: 3, beat: 3, atS: 2, db: 4.6 }), '3 bumps: the largest, 5 dB, on beat 3.'],

@@ -2,7 +2,7 @@ import { Box, chakra } from '@chakra-ui/react';
 import type { PickUp, TakeRecord } from '@inner-hum/core/take';
 import type { TFunction } from 'i18next';
 import { useTranslation } from 'react-i18next';
-import { evidenceOf, type Evidence, type TryId } from '@inner-hum/core/judge';
+import { evidenceOf, rowOf, type Evidence, type TryId } from '@inner-hum/core/judge';
 import { useAppSelector } from '../../store';
 import { decisionText, findingText, nextText } from '../../text/findingText';
 import { useNoteName } from '../../text/useNoteName';
@@ -11,7 +11,7 @@ import { tableText } from '../../text/tableText';
 
 /** Up to written C♯4 the bell is part of the tube: jaw and air are asked for otherwise, and no key shades them. */
 const LAST_BELL_MIDI = 61;
-const WORDED_FOR_BELL: readonly TryId[] = ['letItSpeak', 'voiceLower'];
+const WORDED_FOR_BELL: readonly TryId[] = ['letItSpeak', 'voiceLower', 'voiceHigher'];
 
 /** Which answer of the player's school words a thing to try; undefined where schools agree. */
 function schoolOf(id: TryId, schools: Schools): string | undefined {
@@ -85,8 +85,11 @@ export function VerdictText({
   const nameOf = useNoteName();
   const { verdict } = take;
   const schools = useAppSelector((state) => state.settings.schools);
-  const told = take.score.steps[verdict.findings[0]?.stepIndex ?? 0];
-  const onBell = told !== undefined && told.fingeredMidi <= LAST_BELL_MIDI;
+  // What is to be tried is worded for the note whose finding asks for it.
+  const onBell = (id: TryId) => {
+    const { stepIndex = 0 } = verdict.findings.find((finding) => rowOf(finding.id).tries?.includes(id)) ?? {};
+    return (take.score.steps[stepIndex]?.fingeredMidi ?? Infinity) <= LAST_BELL_MIDI;
+  };
   return (
     <Box role="status" aria-label={t('verdict.label')}>
       {verdict.findings.slice(0, SENTENCES).map((finding, i) => (
@@ -110,7 +113,7 @@ export function VerdictText({
       {verdict.tries.length > 0 && (
         <chakra.p fontSize={large ? 'lead' : 'body'} mt="14px" color="inkSoft">
           <chakra.strong color="ink">{t('verdict.try')}: </chakra.strong>
-          {verdict.tries.map((id) => tryText(t, id, schools, onBell)).join(' ')}
+          {verdict.tries.map((id) => tryText(t, id, schools, onBell(id))).join(' ')}
         </chakra.p>
       )}
       <chakra.p fontSize={large ? 'lead' : 'body'} mt="10px">
