@@ -8,5 +8,5 @@ export { leakVerdict, tallyBy, tallyOf, type LeakVerdict, type LowStart, type St
 export { finding, type Finding, type ValuesOfFinding } from './finding';
 export { FINDING_IDS, rowOf, type FindingId } from './findings.data';
 export { TRY_IDS, type TryId } from './tries.data';
-export { NOT_JUDGED, type Decision, type Verdict } from './verdict';
+export { JUDGE_RULES, NOT_JUDGED, type Decision, type Verdict } from './verdict';
 export { applies, RULES } from './rules';

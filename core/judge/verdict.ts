@@ -2,6 +2,9 @@ import type { ChangeId } from '@inner-hum/core/families';
 import { finding, type Finding } from './finding';
 import type { TryId } from './tries.data';
 
+/** Which rules judge: raised when results of before would come out otherwise, so that they are judged again. */
+export const JUDGE_RULES = 2;
+
 export type Decision = 'again' | 'easier' | 'harder' | 'leave';
 
 /** A concrete change of parameters for the next take. */

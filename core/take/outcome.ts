@@ -1,5 +1,5 @@
 import { beatSeconds, type Score, type Step } from '@inner-hum/core/exercise';
-import type { Verdict } from '@inner-hum/core/judge';
+import { JUDGE_RULES, type Verdict } from '@inner-hum/core/judge';
 import type { LostSound, StepMeasures } from '@inner-hum/core/measure';
 import type { TakePlan } from './plan';
 import type { PickUp, TakeRecord, WholeTake } from './record';
@@ -63,6 +63,7 @@ export function takeOf(plan: TakePlan, heard: HeardTake, { id, cut, keepSound, n
     frameCount,
     measures,
     verdict,
+    judgedBy: JUDGE_RULES,
     note: note ?? '',
     ...(cues && { cues }),
     ...(trial && { trial }),

@@ -64,6 +64,8 @@ export interface TakeRecord {
   readonly frameCount: number;
   readonly measures: readonly StepMeasures[];
   readonly verdict: Verdict;
+  /** by which rules, see `JUDGE_RULES`; left out by those before 2 */
+  readonly judgedBy?: number;
   /** why it could not be judged: there are no measures then, and it can be judged later */
   readonly unjudged?: string;
   readonly note: string;

@@ -61,6 +61,7 @@ export const takeRecordSchema = wholeOf<TakeRecord>()({
   frameCount: real().integer().min(0).max(1e7),
   measures: array(stepMeasures).max(MOST_STEPS).required(),
   verdict,
+  judgedBy: number().integer().min(1).max(1e6).optional(),
   unjudged: string().optional(),
   note: string().defined(),
   remarks: array(

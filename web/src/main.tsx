@@ -8,7 +8,7 @@ import { App, fetchPlace } from './App';
 import { Ear } from './input/ear';
 import { PageSound } from './practice/pageSound';
 import { openDatabase } from './db/database';
-import { emptyOldBin, hasTakes } from './db/takes';
+import { emptyOldBin, hasTakes, judgedOtherwise } from './db/takes';
 import { keepInstallOffer } from './shared/page/install';
 import { registerOffline } from './shared/page/update';
 import { fetchFirst, i18next, speak, speakFirst } from './text/i18n';
@@ -29,9 +29,9 @@ window.addEventListener('unhandledrejection', ({ reason }: PromiseRejectionEvent
   if (!(reason instanceof DOMException && reason.name === 'AbortError')) tell('app.wentWrong', reason);
 });
 
-const sound = new PageSound(
-  new Ear(() => new Worker(new URL('./practice/ear.worker.ts', import.meta.url), { type: 'module' })),
-);
+/** An ear in a worker of its own. */
+const newEar = () => new Worker(new URL('./practice/ear.worker.ts', import.meta.url), { type: 'module' });
+const sound = new PageSound(new Ear(newEar));
 
 // A page that the browser had put away whole finds neither its worker nor its sound as it left them.
 window.addEventListener('pageshow', ({ persisted }) => {
@@ -87,9 +87,20 @@ async function start(): Promise<void> {
     const count = await recoverDrafts(sound);
     if (count > 0) store.dispatch(noticed({ key: 'log.recovered', values: { count } }));
     await emptyOldBin();
+    await judgeOlderTakes();
   } catch (error) {
     tell('app.notRecovered', error);
   }
+}
+
+/** What earlier versions judged is judged by today's rules, beside the page; it is told where that changed anything. */
+async function judgeOlderTakes(): Promise<void> {
+  const older = await judgedOtherwise();
+  if (older.length === 0) return;
+  const { judgeOlder } = await import('./practice/judgeOlder');
+  const ear = new Ear(newEar);
+  const count = await judgeOlder(ear, older).finally(() => ear.replace());
+  if (count > 0) store.dispatch(noticed({ key: 'log.judgedAnew', values: { count } }));
 }
 
 void start(); // never rejects: each step tells its own failure

@@ -142,7 +142,7 @@ export class InnerHumDatabase extends Dexie {
     // One version alone, of whatever is older: Dexie reads the tables of each one anew for each that follows.
     this.version(VERSION)
       .stores({
-        takes: 'id, startedAt',
+        takes: 'id, startedAt, judgedBy',
         frames: 'takeId',
         sounds: 'takeId',
         drafts: 'takeId',
@@ -171,7 +171,7 @@ export class InnerHumDatabase extends Dexie {
 }
 
 /** Raised whenever rows of before are no longer what is written today: {@link bringUp} then makes them so. */
-const VERSION = 16;
+const VERSION = 17;
 
 /**
  * What any older version left, in today's form: takes, those of students and deleted ones too, say of what is measured since

@@ -17,19 +17,20 @@ export interface Before {
   readonly held: Held | undefined;
 }
 
-/** Looks back before a take is judged. Looking back is a help: where it can't be read, the take is judged by itself. */
-export async function lookBack(score: Score): Promise<Before> {
+/** Looks back before a take is judged, from now or from when it was played. Looking back is a help: where it can't be read, the take is judged by itself. */
+export async function lookBack(score: Score, beforeMs = Date.now()): Promise<Before> {
   try {
     const size = sizeOf(score.instrumentId);
     const digests: Digest[] = [];
     await database.digests
-      .orderBy('startedAtMs')
+      .where('startedAtMs')
+      .below(beforeMs)
       .reverse()
       .limit(MOST)
       .each((digest) => {
         if (isDigest(digest) && digest.setup.instrumentId === size) digests.unshift(digest);
       });
-    const since = subDays(new Date(), LATELY_DAYS).getTime();
+    const since = subDays(beforeMs, LATELY_DAYS).getTime();
     const lately = digests.filter((digest) => digest.startedAtMs >= since);
     const held = heldFor(score, longestHolds(lately.flatMap((digest) => digest.holds)));
     return { past: digests.map(pastTakeOf), held };

@@ -1,4 +1,13 @@
-import type { FreeTake, FreeWish, HeardTake, Masked, OpenAssignment } from '@inner-hum/core/take';
+import type {
+  FreeTake,
+  FreeWish,
+  HeardTake,
+  JudgedAnew,
+  LookBack,
+  Masked,
+  OpenAssignment,
+  TakeRecord,
+} from '@inner-hum/core/take';
 import type { Assignment } from '@inner-hum/core/judge';
 import type { LoopDelay, LostSound, StepMeasures } from '@inner-hum/core/measure';
 import type { Verdict } from '@inner-hum/core/judge';
@@ -99,5 +108,7 @@ export interface EarService {
     count: number,
     assignment: Assignment,
   ): { readonly measures: readonly StepMeasures[]; readonly verdict: Verdict };
+  /** result of a kept take by today's rules; undefined where there is nothing to judge by */
+  judgeAnew(record: TakeRecord, packed: Uint8Array<ArrayBuffer>, lookBack: LookBack): JudgedAnew | undefined;
   playStandIn(score: Score, settings: StandInSettings): Float32Array<ArrayBuffer>;
 }

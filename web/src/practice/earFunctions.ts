@@ -1,4 +1,4 @@
-import { unpackFrames } from '@inner-hum/core/take';
+import { judgedAnew, unpackFrames } from '@inner-hum/core/take';
 import { assess } from '@inner-hum/core/judge';
 import { playStandIn } from '@inner-hum/core/simulate';
 import type { LiveFrame } from '@inner-hum/core/signal';
@@ -156,6 +156,7 @@ export function earFunctions(putAway: PutAway): EarService {
       return sent(recording.finishTake(assignment, firstBeatS));
     },
     assessFrames: (packed, count, assignment) => assess(unpackFrames(packed, count), assignment),
+    judgeAnew: judgedAnew,
     playStandIn(score, settings) {
       const samples = playStandIn(score, settings);
       return transfer(samples, [samples.buffer]);

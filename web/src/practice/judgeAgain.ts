@@ -1,3 +1,4 @@
+import { JUDGE_RULES } from '@inner-hum/core/judge';
 import { fromInt16, packedLength } from '@inner-hum/core/take';
 import type { WholeTake } from '@inner-hum/core/take';
 import { replaceTake } from '../db/takes';
@@ -21,7 +22,7 @@ export async function judgeAgain(ear: Pick<Ear, 'ask'>, { record, frames, sound 
       firstBeatS: record.firstBeatS,
     });
     const { unjudged: reason, ...rest } = record;
-    if (reason !== undefined) await replaceTake({ record: { ...rest, ...judged }, frames });
+    if (reason !== undefined) await replaceTake({ record: { ...rest, ...judged, judgedBy: JUDGE_RULES }, frames });
     return;
   }
   if (!sound) throw new Error('there is neither sound nor frames');

@@ -1,4 +1,5 @@
 import { hearingRangeHz, type Score } from '@inner-hum/core/exercise';
+import type { Room } from '@inner-hum/core/families';
 import type { Decision } from '@inner-hum/core/judge';
 import type { AudioPath } from '@inner-hum/core/measure';
 import {
@@ -66,10 +67,13 @@ export function assignmentFor(
   { past, held }: Before = { past: [], held: undefined },
   before: readonly Decision[] = [],
 ): OpenAssignment {
-  const { goals } = store.getState().settings;
-  const goalNotes = goals.filter((goal) => goal.instrumentId === plan.setup.instrumentId).map((goal) => goal.midi);
-  const bounds = { goalNotes, ...(held && { held }) };
-  return assignmentOf(plan, { before, past, bounds, ...whenOf(plan.startedAt) });
+  return assignmentOf(plan, { before, past, bounds: boundsOf(plan, held), ...whenOf(plan.startedAt) });
+}
+
+/** What bounds the next step after a take: the notes of the goals on its horn, and the breath. */
+export function boundsOf({ setup }: Pick<TakePlan, 'setup'>, held: Before['held']): Room {
+  const goals = store.getState().settings.goals.filter((goal) => goal.instrumentId === setup.instrumentId);
+  return { goalNotes: goals.map((goal) => goal.midi), ...(held && { held }) };
 }
 
 /** How the ear is set for a planned take: the horn bounds the search. */

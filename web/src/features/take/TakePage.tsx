@@ -1,4 +1,5 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
+import { JUDGE_RULES } from '@inner-hum/core/judge';
 import { bestTake } from '@inner-hum/core/plan';
 import { unpackFrames, type TakeRecord, type WholeTake } from '@inner-hum/core/take';
 import { isWholeTake } from '@inner-hum/core/take/schema';
@@ -125,6 +126,7 @@ function OpenTake({ take }: { readonly take: WholeTake }) {
         <Box minWidth={0}>
           <AllMeasures record={record} onPlace={setPlaceS} />
           <chakra.p color="inkSoft" fontSize="small">
+            {record.judgedBy !== JUDGE_RULES && record.unjudged === undefined && `${t('measures.olderRules')} `}
             {t('measures.uncertaintyHelp')}{' '}
             {t('take.bytes', {
               kB: formatNumber(kB, 0),

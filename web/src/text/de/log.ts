@@ -155,6 +155,8 @@ export const logWords = {
     imported_other: '{{count}} Takes gelesen.{{here}}',
     alreadyHere_one: '{{count}} war schon hier.',
     alreadyHere_other: '{{count}} waren schon hier.',
+    judgedAnew_one: 'Ein früheres Ergebnis wurde neu berechnet und lautet jetzt anders.',
+    judgedAnew_other: '{{count}} frühere Ergebnisse wurden neu berechnet und lauten jetzt anders.',
     recovered_one: 'Ein abgebrochener Take wurde behalten.',
     recovered_other: '{{count}} abgebrochene Takes wurden behalten.',
     workingAt: 'Arbeitet: {{percent}} %',

@@ -360,6 +360,7 @@ export const verdictWords = {
     mixedAt: 'Oberton mischt sich ein bei {{time}} s, {{ms}} ms',
     squeakAt: 'Quietscher auf Teilton {{partial}} bei {{time}} s, {{ms}} ms',
     dropOutAt: 'Kein Ton bei {{time}} s, {{ms}} ms',
+    olderRules: 'Nach den Regeln einer früheren Version berechnet.',
     uncertaintyHelp: 'Die Unsicherheit ist eine Standardabweichung der Messung selbst.',
   },
 } as const;

@@ -155,6 +155,8 @@ export const logWords = {
     imported_other: '{{count}} takes read.{{here}}',
     alreadyHere_one: '{{count}} was here already.',
     alreadyHere_other: '{{count}} were here already.',
+    judgedAnew_one: 'One earlier result was worked out again and now reads differently.',
+    judgedAnew_other: '{{count}} earlier results were worked out again and now read differently.',
     recovered_one: 'A take that was cut off has been kept.',
     recovered_other: '{{count}} takes that were cut off have been kept.',
     workingAt: 'Working: {{percent}} %',

@@ -354,6 +354,7 @@ export const verdictWords = {
     mixedAt: 'Overtone mixed in at {{time}} s, {{ms}} ms',
     squeakAt: 'Squeak on partial {{partial}} at {{time}} s, {{ms}} ms',
     dropOutAt: 'No tone at {{time}} s, {{ms}} ms',
+    olderRules: 'Worked out by the rules of an earlier version.',
     uncertaintyHelp: 'The uncertainty is one standard deviation of the measure itself.',
   },
 } as const;

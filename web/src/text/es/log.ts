@@ -155,6 +155,8 @@ export const logWords = {
     imported_other: '{{count}} tomas leídas.{{here}}',
     alreadyHere_one: '{{count}} ya estaba aquí.',
     alreadyHere_other: '{{count}} ya estaban aquí.',
+    judgedAnew_one: 'Un resultado anterior se ha recalculado y ha cambiado.',
+    judgedAnew_other: '{{count}} resultados anteriores se han recalculado y han cambiado.',
     recovered_one: 'Se ha conservado una toma cortada.',
     recovered_other: 'Se han conservado {{count}} tomas cortadas.',
     workingAt: 'En marcha: {{percent}} %',

@@ -359,6 +359,7 @@ export const verdictWords = {
     mixedAt: 'Armónico mezclado en {{time}} s, {{ms}} ms',
     squeakAt: 'Pito en el parcial {{partial}} en {{time}} s, {{ms}} ms',
     dropOutAt: 'Sin sonido en {{time}} s, {{ms}} ms',
+    olderRules: 'Calculado con las reglas de una versión anterior.',
     uncertaintyHelp: 'La incertidumbre es una desviación estándar de la propia medida.',
   },
 } as const;

@@ -155,6 +155,8 @@ export const logWords = {
     imported_other: '{{count}} prises lues.{{here}}',
     alreadyHere_one: '{{count}} était déjà là.',
     alreadyHere_other: '{{count}} étaient déjà là.',
+    judgedAnew_one: 'Un résultat antérieur a été recalculé et a changé.',
+    judgedAnew_other: '{{count}} résultats antérieurs ont été recalculés et ont changé.',
     recovered_one: 'Une prise coupée a été gardée.',
     recovered_other: '{{count}} prises coupées ont été gardées.',
     workingAt: 'En cours : {{percent}} %',

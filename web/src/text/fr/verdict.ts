@@ -366,6 +366,7 @@ export const verdictWords = {
     mixedAt: 'Harmonique mêlée à {{time}} s, {{ms}} ms',
     squeakAt: 'Couac au partiel {{partial}} à {{time}} s, {{ms}} ms',
     dropOutAt: 'Pas de son à {{time}} s, {{ms}} ms',
+    olderRules: 'Calculé selon les règles d’une version antérieure.',
     uncertaintyHelp: 'L’incertitude est un écart type de la mesure elle-même.',
   },
 } as const;

@@ -155,6 +155,8 @@ export const logWords = {
     imported_other: '{{count}} riprese lette.{{here}}',
     alreadyHere_one: '{{count}} era già qui.',
     alreadyHere_other: '{{count}} erano già qui.',
+    judgedAnew_one: 'Un risultato precedente è stato ricalcolato ed è cambiato.',
+    judgedAnew_other: '{{count}} risultati precedenti sono stati ricalcolati e sono cambiati.',
     recovered_one: 'Una ripresa interrotta è stata tenuta.',
     recovered_other: '{{count}} riprese interrotte sono state tenute.',
     workingAt: 'In corso: {{percent}} %',

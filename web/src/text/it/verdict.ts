@@ -361,6 +361,7 @@ export const verdictWords = {
     mixedAt: 'Armonico mescolato a {{time}} s, {{ms}} ms',
     squeakAt: 'Fischio sul parziale {{partial}} a {{time}} s, {{ms}} ms',
     dropOutAt: 'Nessun suono a {{time}} s, {{ms}} ms',
+    olderRules: 'Calcolato con le regole di una versione precedente.',
     uncertaintyHelp: 'L’incertezza è una deviazione standard della misura stessa.',
   },
 } as const;
