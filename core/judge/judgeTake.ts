@@ -1,9 +1,11 @@
 import { beatSeconds, modelOf, type Score, type Step } from '@inner-hum/core/exercise';
-import { familyById, isFree, topicsOf, type Family, type Topic } from '@inner-hum/core/families';
+import { familyById, isFree, topicsOf } from '@inner-hum/core/families';
 import { median, valueOf, type StepMeasures } from '@inner-hum/core/measure';
 import { naturalOffsetCents, partialSemitones } from '@inner-hum/core/theory';
 import { acrossTakes, harderToday, isSecureNow, lean, presentTake } from './acrossTakes';
 import { aimFindings, saidByAim } from './aims';
+import { decide } from './decide';
+import { byImportance, mattersMost } from './importance';
 import { canBeTold, deviceFindings, hidesTask } from './deviceFindings';
 import { finding, type Finding } from './finding';
 import { rowOf, type FindingId } from './findings.data';
@@ -14,12 +16,10 @@ import { ALL_OF_IT, type RuleContext } from './rule';
 import { applies, RULES } from './rules';
 import type { TakeCase } from './takeCase';
 import type { TryId } from './tries.data';
-import type { Decision, Verdict } from './verdict';
+import type { Verdict } from './verdict';
 import { isExplained, together } from './explained';
 import { wellFindings, vibratoFinding } from './wellFindings';
 
-/** Tries in a row that break before the judge proposes to leave it for today. */
-const BREAKS_BEFORE_LEAVING = 3;
 /** Nothing is secure in a take of which a larger share was lost. */
 const SURE_BUT_FOR = 0.02;
 
@@ -75,36 +75,6 @@ export function judgeTake(measures: readonly StepMeasures[], about: TakeCase): V
       ...(now && { secure: isSecureNow(now, past) }),
     }),
   };
-}
-
-/** What a finding weighs in the order of telling beside how far it is over its limit. */
-const MOST_SEVERE = 10;
-const OF_THE_TASK = 2;
-const OF_THE_DEMAND = 1.5;
-
-/** What broke first, then what is farthest over its limit, what the exercise is for counting double. */
-function byImportance(family: Family): (a: Finding, b: Finding) => number {
-  const topics: readonly Topic[] = topicsOf(family);
-  const importance = ({ id, weight, severity = 1 }: Finding) => {
-    if (weight === 0) return 0;
-    const topic = rowOf(id).topic;
-    const ofTask = topic === undefined || topics.includes(topic) ? OF_THE_TASK : 1;
-    const size = Math.min(MOST_SEVERE, severity) * ofTask * (weight >= 2 ? OF_THE_DEMAND : 1);
-    return weight === 3 ? 100 + size : size;
-  };
-  return (a, b) => importance(b) - importance(a);
-}
-
-/** Whether a fault is told before what went well: it is what the exercise is for, far over its limit, or on most of several tones. */
-function mattersMost(
-  { id, weight, steps = 1, severity = 1 }: Finding,
-  task: readonly Topic[],
-  all: readonly StepMeasures[],
-) {
-  if (weight === 0) return false;
-  const topic = rowOf(id).topic;
-  const sounded = all.filter((step) => step.kind === 'sounded').length;
-  return (topic !== undefined && task.includes(topic)) || severity >= FAR_OVER || (steps > 1 && steps > sounded / 2);
 }
 
 /** What to try: the mouthpiece is moved only when most notes lean that way. */
@@ -188,40 +158,4 @@ function changesOver(step: Step | undefined, before: Step | undefined): boolean 
   if (step?.attack !== 'slurred' || !before) return false;
   const overtones = step.partialNumber > 1 || before.partialNumber > 1;
   return step.pair === true || (overtones && step.partialNumber !== before.partialNumber);
-}
-
-/** What is this far over its limit is not secure yet, whatever the exercise is for. */
-const FAR_OVER = 1.5;
-
-function decide(findings: readonly Finding[], before: readonly Decision[], task: readonly Topic[]): Decision {
-  if (findings.some((entry) => entry.id === 'tiring')) return 'leave';
-  // A hold that was too short to tell is no ground for a next step.
-  if (findings.some((entry) => entry.id === 'tooShort')) return 'again';
-  const worst = Math.max(0, ...findings.map((entry) => entry.weight));
-  if (worst === 3) {
-    const recent = before.slice(-(BREAKS_BEFORE_LEAVING - 1));
-    const keepsBreaking =
-      recent.length === BREAKS_BEFORE_LEAVING - 1 && recent.every((decision) => decision === 'easier');
-    return keepsBreaking ? 'leave' : onlyMissed(findings) ? 'again' : 'easier';
-  }
-  const isSecure = ({ id, weight, severity = 1 }: Finding) => {
-    const topic = rowOf(id).topic;
-    const ofTask = topic !== undefined && task.includes(topic);
-    return weight === 0 || (weight === 1 && id !== 'stoppedAfter' && !ofTask && severity < FAR_OVER);
-  };
-  return findings.every(isSecure) ? 'harder' : 'again';
-}
-
-/** What says nothing about how hard the exercise is: nothing heard, another note, a false start. */
-const MISSED: readonly FindingId[] = [
-  'nothingHeard',
-  'otherNote',
-  'octaveAbove',
-  'octaveBelow',
-  'hummedOther',
-  'brokeOff',
-];
-
-function onlyMissed(findings: readonly Finding[]): boolean {
-  return findings.filter((entry) => entry.weight === 3).every((entry) => MISSED.includes(entry.id));
 }
