@@ -9,7 +9,8 @@ import { judgedAnew, takeOf, type TakeRecord, type WholeTake } from '@inner-hum/
 import { ASSUMED_RULER } from '@inner-hum/core/theory';
 import { beforeEach, expect, it } from 'vitest';
 import { database } from '../db/database';
-import { judgedOtherwise, keepTake } from '../db/takes';
+import { judgedOtherwise } from '../db/results';
+import { keepTake } from '../db/takes';
 import type { EarService } from '../input/protocol';
 import { TakeRecorder } from '../input/takeRecorder';
 import { judgeOlder } from './judgeOlder';

@@ -2,7 +2,7 @@ import { exerciseKey } from '@inner-hum/core/families';
 import type { LookBack, TakeRecord } from '@inner-hum/core/take';
 import { whenOf } from '../base/days';
 import { lookBack } from '../db/past';
-import { changeResult, measuredTake } from '../db/takes';
+import { changeResult, measuredTake } from '../db/results';
 import type { Ear } from '../input/ear';
 import { store } from '../store';
 import { isBusy } from '../store/practice';
