@@ -45,6 +45,25 @@ describe.each(RATES_HZ)('two clocks, at %i Hz', (rateHz) => {
     expect(Math.abs(lostSeconds(lost) - 0.15)).toBeLessThan(0.05);
   });
 
+  // The network sets the clock, the hour changes, or the machine slept: the wall clock jumps, a steady one does not.
+  it.each([2, -2, 30, -30, 3600, -3600, 0.5, -0.05])('a wall clock set by %f s in mid-take is no loss', (setS) => {
+    const onItsWayS = 0.05;
+    const setting = (lostS: number) => {
+      const watch = new ClockWatch();
+      const block = 256 / rateHz;
+      for (let recordedS = block; recordedS <= 12; recordedS += block) {
+        const steadyS = inBursts(recordedS) + (recordedS > 8 ? lostS : 0);
+        const wallMs = Math.floor(1e6 + 1000 * (steadyS + (steadyS > 5 ? setS : 0)));
+        // The offset is read when a block comes in: those on their way carry the time of before.
+        const offsetMs = 1e6 - (recordedS % 0.001) + (steadyS + onItsWayS > 5 ? 1000 * setS : 0);
+        watch.note(recordedS, wallMs, offsetMs);
+      }
+      return watch.lost();
+    };
+    expect(setting(0)).toEqual([]);
+    expect(lostSeconds(setting(0.3))).toBeCloseTo(0.3, 1);
+  });
+
   it('a fall at the very end counts when it is long', () => {
     expect(watched(rateHz, 6, (s) => s + (s > 5.6 ? 0.03 : 0))).toEqual([]);
     expect(lostSeconds(watched(rateHz, 6, (s) => s + (s > 5.4 ? 0.4 : 0)))).toBeCloseTo(0.4, 1);

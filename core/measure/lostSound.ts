@@ -33,11 +33,13 @@ const LASTING_WINDOWS = 30;
 /** Falls shorter than this are the clocks' own grain, seconds; at the end, where nothing shows whether it lasts, more. */
 const LEAST_FALL_S = 0.015;
 const LEAST_FALL_AT_END_S = 0.06;
+/** The wall clock is set by more than this, or it is only read in whole milliseconds. */
+const LEAST_SET_MS = 10;
 /** How far two sound clocks may drift apart, as a share: no device is that far off. */
 const MOST_DRIFT = 5e-4;
 
 /**
- * Compares the audio clock with the wall clock: where the audio clock falls behind and stays behind, the device stopped
+ * Compares the audio clock with a wall clock: where the audio clock falls behind and stays behind, the device stopped
  * recording and said nothing. A drift of the two is no loss, nor is a block that is handed on late and caught up.
  */
 export class ClockWatch {
@@ -46,13 +48,36 @@ export class ClockWatch {
   /** which windows have all that follows them that counts, and what was found in them */
   private settled: Followed = { upTo: 0, levelS: Infinity, found: [] };
 
-  /** Takes note that so much was recorded, seconds, when the wall clock showed so many milliseconds. */
-  note(recordedS: number, wallMs: number): void {
-    const aheadS = wallMs / 1000 - recordedS;
+  /** by how much the wall clock was set since the recording began, milliseconds, and the block before */
+  private setMs: number | undefined;
+  private before: { readonly recordedS: number; readonly wallMs: number } | undefined;
+
+  /**
+   * Takes note that so much was recorded, seconds, when the wall clock showed so many milliseconds.
+   *
+   * @param offsetMs how far the wall clock was ahead of one that is never set, when the block came in: where it is set
+   *   meanwhile, by hand, by the network or after sleep, no sound is lost by that
+   */
+  note(recordedS: number, wallMs: number, offsetMs = 0): void {
+    const aheadS = this.steadyMs(recordedS, wallMs, offsetMs) / 1000 - recordedS;
     const number = Math.floor(recordedS / WINDOW_S);
     const last = this.windows.at(-1);
     if (last?.number !== number) this.windows.push({ number, aheadS, atS: recordedS });
     else if (aheadS < last.aheadS) Object.assign(last, { aheadS, atS: recordedS });
+  }
+
+  /** What the wall clock would show had nobody set it since the recording began. */
+  private steadyMs(recordedS: number, wallMs: number, offsetMs: number): number {
+    this.setMs ??= offsetMs;
+    if (this.before && Math.abs(offsetMs - this.setMs) > LEAST_SET_MS) {
+      // A block that was on its way when the clock was set carries the time of before.
+      const strayMs = (setMs: number) =>
+        Math.abs(wallMs - setMs - this.before!.wallMs - 1000 * (recordedS - this.before!.recordedS));
+      if (strayMs(offsetMs) < strayMs(this.setMs)) this.setMs = offsetMs;
+    }
+    const steadyMs = wallMs - this.setMs;
+    this.before = { recordedS, wallMs: steadyMs };
+    return steadyMs;
   }
 
   /** Where the audio clock stood still so far, and for how long. Each window is gone through once and no more. */

@@ -25,6 +25,12 @@ export interface BlockMessage {
   readonly atMs: number;
 }
 
+/** When a block was handed on, by the wall clock, and how far that is ahead of a clock that nobody sets, milliseconds. */
+export interface BlockClock {
+  readonly wallMs: number;
+  readonly offsetMs: number;
+}
+
 /** Numbers of each row of a {@link LiveMessage}: frame index, f0 Hz, level dB, breath dB, 1 where an upper tone mixes in. */
 export const LIVE_FIELDS = 5;
 

@@ -142,7 +142,7 @@ describe.each([44_100, 48_000, 96_000])('TakeRecorder at %i Hz', (RATE_HZ) => {
     for (let at = 0; at < noisy.length; at += 256) {
       const endS = (at + 256) / RATE_HZ;
       const wallMs = 1000 * (endS > 1.9 ? endS + 0.5 : endS);
-      recorder.push(at, noisy.subarray(at, at + 256), undefined, 5e5 + wallMs);
+      recorder.push(at, noisy.subarray(at, at + 256), undefined, { wallMs: 5e5 + wallMs, offsetMs: 0 });
     }
     const take = recorder.finishTake({ ...assignment, device: {} }, 1)!;
     expect(take.lost).toEqual([{ how: 'clock', lastsS: expect.closeTo(0.5, 1), atS: expect.closeTo(1.5, 0) }]);

@@ -24,7 +24,7 @@ import {
   type LostSound,
 } from '@inner-hum/core/measure';
 import { bandLimitHz, Ear, HOP_S, sliceFrames, type Frames, type LiveFrame } from '@inner-hum/core/signal';
-import type { FreeHeard, PickedUp, RecorderSettings } from './protocol';
+import type { BlockClock, FreeHeard, PickedUp, RecorderSettings } from './protocol';
 import { detailOf } from '../base/detailOf';
 
 /** How much before the first beat is kept with a take, seconds. */
@@ -82,12 +82,12 @@ export class TakeRecorder {
   private lookedAt = -Infinity;
   private lostThen: readonly LostSound[] = [];
 
-  /** @param atMs the wall clock when the block was handed on, of sound that comes as it is played */
+  /** @param clock the wall clock when the block was handed on, and its lead over a steady one, of sound that comes as it is played */
   push(
     firstSample: number,
     samples: Float32Array,
     onFrame?: (frame: Readonly<LiveFrame>) => void,
-    atMs?: number,
+    clock?: BlockClock,
   ): void {
     const { sampleRateHz } = this.settings;
     this.firstSample ??= firstSample;
@@ -100,7 +100,7 @@ export class TakeRecorder {
     for (const sample of samples) this.peak = Math.max(this.peak, Math.abs(sample));
     this.zeros.note(samples);
     this.take(samples, onFrame);
-    if (atMs !== undefined) this.clock.note(this.heardSamples / sampleRateHz, atMs);
+    if (clock) this.clock.note(this.heardSamples / sampleRateHz, clock.wallMs, clock.offsetMs);
   }
 
   /** 16-bit sound from a sample of the recording up to another, holes filled with silence. */

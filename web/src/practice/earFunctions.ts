@@ -92,7 +92,10 @@ class Recordings {
     if (!this.running) return;
     const { recorder } = this.running;
     if (recorder.firstSample === undefined) this.post({ kind: 'started', firstSample });
-    recorder.push(firstSample, samples, (frame) => this.rows.add(frame) && this.sendRows(), atMs);
+    recorder.push(firstSample, samples, (frame) => this.rows.add(frame) && this.sendRows(), {
+      wallMs: atMs,
+      offsetMs: Date.now() - performance.now(),
+    });
     this.sendRows();
     void this.putDraftAway(this.running);
   }
