@@ -1,7 +1,7 @@
 import { zipSync } from 'fflate';
 import { familyIfKnown } from '@inner-hum/core/families';
 import { isDigest, type Digest } from '@inner-hum/core/plan';
-import { outOfBounds, type TakeRecord, type WholeTake } from '@inner-hum/core/take';
+import { isDay, outOfBounds, type TakeRecord, type WholeTake } from '@inner-hum/core/take';
 import { array, number, object, string, ValidationError } from 'yup';
 import { refusedFile, takesFrom, type RefusedFile, type UnreadTake } from './backup';
 import { filesOf, json, parsed, partsIn, recordsIn, unzipped } from './takeFiles';
@@ -50,10 +50,7 @@ export function writeWeek({ takes, ...head }: StudentWeek): Uint8Array<ArrayBuff
   return new Uint8Array(zipSync(files, { level: 6 }));
 }
 
-const day = () =>
-  string()
-    .matches(/^\d{4}-\d\d-\d\d$/)
-    .required();
+const day = () => string().required().test('day', 'must be a day that there is', isDay);
 const text = () => string().required().max(2000);
 const headSchema = object({
   format: string().oneOf([FORMAT]).required(),

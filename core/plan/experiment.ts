@@ -1,5 +1,6 @@
 import type { ExerciseParameters, Trial } from '@inner-hum/core/exercise';
 import { familyById, usualExercise } from '@inner-hum/core/families';
+import { isDay } from '@inner-hum/core/take';
 import { isHornId, noteName, sizeOf, type HornId } from '@inner-hum/core/theory';
 import { array, number, object, string } from 'yup';
 import type { Digest } from './digest';
@@ -76,7 +77,7 @@ const EXPERIMENT = object({
   )
     .required()
     .length(ROUNDS),
-  startedOn: words(10),
+  startedOn: string().required().test('day', 'must be a day that there is', isDay),
   picks: array(
     object({
       round: numberIn(0, ROUNDS - 1),

@@ -1,5 +1,6 @@
 import { isPlayed } from '@inner-hum/core/families';
 import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
+import { isDay } from '@inner-hum/core/take';
 import { INSTRUMENTS } from '@inner-hum/core/theory';
 import type { Cell } from './cells';
 import type { Digest } from './digest';
@@ -17,7 +18,6 @@ type Loose = Readonly<Record<string, unknown>>;
 const isObject = (value: unknown): value is Loose => typeof value === 'object' && value !== null;
 const isReal = (value: unknown) => typeof value === 'number' && Number.isFinite(value);
 const isText = (value: unknown) => typeof value === 'string';
-const isDay = (value: unknown) => typeof value === 'string' && /^\d{4}-\d\d-\d\d$/.test(value);
 const isMidi = (value: unknown) => Number.isInteger(value) && Number(value) >= 0 && Number(value) <= 127;
 const isHorn = (value: unknown) => INSTRUMENTS.some((instrument) => instrument.id === value);
 const isList = (value: unknown, entry: (candidate: unknown) => boolean) => Array.isArray(value) && value.every(entry);

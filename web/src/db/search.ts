@@ -7,7 +7,7 @@ import {
   type TonesAsked,
   type Trend,
 } from '@inner-hum/core/plan';
-import type { TakeRecord } from '@inner-hum/core/take';
+import { isDay, type TakeRecord } from '@inner-hum/core/take';
 import { database } from './database';
 
 /** What takes are looked for by: tags that all must be there, and the day from which on. */
@@ -93,4 +93,4 @@ async function askedBy(tags: readonly string[]): Promise<TonesAsked> {
   };
 }
 
-const dayMs = (day: string, otherwise: number) => (day === '' ? otherwise : new Date(`${day}T00:00`).getTime());
+const dayMs = (day: string, otherwise: number) => (isDay(day) ? new Date(`${day}T00:00`).getTime() : otherwise);

@@ -11,7 +11,21 @@ import {
   type RemarkOnTake,
 } from '@inner-hum/core/plan';
 import { array, mixed, number, object } from 'yup';
-import { day, exercise, horn, listOf, midi, oneOf, real, recordOf, text, time, whole, type PartsOf } from './parts';
+import {
+  day,
+  exercise,
+  horn,
+  listOf,
+  midi,
+  ofNow,
+  oneOf,
+  real,
+  recordOf,
+  text,
+  time,
+  whole,
+  type PartsOf,
+} from './parts';
 import { CUES, FIRST_SCHOOLS, SCHOOLS, type Cue, type Schools } from '@inner-hum/core/plan';
 
 /** What the player said of himself, of goals and of time. */
@@ -109,13 +123,15 @@ export const PLAYER_PARTS: PartsOf<PlayerSettings> = {
   welcomedOn: whole(text()),
   preparedOn: whole(text()),
   cautionsSeen: recordOf(text()),
-  leftOut: listOf(
-    object({
-      family: text().required(),
-      days: array(day().required()).required().max(3),
-      why: oneOf(WHY_LEFT),
-      saidOn: day(),
-    }),
+  leftOut: ofNow(
+    listOf(
+      object({
+        family: text().required(),
+        days: array(day().required()).required().max(3),
+        why: oneOf(WHY_LEFT),
+        saidOn: day(),
+      }),
+    ),
   ),
   favourites: listOf(text().required()),
   signedAs: whole(text()),

@@ -12,7 +12,21 @@ import {
 } from '@inner-hum/core/plan';
 import type { InstrumentId } from '@inner-hum/core/theory';
 import { array, boolean, mixed, number, object, string } from 'yup';
-import { day, exercise, flag, horn, listOf, midi, oneOf, real, recordOf, text, whole, type PartsOf } from './parts';
+import {
+  day,
+  exercise,
+  flag,
+  horn,
+  listOf,
+  midi,
+  ofNow,
+  oneOf,
+  real,
+  recordOf,
+  text,
+  whole,
+  type PartsOf,
+} from './parts';
 
 /** A planned session on its way. */
 export interface RunningSession {
@@ -127,7 +141,7 @@ export const SESSION_PARTS: PartsOf<SessionSettings> = {
   hornGoesOn: whole(flag()),
   freeCounts: whole(flag()),
   fullOnStart: whole(flag()),
-  block: listOf(exercise()),
+  block: ofNow(listOf(exercise())),
   session: whole(
     object({
       day: day().required(),
@@ -140,7 +154,7 @@ export const SESSION_PARTS: PartsOf<SessionSettings> = {
       .nullable()
       .default(undefined),
   ),
-  left: recordOf(text()),
+  left: ofNow(recordOf(text())),
   routines: listOf(mixed((value): value is Routine => isRoutine(value)).required()),
   own: listOf(object({ name: text().required(), exercise: exercise() })),
   experiments: listOf(mixed((value): value is Experiment => isExperiment(value)).required()),

@@ -14,6 +14,7 @@ import { saveFile } from '../../base/saveFile';
 import { store } from '../../store';
 import { settingsChanged } from '../../store/settings';
 import { readSettings } from '../../db/settings/readSettings';
+import { united } from '../../db/settings/united';
 import type { Settings } from '../../db/settings/settings';
 import type { Ear } from '../../input/ear';
 
@@ -71,20 +72,7 @@ function takeSettings(stored: unknown, empty: boolean): void {
     store.dispatch(settingsChanged(found));
     return;
   }
-  const union = <T>(own: readonly T[], other: readonly T[]) => [
-    ...own,
-    ...other.filter((entry) => !own.some((mine) => JSON.stringify(mine) === JSON.stringify(entry))),
-  ];
-  store.dispatch(
-    settingsChanged({
-      own: union(settings.own, found.own),
-      routines: union(settings.routines, found.routines),
-      gear: union(settings.gear, found.gear),
-      fingerings: union(settings.fingerings, found.fingerings),
-      goals: union(settings.goals, found.goals),
-      remarks: union(settings.remarks, found.remarks),
-    }),
-  );
+  store.dispatch(settingsChanged(united(settings, found)));
 }
 
 /** Analyses a recording as a take of the present exercise; its first tone is beat one. */

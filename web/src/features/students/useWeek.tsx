@@ -3,6 +3,7 @@ import { addDays, addWeeks, startOfISOWeek } from 'date-fns';
 import { useTranslation } from 'react-i18next';
 import { useSearchParams } from 'react-router';
 import { useDay } from '../../shared/page/useDay';
+import { isDay } from '@inner-hum/core/take';
 import { dayOf, noonOf } from '../../base/days';
 import { formatDate } from '../../text/format';
 import { Button } from '../../ui/controls';
@@ -13,8 +14,8 @@ const DAYS = 7;
 export function useWeek() {
   const [search, setSearch] = useSearchParams();
   const today = noonOf(useDay());
-  const asked = noonOf(search.get('week') ?? '');
-  const monday = startOfISOWeek(Number.isNaN(asked.getTime()) ? today : asked);
+  const asked = search.get('week');
+  const monday = startOfISOWeek(isDay(asked) ? noonOf(asked) : today);
   const days = Array.from({ length: DAYS }, (_, i) => dayOf(addDays(monday, i)));
   /** goes to the week of a day, yyyy-mm-dd */
   const show = (day: string) => setSearch({ week: day }, { replace: true });
