@@ -13,7 +13,14 @@ export interface ImportedPart {
 /** What came of a score file; `detail` says where it fails, for example "measure 3". */
 export type ImportedParts =
   | { readonly kind: 'parts'; readonly parts: readonly ImportedPart[] }
-  | { readonly kind: 'refused'; readonly reason: 'notRead' | 'noNotes' | 'damaged'; readonly detail: string };
+  | {
+      readonly kind: 'refused';
+      readonly reason: 'notRead' | 'noNotes' | 'damaged' | 'tooLarge';
+      readonly detail: string;
+    };
+
+/** Largest score file that is read, bytes: a page of notes is a few thousand. */
+export const LARGEST_SCORE = 50e6;
 
 /** A stretch of sound or silence before it is laid on the beat grid, in quarters. */
 export interface TimedNote extends Pick<PhraseNote, 'slurred' | 'dynamic' | 'hairpin'> {

@@ -104,3 +104,38 @@ describe('a passage there and back', () => {
     expect(phraseText(forHorn(read.parts[0]!, instrumentById('alto'), true))).toBe(phrase);
   });
 });
+
+describe('MusicXML that was made to be hard', () => {
+  const score = (inside: string) =>
+    `<?xml version="1.0"?><score-partwise><part-list><score-part id="P"><part-name>Alto</part-name></score-part></part-list><part id="P"><measure number="1"><attributes><divisions>1</divisions></attributes>${inside}</measure></part></score-partwise>`;
+  const note = '<note><pitch><step>G</step><octave>4</octave></pitch><duration>1</duration><voice>1</voice></note>';
+  const ahead = (offset: number) =>
+    `<direction><direction-type><dynamics><p/></dynamics></direction-type><offset>${offset}</offset></direction>`;
+  const utf8 = (text: string) => new TextEncoder().encode(text);
+
+  it('a thousand signs may wait for their note, more are no score', () => {
+    const waiting = (count: number) => readMusicXml(utf8(score(ahead(2).repeat(count) + note.repeat(3))));
+    expect(partsOf(waiting(1000))[0]!.notes.map(({ dynamic }) => dynamic)).toEqual([undefined, undefined, 'p']);
+    // So many at one place overflowed, and each note looked through all of them.
+    expect(waiting(150_000)).toEqual({ kind: 'refused', reason: 'damaged', detail: 'measure 1' });
+  });
+
+  it.each([
+    ['utf-16le', [0xff, 0xfe]],
+    ['utf-16be', [0xfe, 0xff]],
+    ['utf-16le', []],
+    ['utf-16be', []],
+  ])('%s is read, with and without its mark', (encoding, mark) => {
+    const codes = [...score(note)].map((character) => character.charCodeAt(0));
+    const pair = (code: number) => (encoding === 'utf-16le' ? [code & 255, code >> 8] : [code >> 8, code & 255]);
+    const bytes = Uint8Array.from([...mark, ...codes.flatMap(pair)]);
+    expect(partsOf(readMusicXml(bytes))[0]!.notes).toHaveLength(1);
+  });
+
+  it('tells how far it is, always forward', () => {
+    const shares: number[] = [];
+    readMusicXml(utf8(score(note)), (share) => shares.push(share));
+    expect(shares.length).toBeGreaterThan(1);
+    expect(shares).toEqual([...shares].sort((a, b) => a - b));
+  });
+});

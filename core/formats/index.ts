@@ -1,7 +1,7 @@
 export { readBackup, writeBackup, type BackupResult, type KeptRecording, type UnreadTake } from './backup';
 export { framesCsv, measuresCsv, tendencyCsv } from './csv';
 export { readWav, writeWav } from './wav';
-export { forHorn, type ImportedPart, type ImportedParts } from './importedPart';
+export { forHorn, LARGEST_SCORE, type ImportedPart, type ImportedParts } from './importedPart';
 export { readMidi } from './midiIn';
 export { readMusicXml } from './musicXmlIn';
 export { packedTake, type PackedFile } from './takeFiles';

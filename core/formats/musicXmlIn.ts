@@ -4,6 +4,7 @@ import { strFromU8, unzipSync } from 'fflate';
 import { sizeGuard } from './zipSizes';
 import {
   isNote,
+  LARGEST_SCORE,
   LONGEST_QUARTERS,
   MOST_NOTES,
   onGrid,
@@ -15,26 +16,32 @@ import {
 /** An element as the parser gives it in document order: one key with its children, and attributes under ":@". */
 type Element = Readonly<Record<string, unknown>>;
 const STEPS: Readonly<Record<string, number>> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 };
+/** How much of the work is done when the text is known to be whole, and when it is parsed: of large files, as measured. */
+const CHECKED = 0.35;
+const PARSED = 0.8;
 const ZIP_MAGIC = 0x4b50;
-/** Largest score that is unpacked, bytes. */
-const LARGEST_XML = 50e6;
 /** Divisions of a quarter, and how far a part may transpose: far beyond what is printed. */
 const LEAST_DIVISIONS = 0.01;
 const MOST_DIVISIONS = 1e6;
 const MOST_SEMITONES = 60;
 /** Places that are one, quarters. */
 const NEAR_QUARTERS = 1e-6;
+/** No printed page has so many dynamics and hairpins that wait for a note: each note looks through them. */
+const MOST_AHEAD = 1000;
 
 /**
  * Parts of a MusicXML file, plain (.musicxml, .xml) or zipped (.mxl): first voice, top note of chords, ties joined,
  * grace notes left out. Source of the format: MusicXML 4.0, W3C Music Notation Community Group.
+ *
+ * @param onProgress told how far it is, 0–1
  */
-export function readMusicXml(bytes: Uint8Array): ImportedParts {
+export function readMusicXml(bytes: Uint8Array, onProgress?: (share: number) => void): ImportedParts {
   let root: Element[];
   try {
     const text = textOf(bytes);
     const valid = XMLValidator.validate(text);
     if (valid !== true) return { kind: 'refused', reason: 'notRead', detail: `line ${valid.err.line}` };
+    onProgress?.(CHECKED);
     const parser = new XMLParser({
       preserveOrder: true,
       ignoreAttributes: false,
@@ -49,6 +56,7 @@ export function readMusicXml(bytes: Uint8Array): ImportedParts {
   } catch (error) {
     return { kind: 'refused', reason: 'notRead', detail: error instanceof Error ? error.message : '' };
   }
+  onProgress?.(PARSED);
   const names = partNames(root);
   const parts: ImportedPart[] = [];
   for (const part of root.filter((entry) => 'part' in entry)) {
@@ -57,19 +65,27 @@ export function readMusicXml(bytes: Uint8Array): ImportedParts {
     const read = readPart(childrenOf(part, 'part'));
     if (typeof read === 'string') return { kind: 'refused', reason: 'damaged', detail: `${name}, ${read}` };
     if (read.notes.length > 0) parts.push({ name, ...read });
+    onProgress?.(PARSED + (1 - PARSED) * (root.indexOf(part) / root.length));
   }
   return parts.length > 0 ? { kind: 'parts', parts } : { kind: 'refused', reason: 'noNotes', detail: '' };
 }
 
 function textOf(bytes: Uint8Array): string {
   const isZip = bytes.length > 2 && bytes[0]! + 256 * bytes[1]! === ZIP_MAGIC;
-  if (!isZip) return new TextDecoder().decode(bytes);
-  const files = unzipSync(bytes, { filter: sizeGuard(LARGEST_XML, LARGEST_XML) });
+  if (!isZip) return decoded(bytes);
+  const files = unzipSync(bytes, { filter: sizeGuard(LARGEST_SCORE, LARGEST_SCORE) });
   const listed = /full-path="([^"]+)"/.exec(strFromU8(files['META-INF/container.xml'] ?? new Uint8Array()))?.[1];
   const name = listed ?? Object.keys(files).find((key) => /^[^/]+\.(musicxml|xml)$/.test(key));
   const file = name === undefined ? undefined : files[name];
   if (!file) throw new Error('META-INF/container.xml');
-  return strFromU8(file);
+  return decoded(file);
+}
+
+/** Text as its byte order mark or its first two bytes say it is written: UTF-8, or UTF-16 either way round. */
+function decoded(bytes: Uint8Array): string {
+  const first = (bytes[0] ?? 0) * 256 + (bytes[1] ?? 0);
+  const encoding = ({ 0xfffe: 'utf-16le', 0x3c00: 'utf-16le', 0xfeff: 'utf-16be', 0x003c: 'utf-16be' } as const)[first];
+  return new TextDecoder(encoding ?? 'utf-8').decode(bytes);
 }
 
 function partNames(root: readonly Element[]): Map<string, string> {
@@ -103,7 +119,10 @@ function readPart(measures: readonly Element[]): Pick<ImportedPart, 'notes' | 't
       }
       if ('direction' in element) {
         const direction = childrenOf(element, 'direction');
-        ahead.push({ at: place + Number(textIn(direction, 'offset') ?? 0) / divisions, marks: markedIn(direction) });
+        const marks = markedIn(direction);
+        if (Object.keys(marks).length > 0)
+          ahead.push({ at: place + Number(textIn(direction, 'offset') ?? 0) / divisions, marks });
+        if (ahead.length > MOST_AHEAD) return where;
       }
       if (!('note' in element)) continue;
       const note = childrenOf(element, 'note');

@@ -39,7 +39,7 @@ export const takeRecordSchema = wholeOf<TakeRecord>()({
     .datetime({ allowOffset: true })
     .required()
     .matches(TIME)
-    .test('day', 'must be a day that there is', (value) => isDay(value?.slice(0, 10))),
+    .test('day', 'must be a day that there is', (value) => isDay(value.slice(0, 10))),
   parameters,
   score,
   setup: wholeOf<TakeRecord['setup']>()({

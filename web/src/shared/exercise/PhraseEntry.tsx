@@ -1,6 +1,6 @@
 import { chakra, Flex } from '@chakra-ui/react';
 import { isPhrase, parsePhrase, phraseText, type PhraseNote } from '@inner-hum/core/exercise';
-import type { ImportedPart, ImportedParts } from '@inner-hum/core/formats';
+import type { ImportedPart } from '@inner-hum/core/formats';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Button, Choice } from '../../ui/controls';
@@ -26,14 +26,18 @@ export function PhraseEntry({
   const [beats, setBeats] = useState<(typeof LENGTHS)[number]>('1');
   const [parts, setParts] = useState<readonly ImportedPart[]>([]);
   const [refusal, setRefusal] = useState('');
+  /** how much of a score is read, 0–1, while one is */
+  const [share, setShare] = useState<number>();
   const notes = parsePhrase(phrase);
   const shorter = phraseText(notes.slice(0, -1));
   const choices = Array.from({ length: 45 }, (_, i) => String(horn.lowestWrittenMidi + i));
   const read = async (file: File) => {
-    const found = await readScore(file).catch(
-      (error: unknown) =>
-        ({ kind: 'refused', reason: 'notRead', detail: error instanceof Error ? error.message : '' }) as const,
-    );
+    setRefusal('');
+    setShare(0);
+    const { readScore } = await import('./readScore');
+    const found = await readScore(file, setShare);
+    setShare(undefined);
+    if (!found) return;
     setRefusal(found.kind === 'refused' ? t(`overtones.file.${found.reason}`, { detail: found.detail }) : '');
     setParts(found.kind === 'parts' ? found.parts : []);
     if (found.kind === 'parts' && found.parts.length === 1) await takePart(found.parts[0]!);
@@ -73,6 +77,14 @@ export function PhraseEntry({
       <FileButton accept=".musicxml,.xml,.mxl,.mid,.midi" testId="phrase-file" onFile={(file) => void read(file)}>
         {t('overtones.readScore')}
       </FileButton>
+      {share !== undefined && (
+        <chakra.span role="status">
+          {t('log.workingAt', { percent: Math.round(100 * share) })}{' '}
+          <Button tone="quiet" onClick={() => void import('./readScore').then(({ stopScore }) => stopScore())}>
+            {t('stand.stop')}
+          </Button>
+        </chakra.span>
+      )}
       {parts.length > 1 && (
         <Choice
           label={t('overtones.part')}
@@ -89,12 +101,6 @@ export function PhraseEntry({
       )}
     </Flex>
   );
-}
-
-async function readScore(file: File): Promise<ImportedParts> {
-  const { readMidi, readMusicXml } = await import('@inner-hum/core/formats');
-  const bytes = new Uint8Array(await file.arrayBuffer());
-  return /\.midi?$/i.test(file.name) ? readMidi(bytes) : readMusicXml(bytes);
 }
 
 /** What a phrase can hold of an imported part. */

@@ -42,6 +42,7 @@ export const overtonesWords = {
     choosePart: 'Wähle eine Stimme',
     file: {
       notRead: 'Diese Datei ist nicht als MusicXML oder MIDI lesbar ({{detail}}). Nichts wurde geändert.',
+      tooLarge: 'Diese Datei hat {{detail}} MB; 50 MB sind das Höchste. Nichts wurde geändert.',
       noNotes: 'Diese Datei enthält keine Töne. Nichts wurde geändert.',
       damaged: 'Diese Datei ist bei {{detail}} beschädigt. Nichts wurde geändert.',
     },

@@ -42,6 +42,7 @@ export const overtonesWords = {
     choosePart: 'Choose a part',
     file: {
       notRead: 'This file can’t be read as MusicXML or MIDI ({{detail}}). Nothing was changed.',
+      tooLarge: 'This file has {{detail}} MB; 50 MB is the most. Nothing was changed.',
       noNotes: 'This file has no notes. Nothing was changed.',
       damaged: 'This file is damaged at {{detail}}. Nothing was changed.',
     },

@@ -43,6 +43,7 @@ export const overtonesWords = {
     choosePart: 'Elige una parte',
     file: {
       notRead: 'Este archivo no se puede leer como MusicXML o MIDI ({{detail}}). Nada ha cambiado.',
+      tooLarge: 'Este archivo tiene {{detail}} MB; 50 MB es lo máximo. Nada ha cambiado.',
       noNotes: 'Este archivo no tiene notas. Nada ha cambiado.',
       damaged: 'Este archivo está dañado en {{detail}}. Nada ha cambiado.',
     },

@@ -42,6 +42,7 @@ export const overtonesWords = {
     choosePart: 'Choisis une partie',
     file: {
       notRead: 'Ce fichier ne se lit pas comme MusicXML ou MIDI ({{detail}}). Rien n’a changé.',
+      tooLarge: 'Ce fichier fait {{detail}} Mo ; 50 Mo est le maximum. Rien n’a changé.',
       noNotes: 'Ce fichier n’a pas de notes. Rien n’a changé.',
       damaged: 'Ce fichier est abîmé à {{detail}}. Rien n’a changé.',
     },

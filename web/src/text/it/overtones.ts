@@ -42,6 +42,7 @@ export const overtonesWords = {
     choosePart: 'Scegli una parte',
     file: {
       notRead: 'Questo file non si legge come MusicXML o MIDI ({{detail}}). Nulla è cambiato.',
+      tooLarge: 'Questo file è di {{detail}} MB; il massimo è 50 MB. Nulla è cambiato.',
       noNotes: 'Questo file non ha note. Nulla è cambiato.',
       damaged: 'Questo file è rovinato in {{detail}}. Nulla è cambiato.',
     },
