@@ -28,6 +28,8 @@ export function useListening(anyHorn = false): Listening {
   const settings = useAppSelector((state) => state.settings);
   const [recording, setRecording] = useState<Recording>();
   const hold = useRef<SoundHold>(undefined);
+  const left = useRef(false);
+  useEffect(() => () => void (left.current = true), []);
   useEffect(() => {
     if (!recording) return undefined;
     return () => {
@@ -41,11 +43,15 @@ export function useListening(anyHorn = false): Listening {
     const fresh = page.hold();
     try {
       const heard = await hearFreely(page, await fresh.open(), settings, { range: anyHorn ? ANY_HORN : undefined });
+      if (left.current) {
+        await heard.recording.stop();
+        return fresh.release();
+      }
       hold.current = fresh;
       setRecording(heard.recording);
     } catch (error) {
       fresh.release();
-      dispatch(problemMet(problemOf(error)));
+      if (!left.current) dispatch(problemMet(problemOf(error)));
     }
   };
   return { recording, on: recording !== undefined, toggle };
