@@ -1,3 +1,7 @@
+import { writeBackup, writeWeek } from '../core/formats';
+import { digestOf } from '../core/plan';
+import { FIRST_SETTINGS } from '../web/src/db/settings/settings';
+import { silentTake } from '../web/src/testing/takes';
 import { expect, goByLink, openAt, test, tooWide, withStandIn } from './app';
 
 const PLACES = [
@@ -63,12 +67,53 @@ test('no place is wider than its window, and none says anything in the console',
 });
 
 test('with text twice as large no place is wider than its window', async ({ page }) => {
-  for (const width of [820, 1280])
+  for (const width of [390, 820, 1280])
     for (const place of PLACES) {
       await openAt(page, width, place);
       await page.evaluate(() => (document.documentElement.style.fontSize = '200%'));
       // What is drawn by script follows a frame later.
       await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn))));
       expect(await page.evaluate(tooWide), `${place} at ${width}`).toEqual([]);
+    }
+});
+
+test('names of any length wrap, and make no place wider than its window', async ({ page }) => {
+  const name = (length: number) => 'Überzungenansatz'.repeat(Math.ceil(length / 16)).slice(0, length);
+  const { exercise } = FIRST_SETTINGS;
+  const block = { exercise, tries: 3, restS: 8, remark: name(400) };
+  const routine = { name: name(120), from: name(120), days: [0], must: false, remark: name(400), blocks: [block] };
+  const settings = {
+    own: [{ name: name(120), exercise }],
+    routines: [routine],
+    gear: ['reed', 'mouthpiece', 'horn', 'room'].map((part) => ({ part, name: name(120) })),
+    welcomedOn: '2026-01-01',
+    askedOn: '2026-01-01',
+  };
+  const { record, frames } = silentTake('long', 2);
+  const named = { ...record, source: { kind: 'file', name: name(240) } as const, note: name(400) };
+  const setup = { ...record.setup, reed: name(120), horn: name(120), mouthpiece: name(120), room: name(120) };
+  await page.goto('/log');
+  const buffer = Buffer.from(writeBackup([{ record: { ...named, setup }, frames }], record.startedAt, settings));
+  await page.getByTestId('restore').setInputFiles({ name: 'backup.json', mimeType: 'application/json', buffer });
+  await expect(page.getByText('1 take', { exact: true })).toBeVisible();
+  await page.goto('/students');
+  const moment = { startedAtMs: Date.parse(record.startedAt), day: '2026-03-02' };
+  const week = {
+    savedAt: record.startedAt,
+    student: { id: 'student-1', name: name(2000) },
+    from: '2026-03-02',
+    to: '2026-03-08',
+    digests: [digestOf(record, moment)],
+    notes: [{ takeId: record.id, day: '2026-03-02', text: name(400) }],
+    takes: [],
+  };
+  await page
+    .getByTestId('week-file')
+    .setInputFiles({ name: 'week.zip', mimeType: 'application/zip', buffer: Buffer.from(writeWeek(week)) });
+  await expect(page.getByText(name(2000).slice(0, 30)).first()).toBeVisible();
+  for (const width of [390, 1280])
+    for (const place of [...PLACES, 'take/long', 'students', 'students/student-1']) {
+      await openAt(page, width, place);
+      await expect.poll(() => page.evaluate(tooWide), `${place} at ${width}`).toEqual([]);
     }
 });

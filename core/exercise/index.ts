@@ -1,3 +1,4 @@
+export { isDay } from './isDay';
 export { cautionsFor } from './cautions';
 export { askedHz } from './askedHz';
 export { hearingRangeHz } from './hearingRange';

@@ -28,6 +28,14 @@ describe('note names', () => {
 });
 
 describe('phrase', () => {
+  it.each(['(G4 r A4)', '(G4 A4 r B4 C5)', '(G4 A4 r) B4', 'G4 (r A4 B4)', '(G4 r r A4 B4)'])(
+    'a rest ends a slur: %s reads the same when it is written anew',
+    (text) => {
+      const notes = parsePhrase(text);
+      notes.forEach((note, i) => expect(note.slurred === true && notes[i - 1]?.midi === null).toBe(false));
+      expect(parsePhrase(phraseText(notes))).toEqual(notes);
+    },
+  );
   it('reads names, beats and rests; an octave holds until another is named', () =>
     expect(parsePhrase('G4 A Bb:2 r:0.5, c5:1.5 | D')).toEqual([
       { midi: 67, beats: 1 },

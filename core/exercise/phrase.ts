@@ -62,7 +62,7 @@ export class PhraseError extends RangeError {
  * Notes of a text such as "G4 A4 B♭4:2 r C5:0.5": names with octave, a colon and beats where it is not one, r for a rest.
  * A name without an octave is in the octave of the one before it. Beats are quarters of a beat or multiples of them.
  * What is in parentheses is slurred; before a note may stand its dynamic, a hairpin to the next one, and how it starts:
- * "[p] [<] (G4 A4 [f] B4) [air] G4:2". Other marks of a note: what is fingered where it is an overtone, "[B♭3] F5"; a bend
+ * "[p] [<] (G4 A4 [f] B4) [air] G4:2"; a rest ends a slur. Other marks of a note: what is fingered where it is an overtone, "[B♭3] F5"; a bend
  * in cents, "[bend:50]"; "[sub]" for a subtone, "[hum]", vowels, "[ee-oo]". Of a rest: "[silence] r" with the air kept,
  * "[rest] r" with the embouchure set, "[air] r" with air through the horn, "[hear] r" to hear the next note inwardly, "[open] r" to play what one likes.
  * @throws PhraseError naming the word that is not understood
@@ -89,6 +89,8 @@ export function parsePhrase(text: string, system: NoteNameSystem = 'english'): P
     if (REST.test(name)) {
       const { air, gap = air ? 'air' : undefined, ...ofTheNext } = marks;
       marks = ofTheNext;
+      // What sounds after a rest begins anew: the slur ends before it, and another may begin after it.
+      slur = slur === 'none' || written.endsWith(')') ? 'none' : 'begins';
       return [{ midi: null, beats, ...(gap && { gap }) }];
     }
     const midi = parseNoteName(name, system, octave);

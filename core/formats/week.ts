@@ -1,7 +1,8 @@
 import { zipSync } from 'fflate';
+import { isDay } from '@inner-hum/core/exercise';
 import { familyIfKnown } from '@inner-hum/core/families';
 import { isDigest, type Digest } from '@inner-hum/core/plan';
-import { isDay, outOfBounds, type TakeRecord, type WholeTake } from '@inner-hum/core/take';
+import { outOfBounds, type TakeRecord, type WholeTake } from '@inner-hum/core/take';
 import { array, number, object, string, ValidationError } from 'yup';
 import { refusedFile, takesFrom, type RefusedFile, type UnreadTake } from './backup';
 import { filesOf, json, parsed, partsIn, recordsIn, unzipped } from './takeFiles';
@@ -51,12 +52,14 @@ export function writeWeek({ takes, ...head }: StudentWeek): Uint8Array<ArrayBuff
 }
 
 const day = () => string().required().test('day', 'must be a day that there is', isDay);
+/** Names that can stand in an address and mean no other one. */
+const STUDENT_ID = /^(?!\.+$)[\w.-]{1,100}$/;
 const text = () => string().required().max(2000);
 const headSchema = object({
   format: string().oneOf([FORMAT]).required(),
   version: number().integer().oneOf([VERSION]).required(),
   savedAt: string().required().max(100),
-  student: object({ id: text(), name: text() }).required(),
+  student: object({ id: string().matches(STUDENT_ID).required(), name: text() }).required(),
   from: day(),
   to: day(),
   digests: array().required().max(MOST_DIGESTS),

@@ -1,8 +1,12 @@
+import jstat from 'jstat';
 import { median, quantile } from '@inner-hum/core/measure';
 import type { Digest } from './digest';
 import type { Observation, Quantity } from './observation';
 
-/** How one side differs from another in a quantity, second less first, with the interval that holds 9 of 10 truths. */
+/**
+ * How one side differs from another in a quantity, second less first, with the interval that holds the truth nine of ten times for
+ * all that are looked at together.
+ */
 export interface Comparison {
   readonly quantity: Quantity;
   /** undefined: over all notes that both sides have */
@@ -49,18 +53,20 @@ interface Row {
  * bootstrap over takes (B. Efron 1979), since tones of one take are alike. `random` gives numbers in 0…1.
  */
 export function compare(first: readonly Digest[], second: readonly Digest[], random: () => number): Comparison[] {
-  return (Object.keys(MATTERS) as Quantity[]).flatMap((quantity) => {
+  const compared = (Object.keys(MATTERS) as Quantity[]).flatMap((quantity) => {
     const [a, b] = [rowsOf(first, quantity), rowsOf(second, quantity)];
     const shared = new Set(a.map((row) => row.place).filter((place) => b.some((row) => row.place === place)));
     const inBoth = (rows: readonly Row[]) => rows.filter((row) => shared.has(row.place));
     const [here, there] = [inBoth(a), inBoth(b)];
     const notes = [...new Set(here.map((row) => row.midi))].sort((x, y) => x - y);
-    const lots = [undefined, ...notes].map((midi) => {
+    return [undefined, ...notes].flatMap((midi) => {
       const own = (rows: readonly Row[]) => (midi === undefined ? rows : rows.filter((row) => row.midi === midi));
-      return compareLots(quantity, midi, own(here), own(there), random);
+      return lotsOf(quantity, midi, own(here), own(there), random) ?? [];
     });
-    return lots.flatMap((entry) => entry ?? []);
   });
+  // Of many that are looked at together one would differ by chance: over all notes, and note by note, each for itself.
+  const ofNotes = compared.filter(({ midi }) => midi !== undefined).length;
+  return compared.map((entry) => told(entry, entry.midi === undefined ? compared.length - ofNotes : ofNotes));
 }
 
 function rowsOf(digests: readonly Digest[], quantity: Quantity): Row[] {
@@ -73,13 +79,32 @@ function rowsOf(digests: readonly Digest[], quantity: Quantity): Row[] {
   );
 }
 
-function compareLots(
+/** A difference before it is known how many are looked at with it: its interval is its own. */
+type Lots = Pick<Comparison, 'quantity' | 'midi' | 'difference' | 'from' | 'to' | 'takes'>;
+
+/** What a difference tells when so many are looked at together: its interval widened so that nine of ten times all hold (Bonferroni). */
+function told({ difference, takes, quantity, ...lots }: Lots, together: number): Comparison {
+  const wider = widthOf((1 - COVER) / together) / widthOf(1 - COVER);
+  const from = difference + wider * (lots.from - difference);
+  const to = difference + wider * (lots.to - difference);
+  const limit = MATTERS[quantity]!;
+  const alike = Math.max(Math.abs(from), Math.abs(to)) < limit;
+  const decided = !alike && (from > 0 || to < 0);
+  const moreTakes =
+    decided || Math.abs(difference) < limit ? undefined : more(difference, (to - from) / 2, Math.min(...takes));
+  return { ...lots, quantity, difference, takes, from, to, decided, alike, moreTakes };
+}
+
+/** Half of an interval that leaves out so much, in standard errors. */
+const widthOf = (leftOut: number) => jstat.normal.inv(1 - leftOut / 2, 0, 1);
+
+function lotsOf(
   quantity: Quantity,
   midi: number | undefined,
   a: readonly Row[],
   b: readonly Row[],
   random: () => number,
-): Comparison | undefined {
+): Lots | undefined {
   const [first, second] = [byTake(a), byTake(b)];
   const takes = [first.length, second.length] as const;
   if (Math.min(...takes) < LEAST_TAKES) return undefined;
@@ -92,12 +117,7 @@ function compareLots(
   }
   const from = quantile(drawn, (1 - COVER) / 2);
   const to = quantile(drawn, (1 + COVER) / 2);
-  const limit = MATTERS[quantity]!;
-  const alike = Math.max(Math.abs(from), Math.abs(to)) < limit;
-  const decided = !alike && (from > 0 || to < 0);
-  const moreTakes =
-    decided || Math.abs(difference) < limit ? undefined : more(difference, (to - from) / 2, Math.min(...takes));
-  return { quantity, midi, difference, from, to, takes, decided, alike, moreTakes };
+  return { quantity, midi, difference, from, to, takes };
 }
 
 /** The half width of an interval shrinks with the square root of the takes. */

@@ -1,6 +1,5 @@
-import type { ExerciseParameters, Trial } from '@inner-hum/core/exercise';
+import { isDay, type ExerciseParameters, type Trial } from '@inner-hum/core/exercise';
 import { familyById, usualExercise } from '@inner-hum/core/families';
-import { isDay } from '@inner-hum/core/take';
 import { isHornId, noteName, sizeOf, type HornId } from '@inner-hum/core/theory';
 import { array, number, object, string } from 'yup';
 import type { Digest } from './digest';
@@ -85,9 +84,13 @@ const EXPERIMENT = object({
         .required()
         .length(2),
       chosen: numberIn(-1, VARIANTS.max - 1),
-    }).required(),
+    })
+      .noUnknown()
+      .required(),
   ).required(),
-}).required();
+})
+  .noUnknown()
+  .required();
 
 /**
  * The order of the rounds, by chance and balanced. *ways*: two rounds are one another's mirror, so that what gets better
@@ -172,7 +175,7 @@ export function takesOf(experiment: Experiment, takes: readonly Digest[]): Diges
 
 /** Whether a stored or imported value is an experiment that can be played. */
 export function isExperiment(value: unknown): value is Experiment {
-  const fits: boolean = EXPERIMENT.isValidSync(value);
+  const fits: boolean = EXPERIMENT.isValidSync(value, { strict: true });
   if (!fits) return false;
   const { variants, order } = value as Experiment;
   return order.every((round) => round.every((variant) => variant < variants.length));

@@ -6,6 +6,7 @@ declare module 'jstat' {
       inv(probability: number, freedom: number): number;
       cdf(value: number, freedom: number): number;
     };
+    readonly normal: { inv(probability: number, mean: number, deviation: number): number };
     readonly binomial: { cdf(successes: number, tries: number, probability: number): number };
     /** of square matrices, as lists of rows */
     inv(matrix: readonly (readonly number[])[]): number[][];

@@ -67,7 +67,8 @@ export function isRoutine(value: unknown): value is Routine {
 
 /** A routine as it came from outside, without anything that no routine has; undefined when it can't be played. */
 export function routineFrom(value: unknown): Routine | undefined {
-  if (!isRoutine(value)) return undefined;
+  // One's own may be empty while it is laid out; what comes from others is to be played.
+  if (!isRoutine(value) || value.blocks.length === 0) return undefined;
   const { name, from, days, must, remark, blocks, remarks } = value;
   return {
     name,

@@ -46,6 +46,27 @@ describe('compare', () => {
     const [a, b] = [lot('a', 6, 0, 5), lot('b', 6, 9, 6)];
     expect(compared(a, b)[0]!.difference).toBeCloseTo(-compared(b, a)[0]!.difference);
   });
+  it('of many quantities that do not differ, hardly any is decided by chance', () => {
+    const values = (random: SeededRandom) => ({
+      pitchCentreCents: 4 * random.normal(),
+      pitchSteadinessCents: 2 + random.normal(),
+      responseS: 0.1 + 0.03 * random.normal(),
+      softestDb: -40 + 3 * random.normal(),
+      breathRatioDb: -30 + 3 * random.normal(),
+      centroidPartials: 4 + random.normal(),
+      levelAgainstPlanDb: 3 * random.normal(),
+    });
+    const lots = (name: string, seed: number) => {
+      const random = new SeededRandom(seed);
+      return Array.from({ length: 8 }, (_, i) => digest(`${name}${i}`, i + 1, [seen({ values: values(random) })]));
+    };
+    const overall = Array.from({ length: 40 }, (_, i) =>
+      compared(lots('a', 100 + i), lots('b', 200 + i)).filter(({ midi }) => midi === undefined),
+    );
+    expect(overall.every((quantities) => quantities.length === 7)).toBe(true);
+    // Each by itself, eleven of these would decide something.
+    expect(overall.filter((quantities) => quantities.some(({ decided }) => decided)).length).toBeLessThanOrEqual(6);
+  });
   it('compares nothing with too little', () => expect(compared(lot('a', 2, 0, 1), lot('b', 9, 9, 2))).toEqual([]));
 });
 

@@ -1,6 +1,6 @@
+import { isDay } from '@inner-hum/core/exercise';
 import { isPlayed } from '@inner-hum/core/families';
 import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
-import { isDay } from '@inner-hum/core/take';
 import { INSTRUMENTS } from '@inner-hum/core/theory';
 import type { Cell } from './cells';
 import type { Digest } from './digest';

@@ -1,5 +1,4 @@
 export { freeTake, heldTones, type FreeTake, type HeldTone, type FreeWish, type Masked } from './freePlay';
-export { isDay } from './day';
 export { judgedAnew, type JudgedAnew } from './judgeAnew';
 export { migrate } from './migrate';
 export { takeOf, type HeardTake } from './outcome';

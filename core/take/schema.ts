@@ -1,8 +1,7 @@
-import type { Trial } from '@inner-hum/core/exercise';
+import { isDay, type Trial } from '@inner-hum/core/exercise';
 import { DEMAND_CENTS, type AudioPath, type LostSound } from '@inner-hum/core/measure';
 import { A4_RANGE_HZ, type LevelRuler } from '@inner-hum/core/theory';
 import { array, boolean, lazy, mixed, number, object, string } from 'yup';
-import { isDay } from './day';
 import { outOfBounds } from './outOfBounds';
 import { packedLength } from './packedFrames';
 import type { PickUp, TakeRecord, TakeRemark, WholeTake } from './record';

@@ -9,6 +9,8 @@ import { LIMITS, serve } from './serve';
 const root = mkdtempSync(join(tmpdir(), 'served-'));
 mkdirSync(join(root, 'assets'));
 writeFileSync(join(root, 'index.html'), '<!doctype html><title>page</title>' + ' '.repeat(4000));
+writeFileSync(join(root, 'index.html.br'), 'small');
+writeFileSync(join(root, 'assets/a-1234.js.br'), 'small');
 writeFileSync(join(root, 'assets/a-1234.js'), 'export {};'.repeat(500));
 const server = createApp(root).listen(0);
 const get = (path: string) => fetch(`http://localhost:${(server.address() as AddressInfo).port}${path}`);
@@ -36,7 +38,14 @@ describe('server', () => {
       headers: { accept: 'text/html' },
     });
     expect(await response.text()).toContain('<title>page</title>');
-    expect((await get('/assets/none.js')).status).toBe(404);
+    for (const path of [
+      '/assets/none.js',
+      '/nothing.js',
+      '/deep/nothing.css',
+      '/index.html.br',
+      '/assets/a-1234.js.br',
+    ])
+      expect((await get(path)).status, path).toBe(404);
   });
   it('answers HEAD like GET, without a body', async () => {
     for (const path of ['/', '/take/x', '/assets/a-1234.js', '/healthz']) {

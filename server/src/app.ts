@@ -8,6 +8,8 @@ const YEAR_S = 31_536_000;
 const MADE_SMALL = { enableBrotli: true, orderPreference: ['br' as const] };
 /** Hash of the empty style element that the styling library inserts before it writes rules by script. */
 const EMPTY_STYLE = "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='";
+/** An address that names a file: where there is none, the page is no answer. */
+const FILE = /\.[a-z0-9]{1,12}$/i;
 /** The one style sheet that the notation package puts into each part that it draws; always the same text. */
 const NOTATION_STYLE = "'sha256-BCpnf71gZdCsSCHDzyB1RsBbZ0qQdqseK6v+yJsgg30='";
 
@@ -51,11 +53,13 @@ export function createApp(root: string): Express {
     response.type('text').send('ok');
   });
   app.use(compression());
+  // The small copies are for who asks for the file itself.
+  app.get(/\.(br|gz)$/, (_request, response) => void response.sendStatus(404));
   const assets = { immutable: true, maxAge: YEAR_S * 1000, fallthrough: false };
   app.use('/assets', staticGzip(`${root}/assets`, { ...MADE_SMALL, index: false, serveStatic: assets }));
   app.use(staticGzip(root, { ...MADE_SMALL, index: 'index.html', serveStatic: { cacheControl: true, maxAge: 0 } }));
   app.use((request, response, next) => {
-    if (!['GET', 'HEAD'].includes(request.method) || !request.accepts('html')) return next();
+    if (!['GET', 'HEAD'].includes(request.method) || !request.accepts('html') || FILE.test(request.path)) return next();
     response.setHeader('Cache-Control', 'no-cache');
     response.sendFile('index.html', { root });
   });

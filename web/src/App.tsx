@@ -2,11 +2,12 @@ import { ChakraProvider } from '@chakra-ui/react';
 import { Suspense } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Provider } from 'react-redux';
-import { BrowserRouter, Link, matchPath, Navigate, Route, Routes } from 'react-router';
+import { BrowserRouter, matchPath, Navigate, Route, Routes } from 'react-router';
 import { HOME } from './base/home';
 import { i18next, withAllWords } from './text/i18n';
 import { AppFrame } from './features/frame/AppFrame';
 import { Boundary } from './shared/page/Boundary';
+import { NotFound } from './shared/page/NotFound';
 import type { PageSound } from './practice/pageSound';
 import { PageSoundProvider } from './practice/usePageSound';
 import { late, type LatePart } from './ui/late';
@@ -76,14 +77,7 @@ function Places() {
           {Object.entries(PLACES).map(([path, Place]) => (
             <Route key={path} path={path} element={<Place />} />
           ))}
-          <Route
-            path="*"
-            element={
-              <p>
-                {t('app.notFound')} <Link to="/stand">{t('app.toStand')}</Link>
-              </p>
-            }
-          />
+          <Route path="*" element={<NotFound />} />
         </Route>
       </Routes>
     </Suspense>

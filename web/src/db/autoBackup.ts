@@ -51,7 +51,8 @@ export async function backUpWhenDue(settings: Settings): Promise<void> {
   // One at a time: another page may be at it.
   await withFreeLock(LOCK, async () => {
     const folder = await chosen();
-    if (!folder || Date.now() - folder.lastMs < EVERY_MS) return;
+    // A last one that is still to come was written by a clock that was ahead.
+    if (!folder || Math.abs(Date.now() - folder.lastMs) < EVERY_MS) return;
     if ((await (folder.handle as Permitted).queryPermission({ mode: 'readwrite' })) !== 'granted') return;
     await write(folder.handle, settings);
   });

@@ -1,3 +1,4 @@
+import { isDay } from '@inner-hum/core/exercise';
 import {
   tonesKey,
   trend,
@@ -7,7 +8,7 @@ import {
   type TonesAsked,
   type Trend,
 } from '@inner-hum/core/plan';
-import { isDay, type TakeRecord } from '@inner-hum/core/take';
+import type { TakeRecord } from '@inner-hum/core/take';
 import { database } from './database';
 
 /** What takes are looked for by: tags that all must be there, and the day from which on. */

@@ -21,7 +21,9 @@ export const Button = chakra('button', {
     fontSize: 'body',
     fontWeight: 600,
     cursor: 'pointer',
-    whiteSpace: 'nowrap',
+    // It keeps its width in a row; wider than its row it breaks.
+    flexShrink: 0,
+    maxWidth: '100%',
     textDecoration: 'none',
     _hover: { bg: 'channel' },
     _disabled: { opacity: 0.45, cursor: 'default' },

@@ -1,7 +1,8 @@
 // @vitest-environment happy-dom
-import { act, cleanup, render, screen } from '@testing-library/react';
+import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { Suspense } from 'react';
 import { afterEach, expect, it } from 'vitest';
+import { Boundary } from '../shared/page/Boundary';
 import { late } from './late';
 
 afterEach(cleanup);
@@ -30,4 +31,19 @@ it('what was fetched before is there at once, and stays as it is', async () => {
   const there = screen.getByText('the place');
   rerender(inWaiting(Part));
   expect(screen.getByText('the place')).toBe(there);
+});
+
+it('what could not be fetched is fetched anew when it is tried again', async () => {
+  let tries = 0;
+  const Part = late(async () => {
+    if (tries++ === 0) throw new Error('no network');
+    return { default: Place };
+  });
+  const place = () => (
+    <Boundary broken={(_, again) => <button onClick={again}>again</button>}>{inWaiting(Part)}</Boundary>
+  );
+  render(place());
+  fireEvent.click(await screen.findByText('again'));
+  expect(await screen.findByText('the place')).toBeTruthy();
+  expect(tries).toBe(2);
 });

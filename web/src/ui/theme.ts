@@ -53,7 +53,8 @@ export const system = createSystem(
         textDecorationThickness: '1.5px',
       },
       '::selection': { bg: 'accent', color: 'onAccent' },
-      '*': { _motionReduce: { transition: 'none !important', animation: 'none !important' } },
+      // A name of any length breaks where it must: no page is wider than its window.
+      '*': { overflowWrap: 'anywhere', _motionReduce: { transition: 'none !important', animation: 'none !important' } },
     },
     theme: {
       breakpoints: { sm: '30em', md: '48em', lg: '64em', xl: '80em' },

@@ -1,6 +1,5 @@
-import type { ExerciseParameters } from '@inner-hum/core/exercise';
+import { isDay, type ExerciseParameters } from '@inner-hum/core/exercise';
 import { isExercise } from '@inner-hum/core/families';
-import { isDay } from '@inner-hum/core/take';
 import { INSTRUMENTS } from '@inner-hum/core/theory';
 import { boolean, mixed, number, string, type AnySchema } from 'yup';
 

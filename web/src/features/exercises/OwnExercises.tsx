@@ -53,8 +53,8 @@ export function OwnExercises({
         {t('exercise.own')}
       </chakra.h2>
       {own.map((kept) => (
-        <Flex key={kept.name} align="center" gap="8px">
-          <chakra.span flex="1 1 auto">{kept.name}</chakra.span>
+        <Flex key={kept.name} align="center" gap="8px" wrap="wrap">
+          <chakra.span flex="1 1 12rem">{kept.name}</chakra.span>
           <Button tone="quiet" onClick={() => onUse(kept.exercise)}>
             {t('exercise.use')}
           </Button>

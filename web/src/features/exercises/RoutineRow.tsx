@@ -57,7 +57,9 @@ export function RoutineRow({
               .join(' · ')}
           </chakra.span>
         </chakra.span>
-        <Button onClick={start}>{t('routines.start')}</Button>
+        <Button onClick={start} disabled={blocks.length === 0}>
+          {t('routines.start')}
+        </Button>
         <Button tone="quiet" onClick={() => saveFile(`${routine.name}.json`, 'application/json', routineFile(signed))}>
           {t('routines.file')}
         </Button>

@@ -2,6 +2,7 @@ import { Box, chakra } from '@chakra-ui/react';
 import { useTranslation } from 'react-i18next';
 import { Route, Routes } from 'react-router';
 import { PageTitle, ViewLinks } from '../../ui/PageTitle';
+import { NotFound } from '../../shared/page/NotFound';
 import { useAppSelector } from '../../store';
 import { CompareView } from './CompareView';
 import { ExperimentPage } from './ExperimentPage';
@@ -37,6 +38,7 @@ export default function HornPage() {
         <Route path="compare/:id" element={<ExperimentPage />} />
         <Route path="sheet" element={<TendencySheet />} />
         <Route path="leak" element={<LeakView />} />
+        <Route path="*" element={<NotFound />} />
       </Routes>
     </Box>
   );

@@ -1,6 +1,7 @@
 import { edgeText } from '../../text/edgeText';
 import { formatNumber, formatSigned } from '../../text/format';
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
+import { highestNote } from '@inner-hum/core/exercise';
 import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
 import { edgeOf, exerciseFor, needs, ofNote, secondsOn, type NoteOnMap, type TrendPoint } from '@inner-hum/core/plan';
 import { regularFingering } from '@inner-hum/core/theory';
@@ -17,6 +18,7 @@ import { needText } from '../../text/needText';
 import { SectionTitle } from '../../ui/PageTitle';
 import { TakeLine } from '../../shared/take/TakeLine';
 import { TrendChartLater } from '../../ui/TrendChartLater';
+import { NotFound } from '../../shared/page/NotFound';
 import { useNoteName } from '../../text/useNoteName';
 import { useKeyed } from '../../shared/stored/useKeyed';
 import { useOpenExercise } from '../../shared/exercise/useOpenExercise';
@@ -32,12 +34,19 @@ const SHOWN_TAKES = 12;
 const NO_NOTES: readonly NoteOnMap[] = [];
 const NO_POINTS: readonly TrendPoint[] = [];
 
-/** One note: how it is now, how that came about, its takes, and what to practise. */
+/** One note of the horn; what is none is no page. */
 export function NotePage() {
+  const midi = Number(useParams()['midi']);
+  const horn = useHorn();
+  const isOfHorn = Number.isInteger(midi) && midi >= horn.lowestWrittenMidi && midi <= highestNote(horn);
+  return isOfHorn ? <OneNote midi={midi} /> : <NotFound />;
+}
+
+/** How it is now, how that came about, its takes, and what to practise. */
+function OneNote({ midi }: { readonly midi: number }) {
   const { t } = useTranslation();
   const nameOf = useNoteName();
   const open = useOpenExercise();
-  const midi = Number(useParams()['midi']);
   const instrumentId = useAppSelector((state) => state.settings.instrumentId);
   const horn = useHorn();
   const { notes = NO_NOTES, others } = useHornMap();

@@ -2,6 +2,7 @@ import { Box } from '@chakra-ui/react';
 import { useTranslation } from 'react-i18next';
 import { Route, Routes } from 'react-router';
 import { PageTitle, ViewLinks } from '../../ui/PageTitle';
+import { NotFound } from '../../shared/page/NotFound';
 import { LatticeView } from './LatticeView';
 import { Notebook } from './Notebook';
 import { RoutePlanner } from './RoutePlanner';
@@ -24,6 +25,7 @@ export default function OvertonesPage() {
         <Route index element={<LatticeView />} />
         <Route path="route" element={<RoutePlanner />} />
         <Route path="notebook" element={<Notebook />} />
+        <Route path="*" element={<NotFound />} />
       </Routes>
     </Box>
   );

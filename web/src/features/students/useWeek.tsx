@@ -3,7 +3,7 @@ import { addDays, addWeeks, startOfISOWeek } from 'date-fns';
 import { useTranslation } from 'react-i18next';
 import { useSearchParams } from 'react-router';
 import { useDay } from '../../shared/page/useDay';
-import { isDay } from '@inner-hum/core/take';
+import { isDay } from '@inner-hum/core/exercise';
 import { dayOf, noonOf } from '../../base/days';
 import { formatDate } from '../../text/format';
 import { Button } from '../../ui/controls';

@@ -5,6 +5,7 @@ import { isDamagedRow } from '../../db/derived';
 import { backupService } from '../../db/backup';
 import { rawTake } from '../../db/takes';
 import { Button } from '../../ui/controls';
+import { tryFailedAgain } from '../../ui/late';
 import { saveFile } from '../../base/saveFile';
 import { deleteTake } from '../../store/undo';
 import { detailOf } from '../../base/detailOf';
@@ -24,11 +25,15 @@ export class Boundary extends Component<BoundaryProps, { readonly error: { reado
     return { error: { cause } };
   }
   override componentDidUpdate({ about }: BoundaryProps) {
-    if (about !== this.props.about && this.state.error) this.setState({ error: null });
+    if (about !== this.props.about && this.state.error) this.again();
   }
   override render() {
     const { error } = this.state;
-    return error ? this.props.broken(error.cause, () => this.setState({ error: null })) : this.props.children;
+    return error ? this.props.broken(error.cause, () => this.again()) : this.props.children;
+  }
+  private again(): void {
+    tryFailedAgain();
+    this.setState({ error: null });
   }
 }
 

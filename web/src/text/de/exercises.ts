@@ -207,7 +207,7 @@ export const exercisesWords = {
   },
   phrase: {
     plain: 'Namen mit Oktave; :2 für zwei Schläge, r für eine Pause.',
-    help: 'Namen mit Oktave; :2 für zwei Schläge, r für eine Pause, ( ) für einen Bogen, [p] [f] [<] [>] für die Lautstärke, [air] für einen Beginn ohne Zunge.',
+    help: 'Namen mit Oktave; :2 für zwei Schläge, r für eine Pause, ( ) für einen Bogen, den eine Pause beendet, [p] [f] [<] [>] für die Lautstärke, [air] für einen Beginn ohne Zunge.',
     marks:
       '[B3] F5: F5 als Oberton von B3. [bend:50] beugt um 50 Cent, [sub] ist Subtone, [hum] wird gesummt, [ee-oo] sind Vokale. Vor einer Pause: [silence] Luftdruck bleibt, [rest] Ansatz bleibt, [air] Luft durchs Horn, [hear] den nächsten Ton innerlich hören, [open] frei spielen.',
     mark: 'Wort {{word}}, „{{text}}“, ist hier kein Zeichen: pp bis ff, <, >, air, sub, hum, bend:50, ee-oo oder der gegriffene Ton; vor einer Pause silence, rest, air oder hear.',

@@ -177,7 +177,7 @@ export const exercisesWords = {
   },
   phrase: {
     plain: 'Names with octave; :2 for two beats, r for a rest.',
-    help: 'Names with octave; :2 for two beats, r for a rest, ( ) for a slur, [p] [f] [<] [>] for dynamics, [air] for a start without the tongue.',
+    help: 'Names with octave; :2 for two beats, r for a rest, ( ) for a slur, which a rest ends, [p] [f] [<] [>] for dynamics, [air] for a start without the tongue.',
     marks:
       '[B♭3] F5: F5 as an overtone of B♭3. [bend:50] bends by 50 cents, [sub] is a subtone, [hum] is hummed, [ee-oo] are vowels. Before a rest: [silence] air kept under pressure, [rest] embouchure set, [air] air through the horn, [hear] hear the next note, [open] play what you like.',
     mark: 'Word {{word}}, “{{text}}”, is no sign here: pp to ff, <, >, air, sub, hum, bend:50, ee-oo, or the note that is fingered; before a rest silence, rest, air or hear.',

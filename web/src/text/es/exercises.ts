@@ -203,7 +203,7 @@ export const exercisesWords = {
   },
   phrase: {
     plain: 'Nombres con octava; :2 para dos tiempos, r para un silencio.',
-    help: 'Nombres con octava; :2 para dos tiempos, r para un silencio, ( ) para una ligadura, [p] [f] [<] [>] para los matices, [air] para empezar sin lengua.',
+    help: 'Nombres con octava; :2 para dos tiempos, r para un silencio, ( ) para una ligadura, que un silencio termina, [p] [f] [<] [>] para los matices, [air] para empezar sin lengua.',
     marks:
       '[Si♭3] Fa5: Fa5 como armónico de Si♭3. [bend:50] baja 50 cents, [sub] es subtono, [hum] se canturrea, [ee-oo] son vocales. Antes de un silencio: [silence] presión mantenida, [rest] embocadura puesta, [air] aire por el saxofón, [hear] oír la nota siguiente, [open] tocar libre.',
     mark: 'La palabra {{word}}, «{{text}}», no es un signo aquí: de pp a ff, <, >, air, sub, hum, bend:50, ee-oo o la nota digitada; antes de un silencio: silence, rest, air o hear.',

@@ -207,7 +207,7 @@ export const exercisesWords = {
   },
   phrase: {
     plain: 'Noms avec octave ; :2 pour deux temps, r pour un silence.',
-    help: 'Noms avec octave ; :2 pour deux temps, r pour un silence, ( ) pour une liaison, [p] [f] [<] [>] pour les nuances, [air] pour un départ sans langue.',
+    help: 'Noms avec octave ; :2 pour deux temps, r pour un silence, ( ) pour une liaison, qu’un silence termine, [p] [f] [<] [>] pour les nuances, [air] pour un départ sans langue.',
     marks:
       '[Si♭3] Fa5 : Fa5 comme harmonique de Si♭3. [bend:50] plie de 50 cents, [sub] est un subtone, [hum] est fredonné, [ee-oo] sont des voyelles. Avant un silence : [silence] pression gardée, [rest] embouchure en place, [air] air dans le saxophone, [hear] entendre la note suivante, [open] jouer librement.',
     mark: 'Le mot {{word}}, « {{text}} », n’est pas un signe ici : pp à ff, <, >, air, sub, hum, bend:50, ee-oo, ou la note doigtée ; avant un silence : silence, rest, air ou hear.',

@@ -204,7 +204,7 @@ export const exercisesWords = {
   },
   phrase: {
     plain: 'Nomi con ottava; :2 per due tempi, r per una pausa.',
-    help: 'Nomi con ottava; :2 per due tempi, r per una pausa, ( ) per una legatura, [p] [f] [<] [>] per le dinamiche, [air] per un attacco senza lingua.',
+    help: 'Nomi con ottava; :2 per due tempi, r per una pausa, ( ) per una legatura, che una pausa termina, [p] [f] [<] [>] per le dinamiche, [air] per un attacco senza lingua.',
     marks:
       '[Si♭3] Fa5: Fa5 come armonico di Si♭3. [bend:50] scende di 50 cent, [sub] è subtone, [hum] si canticchia, [ee-oo] sono vocali. Prima di una pausa: [silence] pressione tenuta, [rest] imboccatura ferma, [air] aria nel sax, [hear] sentire la nota che segue, [open] suonare libero.',
     mark: 'La parola {{word}}, «{{text}}», qui non è un segno: da pp a ff, <, >, air, sub, hum, bend:50, ee-oo o la nota diteggiata; prima di una pausa silence, rest, air o hear.',

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { isDay } from './day';
+import { isDay } from './isDay';
 
 it.each(['2026-02-28', '2024-02-29', '2000-02-29', '2026-12-31', '1999-01-01'])('%s is a day', (day) =>
   expect(isDay(day)).toBe(true),
