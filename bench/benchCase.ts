@@ -1,3 +1,10 @@
+/** A pitch that goes to and fro, so far to each side, each way in a time drawn between two, seconds. */
+export interface Wander {
+  readonly cents: number;
+  readonly fromS: number;
+  readonly toS: number;
+}
+
 /** One tone of a bench case. Times in seconds, cents against `hz`. */
 export interface Tone {
   readonly startS: number;
@@ -13,6 +20,7 @@ export interface Tone {
   readonly releaseS?: number;
   readonly jitterCents?: number;
   readonly vibrato?: { readonly hz: number; readonly cents: number };
+  readonly wanders?: Wander;
   /** the tube's own fundamental as n-th part of the pitch, and how far under the tone it stays, dB */
   readonly residue?: { readonly partial: number; readonly db: number };
   /** every other period is larger by this share for a while after the start: the octave below sounds with the tone */
@@ -72,6 +80,7 @@ export interface SummedTone {
   /** how far single periods differ in length, cents, and in size, as a share of it */
   readonly jitterCents: number;
   readonly shimmer: number;
+  readonly wanders?: Wander;
   /** power of the breath against the tone, dB; how far it follows the reed, 0 steady … 1 shut once a period */
   readonly breathDb: number;
   readonly breathPulse: number;

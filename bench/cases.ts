@@ -119,6 +119,31 @@ function airyCases({ at, add }: HornCases): void {
     };
     add(`summed subtone ${semitones}`, 'rough subtone, summed', [], { summed, lengthS: 3.7 });
   }
+  const wanders = { cents: 14, fromS: 0.3, toS: 1 } as const;
+  for (const [semitones, breathDb] of [
+    [1, -6],
+    [3, -8],
+    [6, -10],
+    [4, -4],
+  ] as const) {
+    const rough = { amplitude: 0.06, brightness: 0.7, breathDb, airBeforeS: 0.3, shimmer: 0.12, jitterCents: 4 };
+    add(`wandering subtone ${semitones}`, 'rough subtone, wandering', [
+      { ...long(at(semitones), 'pp', { ...rough, wanders }), endS: 6 },
+    ]);
+    const summed = {
+      startS: 0.5,
+      endS: 6,
+      hz: at(semitones),
+      jitterCents: 4,
+      shimmer: 0.12,
+      breathDb,
+      breathPulse: 0.7,
+    };
+    add(`summed wandering subtone ${semitones}`, 'rough subtone, wandering', [], {
+      summed: { ...summed, wanders },
+      lengthS: 6.7,
+    });
+  }
   add(
     'short airy notes',
     'short airy notes',

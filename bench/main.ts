@@ -122,7 +122,7 @@ function demands(): string[][] {
     ['false tones', '≤ 1 %', '≤ 0.3 %', percent(all.falseTone, all.toneless)],
     ['subtone: right', '≥ 99 %', '≥ 99.7 %', right],
     ['subtone: cents 95th', '≤ 10', '≤ 4', quantile(subtone.cents, 0.95).toFixed(2)],
-    ...['rough subtone', 'rough subtone, summed'].map((name) => [
+    ...['rough subtone', 'rough subtone, summed', 'rough subtone, wandering'].map((name) => [
       `${name}: cents 95th`,
       '≤ 8',
       '≤ 4',

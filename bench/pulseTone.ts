@@ -1,5 +1,6 @@
 import { HOP_S, RATE_HZ, type Tone } from './benchCase';
 import type { BenchRandom } from './random';
+import { wandering } from './wander';
 
 export function addPulseTone(
   out: Float64Array,
@@ -23,6 +24,7 @@ export function addPulseTone(
   let phase = random.uniform();
   let tubePhase = random.uniform();
   const step = Math.round(HOP_S * RATE_HZ);
+  const strays = tone.wanders && wandering(tone.wanders, random);
   const rho = Math.exp(-1 / (2 * Math.max(1, jitter * jitter)));
   for (let i = 0; i < length; i++) {
     if (i % step === 0) {
@@ -33,6 +35,7 @@ export function addPulseTone(
     const t = i / RATE_HZ;
     const blend = (i % step) / step;
     let cents = wander + (wanderTarget - wander) * blend;
+    if (strays) cents += strays(t);
     if (tone.vibrato) cents += tone.vibrato.cents * Math.sin(2 * Math.PI * tone.vibrato.hz * t);
     const hz = tone.hz * 2 ** (cents / 1200);
     const remaining = (length - i) / RATE_HZ;

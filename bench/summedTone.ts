@@ -1,5 +1,6 @@
 import { RATE_HZ, type SummedTone } from './benchCase';
 import type { BenchRandom } from './random';
+import { wandering } from './wander';
 
 /** Sizes of a subtone's partials, the first as 0 dB. */
 const PARTIALS_DB = [0, -12, -22, -30, -36] as const;
@@ -22,6 +23,7 @@ export function addSummedTone(
   const length = Math.round((tone.endS - tone.startS) * RATE_HZ);
   const sizes = PARTIALS_DB.map((db) => 10 ** (db / 20));
   const hz = new Float64Array(length);
+  const strays = tone.wanders && wandering(tone.wanders, random);
   const voice = new Float64Array(length);
   const breath = new Float64Array(length);
   let [phase, period, wander, target, low, high] = [random.uniform(), -1, 0, 0, 0, 0];
@@ -37,7 +39,7 @@ export function addSummedTone(
     }
     if (i % Math.round(0.1 * RATE_HZ) === 0) target = WANDER_STAYS * target + WANDER_CENTS * random.normal();
     wander += (target - wander) / 2000;
-    hz[i] = tone.hz * 2 ** (wander / 1200);
+    hz[i] = tone.hz * 2 ** ((wander + (strays?.(i / RATE_HZ) ?? 0)) / 1200);
     const blend = 0.5 - 0.5 * Math.cos(Math.PI * (phase - period));
     phase += (hz[i]! * 2 ** ((last.cents + (next.cents - last.cents) * blend) / 1200)) / RATE_HZ;
     const wave = sizes.reduce((sum, size, k) => sum + size * Math.sin(2 * Math.PI * (k + 1) * phase + k), 0);

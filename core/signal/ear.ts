@@ -35,6 +35,7 @@ const SILENT_BELOW_DB = -78;
 /** Below these periodicities a longer window is worth its blur. */
 const NOISY_BELOW = 0.985;
 const AIRY_BELOW = 0.94;
+const ROUGH_BELOW = 0.9;
 
 /**
  * The ear: takes sound in blocks of any size, decides frames with {@link LIVE_LAG_FRAMES} of look-ahead, and at the end
@@ -212,7 +213,15 @@ export class Ear {
 
   /** Pitch and partials, the window longer the noisier it is, in the coarsest layer that holds all the partials. */
   private refine(index: number, coarseHz: number, confidence: number): Harmonics {
-    const kind = confidence < AIRY_BELOW ? 'airy' : confidence < NOISY_BELOW ? 'noisy' : 'clean';
+    // Of a rough subtone one long window tells more than many short ones put together.
+    const kind =
+      confidence < ROUGH_BELOW
+        ? 'rough'
+        : confidence < AIRY_BELOW
+          ? 'airy'
+          : confidence < NOISY_BELOW
+            ? 'noisy'
+            : 'clean';
     const layer =
       this.layers.findLast((candidate) => candidate.harmonics.holdsAllPartials(coarseHz)) ?? this.layers[0]!;
     layer.harmonics.measure(layer.thin.output, this.thinIndex(index, layer), coarseHz, kind);

@@ -6,10 +6,10 @@ import { AT_ONCE, type Row, emptyRow, sumFive } from './partialRow';
 /** Fewest periods in a window. */
 const MIN_PERIODS = 3;
 /** Window lengths, seconds, by how noisy the tone is. */
-const WINDOW_S = { clean: 0.03, noisy: 0.05, airy: 0.1 } as const;
-/** A noisy low tone needs more: so many periods, but no longer than this, seconds. */
-const PERIODS = { clean: MIN_PERIODS, noisy: 7, airy: 14 } as const;
-const LONGEST_S = 0.16;
+const WINDOW_S = { clean: 0.03, noisy: 0.05, airy: 0.1, rough: 0.2 } as const;
+/** A noisy low tone needs more (a rough one has all it may): so many periods, but no longer than this, seconds. */
+const PERIODS = { clean: MIN_PERIODS, noisy: 7, airy: 14, rough: Infinity } as const;
+const LONGEST_S = { clean: 0.16, noisy: 0.16, airy: 0.16, rough: 0.2 } as const;
 /** Partials above this share of the sample rate are left out (the thinning filter falls off there). */
 const TOP_SHARE = 0.36;
 /** A partial that wants to move the pitch by more than this is somebody else's sound. */
@@ -46,7 +46,7 @@ export class Harmonics {
     private readonly sampleRateHz: number,
     minHz: number,
   ) {
-    const longest = Math.ceil((Math.max(1.1 * LONGEST_S, MIN_PERIODS / minHz) * sampleRateHz) / 2) + 8;
+    const longest = Math.ceil((Math.max(1.1 * LONGEST_S.rough, MIN_PERIODS / minHz) * sampleRateHz) / 2) + 8;
     this.even = emptyRow(longest + 2);
     this.odd = emptyRow(longest + 2);
     this.evenSlope = emptyRow(longest + 2);
@@ -65,7 +65,7 @@ export class Harmonics {
    * seen.
    */
   measure(sound: SampleStore, centre: number, coarseHz: number, noise: keyof typeof WINDOW_S): void {
-    const windowS = Math.max(WINDOW_S[noise], Math.min(LONGEST_S, PERIODS[noise] / coarseHz));
+    const windowS = Math.max(WINDOW_S[noise], Math.min(LONGEST_S[noise], PERIODS[noise] / coarseHz));
     let hz = coarseHz;
     for (let round = 0; round < 2; round++) {
       this.project(sound, centre, hz, windowS);

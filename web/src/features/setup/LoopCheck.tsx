@@ -65,11 +65,11 @@ function useLoop() {
   const [outcome, setOutcome] = useState('');
   const recording = useRef<Recording>(undefined);
   const hold = useRef<SoundHold>(undefined);
-  const left = useRef(false);
+  const gone = useRef<AbortController>(undefined);
   // Who leaves the page does not want to know any more: what comes of it then is nobody's refusal.
   useEffect(
     () => () => {
-      left.current = true;
+      gone.current?.abort();
       void recording.current?.stop().catch(() => undefined); // an ear that has ended needs no stop
       hold.current?.release();
     },
@@ -81,18 +81,19 @@ function useLoop() {
     setRunning(true);
     setOutcome('');
     dispatch(problemMet(null));
+    const { signal } = (gone.current = new AbortController());
     const held = (hold.current = page.hold());
     try {
       const input = await held.open();
       const heard = await hearFreely(page, input, settings, { retainS: Infinity });
       recording.current = heard.recording;
-      if (left.current) return await heard.recording.stop();
+      if (signal.aborted) return await heard.recording.stop();
       const { context } = input;
       let atS = context.currentTime + LEAD_S;
       const clicksAtS = GAPS_S.map((gap) => (atS += gap));
       for (const value of clicksAtS) click(context, value, false);
       await new Promise((resolve) => setTimeout(resolve, 1000 * (atS - context.currentTime + TAIL_S)));
-      if (left.current) return;
+      if (signal.aborted) return;
       const result = await heard.recording.finishLoop(clicksAtS);
       const counts = { heard: result.heard, played: result.played };
       if (result.kind === 'refused') {
@@ -104,7 +105,7 @@ function useLoop() {
       dispatch(settingsChanged({ loops: { ...now.loops, [loopKey(now)]: path } }));
       setOutcome(t('setUp.loopDone', counts));
     } catch (error) {
-      if (!left.current) dispatch(problemMet(problemOf(error)));
+      if (!signal.aborted) dispatch(problemMet(problemOf(error)));
     } finally {
       held.release();
       setRunning(false);

@@ -106,7 +106,7 @@ function useRuler() {
             : t('setUp.rulerTooNarrow', { db: formatNumber(result.spanDb, 0) }),
         );
     } catch (error) {
-      if (!cancelled.current) dispatch(problemMet(problemOf(error)));
+      dispatch(problemMet(problemOf(error)));
     } finally {
       hold.release();
       setStep(null);

@@ -6,10 +6,7 @@ import { store } from '../../store';
 import { freshEachTime, inApp } from '../../testing/inApp';
 import { LoopCheck } from './LoopCheck';
 
-vi.mock('../../practice/metronome', async (original) => ({
-  ...(await original<typeof import('../../practice/metronome')>()),
-  click: vi.fn(),
-}));
+vi.mock('../../practice/metronome', async (original) => ({ ...(await original<object>()), click: vi.fn() }));
 freshEachTime();
 afterEach(() => vi.useRealTimers());
 
