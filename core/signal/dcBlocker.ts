@@ -12,14 +12,14 @@ export class DcBlocker {
     this.pole = Math.exp((-2 * Math.PI * 10) / sampleRateHz);
   }
 
-  /** Filters `block` into `target` (which may be the same array). */
-  process(block: ArrayLike<number>, target: Float32Array): void {
-    if (block.length === 0) return;
+  /** Filters as much of `block` as `target` holds, from a place of it on (`target` may be the same array). */
+  process(block: ArrayLike<number>, target: Float32Array, from = 0): void {
+    if (target.length === 0) return;
     const { pole } = this;
-    let before = this.lastIn ?? block[0]!;
+    let before = this.lastIn ?? block[from]!;
     let out = this.lastOut;
-    for (let i = 0; i < block.length; i++) {
-      const x = block[i]!;
+    for (let i = 0; i < target.length; i++) {
+      const x = block[from + i]!;
       out = x - before + pole * out;
       before = x;
       target[i] = out;

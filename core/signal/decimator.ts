@@ -49,7 +49,6 @@ export class Decimator {
   pull(input: SampleStore, flush = false): void {
     const { half, factor } = this;
     const total = Math.ceil((input.end - (flush ? 0 : half)) / factor);
-    this.output.reserve(Math.max(0, total - this.next));
     while (this.next < total) {
       const count = Math.min(BLOCK, total - this.next);
       this.filter(input.window(this.next * factor - half, (count - 1) * factor + 2 * half + 1, this.scratch), count);

@@ -32,6 +32,8 @@ import {
 
 /** Quieter than this is silence, dBFS. */
 const SILENT_BELOW_DB = -78;
+/** So much of a block is taken in at once, samples. */
+const STEADY_AT_ONCE = 1 << 12;
 /** Below these periodicities a longer window is worth its blur. */
 const NOISY_BELOW = 0.985;
 const AIRY_BELOW = 0.94;
@@ -50,6 +52,8 @@ export class Ear {
   private readonly bands: readonly Band[];
   private readonly breath: BreathMeter;
   private readonly path: PitchPath;
+  /** sound on its way in, its offset removed */
+  private readonly steady = new Float32Array(STEADY_AT_ONCE);
   private readonly levels: SampleStore;
   private readonly candidates = new Candidates();
   private readonly live: LiveFrame = { index: 0, f0Hz: 0, confidence: 0, levelDb: 0, breathDb: 0, upperMixes: false };
@@ -93,14 +97,24 @@ export class Ear {
   /** mains hum that was under the sound and was taken off when it was decided, Hz */
   humHz: number | undefined;
 
-  /** Sound heard so far, offset removed: a window on the ear's own buffer. */
-  heard(): Float32Array<ArrayBuffer> {
-    return this.sound.view();
+  /** How many samples were heard so far. */
+  get heardSamples(): number {
+    return this.sound.end;
+  }
+
+  /** A copy of the sound heard so far, offset removed, or of a part of it between two samples. */
+  heard(from?: number, upTo?: number): Float32Array<ArrayBuffer> {
+    return this.sound.slice(from, upTo);
   }
 
   /** Hears a block; calls `onFrame` for each frame that can be decided now. */
   push(block: ArrayLike<number>, onFrame?: (frame: Readonly<LiveFrame>) => void): void {
-    this.dc.process(block, this.sound.extend(block.length));
+    for (let from = 0; from < block.length; from += this.steady.length) {
+      const upTo = Math.min(block.length, from + this.steady.length);
+      const steady = this.steady.subarray(0, upTo - from);
+      this.dc.process(block, steady, from);
+      this.sound.append(steady);
+    }
     this.meter.pull(this.sound);
     this.thinOut(false);
     this.analyse(false, onFrame);
@@ -110,13 +124,13 @@ export class Ear {
   finish(): Frames {
     this.end();
     const { thin } = this.layers[0]!;
-    const hum = mainsHum(thin.output.view(), this.sampleRateHz / thin.factor, this.levels.view());
+    const hum = mainsHum(thin.output.slice(), this.sampleRateHz / thin.factor, this.levels.slice());
     this.humHz = hum?.hz;
     const source = hum ? this.earWithoutHum(hum) : this;
     const states = source.path.decideAll();
     const coarseHz = Float64Array.from(states, (state, i) => (state < 0 ? 0 : source.path.candidateHz(i, state)));
-    gateTones(coarseHz, source.levels.view());
-    const sound = source.sound.view();
+    gateTones(coarseHz, source.levels.slice());
+    const sound = source.sound.slice();
     const frames = emptyFrames(coarseHz.length);
     for (let i = 0; i < frames.count; i++) {
       frames.levelDb[i] = this.levels.at(i);
@@ -158,7 +172,7 @@ export class Ear {
 
   private earWithoutHum(hum: MainsHum): Ear {
     const ear = new Ear(this.settings);
-    ear.push(withoutHum(this.sound.view(), this.sampleRateHz, hum));
+    ear.push(withoutHum(this.sound.slice(), this.sampleRateHz, hum));
     ear.end();
     return ear;
   }

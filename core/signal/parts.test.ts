@@ -9,6 +9,7 @@ import { LevelMeter } from './level';
 import { Periodicity } from './periodicity';
 import { PitchPath } from './pitchPath';
 import { SampleStore } from './sampleStore';
+import { warmUp } from './warmUp';
 import { hann } from './window';
 
 const RATE_HZ = 22050;
@@ -35,7 +36,7 @@ describe('Decimator', () => {
     const decimator = new Decimator(factor);
     const hz = (share * RATE_HZ) / factor;
     decimator.pull(stored(1, sine(hz)), true);
-    const out = decimator.output.view().subarray(200, -200);
+    const out = decimator.output.slice().subarray(200, -200);
     return powerToDb(2 * (out.reduce((sum, value) => sum + value * value, 0) / out.length));
   };
   it.each([2, 3, 4])('factor %i: flat up to 0.35 of the new rate, gone beyond 0.65', (factor) => {
@@ -45,7 +46,7 @@ describe('Decimator', () => {
   it('has no delay', () => {
     const decimator = new Decimator(2);
     decimator.pull(stored(0.2, sine(500)), true);
-    const out = decimator.output.view();
+    const out = decimator.output.slice();
     for (let i = 300; i < 340; i++) expect(out[i]).toBeCloseTo(sine(500)((2 * i) / RATE_HZ), 3);
   });
   it('gives the same however the sound comes in', () => {
@@ -55,17 +56,17 @@ describe('Decimator', () => {
     const parts = new Decimator(2);
     const growing = new SampleStore();
     for (let at = 0; at < all.end; at += 131) {
-      growing.append(all.view().subarray(at, at + 131));
+      growing.append(all.slice().subarray(at, at + 131));
       parts.pull(growing);
     }
     parts.pull(growing, true);
-    expect([...parts.output.view()]).toEqual([...whole.output.view()]);
+    expect([...parts.output.slice()]).toEqual([...whole.output.slice()]);
   });
   it('leaves factor 1 alone and refuses what is none', () => {
     const same = new Decimator(1);
     const sound = stored(0.05, sine(300));
     same.pull(sound, true);
-    expect([...same.output.view()]).toEqual([...sound.view()]);
+    expect([...same.output.slice()]).toEqual([...sound.slice()]);
     expect(() => new Decimator(1.5)).toThrow('whole number');
   });
   it.each([
@@ -248,5 +249,30 @@ describe('small parts', () => {
     expect(store.end).toBe(1000);
     expect(store.at(950)).toBe(950);
     expect(store.at(store.start - 1)).toBe(0);
+    expect(store.start).toBeGreaterThan(1000 - 100 - 2 * 64);
+    expect([...store.slice(990)]).toEqual([990, 991, 992, 993, 994, 995, 996, 997, 998, 999]);
   });
+  it.each([Infinity, 90])(
+    'a window is the same within a piece, over several and beyond what is kept (of %d)',
+    (retain) => {
+      const store = new SampleStore(retain, 32);
+      store.append(Array.from({ length: 50 }, (_, i) => i + 1));
+      store.append(Float32Array.from({ length: 150 }, (_, i) => i + 51));
+      const wanted = (i: number) => (i >= store.start && i < 200 ? i + 1 : 0);
+      const scratch = new Float32Array(100);
+      for (const [from, length] of [
+        [160, 32],
+        [130, 20],
+        [125, 70],
+        [190, 30],
+        [-5, 12],
+        [195, 3],
+        [100, 100],
+      ] as const)
+        expect([...store.window(from, length, scratch)], `${from}, ${length}`).toEqual(
+          Array.from({ length }, (_, k) => wanted(from + k)),
+        );
+    },
+  );
+  it('what is heard first has been heard before: a warm ear', () => expect(() => warmUp()).not.toThrow());
 });

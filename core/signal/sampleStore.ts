@@ -5,97 +5,113 @@ export function samplesFor(seconds: number, rateHz: number): number {
 }
 
 /**
- * A growing row of float samples addressed by absolute index, which may forget its oldest part. Mutable and reused:
- * `view` gives a window on the store's own buffer that is valid until the next `append`.
+ * A growing row of float samples addressed by absolute index, which may forget its oldest part. It lies in pieces of one size,
+ * so that it never has to move: after minutes of sound that would hold up the block that comes then. Mutable.
  */
 export class SampleStore {
-  private buffer: Float32Array<ArrayBuffer>;
-  private base = 0;
-  private used = 0;
+  /** kept pieces, the oldest first */
+  private readonly pieces: Float32Array<ArrayBuffer>[] = [];
+  /** a piece that was forgotten, to be used again */
+  private spare: Float32Array<ArrayBuffer> | undefined;
+  private forgotten = 0;
+  private count = 0;
+  private readonly shift: number;
+  private readonly mask: number;
 
   /**
    * @param retain how many of the newest samples must stay readable; Infinity keeps all
+   * @param piece samples of a piece, a power of two
    * @throws RangeError for a fraction of a sample, which would shift every index after it
    */
   constructor(
     private readonly retain: number = Infinity,
-    capacity = 1 << 16,
+    private readonly piece = 1 << 16,
   ) {
     if (retain !== Infinity && !(Number.isInteger(retain) && retain >= 0))
       throw new RangeError(`retain must be a whole number of samples, got ${retain}`);
-    this.buffer = new Float32Array(capacity);
+    this.shift = Math.log2(piece);
+    if (!Number.isInteger(this.shift)) throw new RangeError(`piece must be a power of two, got ${piece}`);
+    this.mask = piece - 1;
   }
 
   /** Absolute index one past the newest sample. */
   get end(): number {
-    return this.base + this.used;
+    return this.count;
   }
 
   /** Absolute index of the oldest sample still kept. */
   get start(): number {
-    return this.base;
-  }
-
-  /** Makes sure that so many more samples fit, so that they can be appended bit by bit. */
-  reserve(more: number): void {
-    if (this.used > 2 * this.retain) {
-      const drop = this.used - this.retain;
-      this.buffer.copyWithin(0, drop, this.used);
-      this.base += drop;
-      this.used -= drop;
-    }
-    if (this.used + more <= this.buffer.length) return;
-    const larger = new Float32Array(Math.max(2 * this.buffer.length, this.used + more));
-    larger.set(this.buffer.subarray(0, this.used));
-    this.buffer = larger;
+    return this.forgotten * this.piece;
   }
 
   append(samples: ArrayLike<number>): void {
-    this.extend(samples.length).set(samples);
-  }
-
-  /** Makes room for `count` more samples: a window on the store's own buffer, to be filled at once. */
-  extend(count: number): Float32Array<ArrayBuffer> {
-    this.reserve(count);
-    this.used += count;
-    return this.buffer.subarray(this.used - count, this.used);
+    for (let i = 0; i < samples.length;) {
+      const piece = this.open();
+      const at = this.count & this.mask;
+      const upTo = Math.min(samples.length, i + piece.length - at);
+      if (samples instanceof Float32Array) piece.set(samples.subarray(i, upTo), at);
+      else for (let k = i; k < upTo; k++) piece[at + k - i] = samples[k]!;
+      this.count += upTo - i;
+      i = upTo;
+    }
   }
 
   push(sample: number): void {
-    if (this.used === this.buffer.length) this.reserve(1);
-    this.buffer[this.used++] = sample;
+    this.open()[this.count & this.mask] = sample;
+    this.count++;
   }
 
   /** Sample at an absolute index; 0 outside what is kept, as if silence surrounded the sound. */
   at(index: number): number {
-    const local = index - this.base;
-    return local >= 0 && local < this.used ? this.buffer[local]! : 0;
+    if (index >= this.count || index < this.start) return 0;
+    return this.pieces[(index >> this.shift) - this.forgotten]![index & this.mask]!;
   }
 
   /** Copies `target.length` samples from absolute index `from`; zeros outside what is kept. */
   read(from: number, target: Float32Array | Float64Array): void {
-    const local = from - this.base;
-    if (local >= 0 && local + target.length <= this.used) {
-      target.set(this.buffer.subarray(local, local + target.length));
-      return;
+    const { start, count, mask } = this;
+    if (from < start || from + target.length > count) target.fill(0);
+    const upTo = Math.min(count, from + target.length);
+    for (let index = Math.max(start, from); index < upTo;) {
+      const piece = this.pieces[(index >> this.shift) - this.forgotten]!;
+      const at = index & mask;
+      const length = Math.min(upTo - index, piece.length - at);
+      target.set(piece.subarray(at, at + length), index - from);
+      index += length;
     }
-    for (let i = 0; i < target.length; i++) target[i] = this.at(from + i);
   }
 
   /**
-   * `length` samples from absolute index `from`: a window on the store's own buffer, or, where it reaches outside what is
-   * kept, a copy with zeros in `scratch`. Not to be written to.
+   * `length` samples from absolute index `from`: a window on the store's own piece, or, where it reaches beyond one or outside
+   * what is kept, a copy in `scratch`. Not to be written to.
    */
   window(from: number, length: number, scratch: Float32Array<ArrayBuffer>): Float32Array<ArrayBuffer> {
-    const local = from - this.base;
-    if (local >= 0 && local + length <= this.used) return this.buffer.subarray(local, local + length);
+    const at = from & this.mask;
+    if (length > 0 && from >= this.start && from + length <= this.count && at + length <= this.piece)
+      return this.pieces[(from >> this.shift) - this.forgotten]!.subarray(at, at + length);
     const copy = scratch.subarray(0, length);
     this.read(from, copy);
     return copy;
   }
 
-  /** Everything kept, as a window on the store's own buffer. */
-  view(): Float32Array<ArrayBuffer> {
-    return this.buffer.subarray(0, this.used);
+  /** A copy of what is kept between two absolute indices; of all when left out. */
+  slice(from = this.start, upTo = this.count): Float32Array<ArrayBuffer> {
+    const first = Math.max(from, this.start);
+    const copy = new Float32Array(Math.max(0, Math.min(upTo, this.count) - first));
+    this.read(first, copy);
+    return copy;
+  }
+
+  /** The piece that the next sample goes into. */
+  private open(): Float32Array<ArrayBuffer> {
+    if (this.count >> this.shift >= this.forgotten + this.pieces.length) {
+      if (this.count - (this.forgotten + 1) * this.piece >= this.retain) {
+        this.spare = this.pieces.shift();
+        this.forgotten++;
+      }
+      this.pieces.push(this.spare ?? new Float32Array(this.piece));
+      this.spare = undefined;
+    }
+    return this.pieces.at(-1)!;
   }
 }

@@ -105,7 +105,7 @@ export class TakeRecorder {
 
   /** 16-bit sound from a sample of the recording up to another, holes filled with silence. */
   soundFrom(sample: number, upTo?: number): Int16Array<ArrayBuffer> {
-    return toInt16(this.ear.heard().subarray(sample, upTo));
+    return toInt16(this.ear.heard(sample, upTo));
   }
 
   frames(): Frames {
@@ -169,8 +169,7 @@ export class TakeRecorder {
   /** What the last seconds tell of how the sound is picked up; they are heard once more, by an ear that keeps everything. */
   pickedUp(): PickedUp {
     const { sampleRateHz } = this.settings;
-    const heard = this.ear.heard();
-    const lately = heard.slice(Math.max(0, heard.length - LATELY_S * sampleRateHz));
+    const lately = this.ear.heard(Math.max(0, this.ear.heardSamples - Math.round(LATELY_S * sampleRateHz)));
     const ear = new Ear({ sampleRateHz });
     ear.push(lately);
     ear.finish();
