@@ -9,21 +9,22 @@ import { listen, listenWith } from './listen';
 import { addRecording, recordedFigures, recordings, type RecordedTally } from './recorded';
 import { addScore, emptyTally, figures, jumpFigures, quantile, table, type Tally } from './score';
 import { writePage } from './pages';
+import { roomFigures } from './rooms';
 import { seedFrom } from './random';
 import { SPEED_RUNS, speedAlone } from './speedAlone';
 
 /** What some of them were before the ear's last change, on the same sounds: what it was made for. */
 const BEFORE: Readonly<Record<string, string>> = {
-  'rough subtone: cents 95th': '13.05, 7.57',
-  'octave below sounds along: octave errors': '11.879 % for a while, 1.210 % in attacks',
-  'soft starts: onset, ms median': '70 in seven of them',
-  'airy vibrato: cents 95th': '14.66',
-  'whisper, speech, rattling keys and other noise taken for tone': '7.292 %',
-  'starts missed': '22, all heard as a change of note',
-  'subtone: cents 95th': '5.68',
-  'speed, one core': '57 ×',
-  'ten minutes from a file': '10.6 s',
-  'level, dB median / 95th': '0.08 / 0.48, the truth under another window',
+  'rough subtone: cents 95th': '5.53',
+  'rough subtone, summed: cents 95th': '5.94',
+  'rough subtone, wandering: cents 95th': '4.42',
+  'live, a machine eight times slower: longest wait of a block': '965 ms',
+  'airy vibrato: cents 95th': '5.31',
+  'subtone: cents 95th': '3.75',
+  'speed, one core': '58 ×',
+  'ten minutes from a file': '10.4 s',
+  'cents, median / 95th (all sounds)': '0.38 / 3.10',
+  'level, dB median / 95th': '0.00 / 0.06',
 };
 
 /** The libraries hear every n-th sound, so that the bench ends in minutes; ours hears all and, beside them, those too. */
@@ -124,7 +125,7 @@ function demands(): string[][] {
     ['subtone: cents 95th', '≤ 10', '≤ 4', quantile(subtone.cents, 0.95).toFixed(2)],
     ...['rough subtone', 'rough subtone, summed', 'rough subtone, wandering'].map((name) => [
       `${name}: cents 95th`,
-      '≤ 8',
+      '≤ 7',
       '≤ 4',
       quantile(trap(name).cents, 0.95).toFixed(2),
     ]),
@@ -151,7 +152,7 @@ function demands(): string[][] {
     ['speed, one core', '≥ 40 ×', '≥ 100 ×', `${(speed.lengthS / speed.cpuS).toFixed(0)} ×`],
     ['ten minutes from a file', '≤ 20 s', '≤ 8 s', `${speed.cpuS.toFixed(1)} s`],
     ['live, of each 10 ms', '', '', `${speed.liveMs.toFixed(2)} ms`],
-    ['live, a machine eight times slower: longest wait of a block', '', '', `${speed.longestMs.toFixed(0)} ms`],
+    ['live, a machine eight times slower: longest wait of a block', '≤ 50 ms', '', `${speed.longestMs.toFixed(0)} ms`],
     ['microphone to page', '≤ 80 ms', '≤ 50 ms', browser ? `${browser.answerMs} ms` : 'not measured'],
   ];
 }
@@ -198,6 +199,12 @@ ${table([head, ['**all**', ...figures(all)], ...[...byTrap].map(([name, tally]) 
 Changes of partial: ${jumpFigures(changes)}. Tones that began after a gap: ${all.onsetErrorsS.length} of ${all.onsets} found within 150 ms;
 ${all.onsetsAsChange} were heard within 60 ms of their time as a change of note, since the room still rang with the last one;
 ${all.onsets - all.onsetErrorsS.length - all.onsetsAsChange} were missed; ${all.onsetsExtra} more heard than truly began.
+
+## The tone's own level in a room
+Swells of the stand-in player, 95th percentile of how far the level is off what it is without the room, dB, over all frames down to 12 dB
+under the room. Without rests the recording holds nothing but the tone. Before, the four rooms were off by 1.5 to 1.8 dB at 20 dB and
+1.1 to 7.4 at 10 dB where they were never heard alone.
+${table(roomFigures())}
 
 ## Beside general-purpose libraries
 The same sound (every ${LIBRARY_EVERY}th), the same run, each library at the settings that did best here.

@@ -3,14 +3,13 @@ import { BreathMeter } from './breath';
 import { calmAiry } from './calmAiry';
 import { Candidates } from './candidates';
 import { DcBlocker } from './dcBlocker';
-import { Decimator, decimationFactor } from './decimator';
+import { decimationFactor } from './decimator';
 import { emptyFrames, HOP_S, type Frames } from './frames';
 import { silenceNoHorn } from './noHorn';
 import { doubledStretches } from './octaveBelow';
-import { Harmonics } from './harmonics';
+import type { Harmonics } from './harmonics';
 import { mainsHum, withoutHum, type MainsHum } from './hum';
 import { LevelMeter } from './level';
-import { Periodicity } from './periodicity';
 import { attackOf } from './onset';
 import { PitchPath } from './pitchPath';
 import { samplesFor, SampleStore } from './sampleStore';
@@ -19,11 +18,8 @@ import { ownLevels } from './toneLevel';
 import { UpperMix } from './upperMix';
 import {
   LIVE_LAG_FRAMES,
-  BANDS,
-  LEAST_LAG_RATE_HZ,
-  LEAST_RATE,
-  LAYERS,
-  OVERLAP,
+  bandsOf,
+  layersOf,
   type EarSettings,
   type LiveFrame,
   type Layer,
@@ -71,23 +67,10 @@ export class Ear {
     const rateHz = sampleRateHz / factor;
     this.sampleRateHz = sampleRateHz;
     this.sound = new SampleStore(samplesFor(retainS, sampleRateHz));
-    this.layers = Array.from({ length: LAYERS }, (_, i) => {
-      const rate = rateHz / 2 ** i;
-      const thin = new Decimator(i === 0 ? factor : 2, samplesFor(retainS, rate));
-      return { thin, factor: 2 ** i, harmonics: new Harmonics(rate, minHz) };
-    });
+    this.layers = layersOf(rateHz, factor, minHz, retainS);
     this.dc = new DcBlocker(sampleRateHz);
     this.meter = new LevelMeter(sampleRateHz, retainS);
-    this.bands = BANDS.flatMap(({ fromHz, ...band }, i): Band[] => {
-      const above = BANDS[i - 1]?.fromHz ?? maxHz / OVERLAP;
-      if (minHz >= above) return [];
-      const toHz = Math.min(maxHz, above * OVERLAP);
-      const coarse = rateHz / band.factor >= LEAST_RATE * toHz;
-      const factor = coarse ? band.factor : 1;
-      const finer = Math.max(coarse ? band.finer : 1, doubledUpTo(LEAST_LAG_RATE_HZ / (rateHz / factor)));
-      const layer = this.layers.find((candidate) => candidate.factor === factor)!;
-      return [{ periodicity: new Periodicity(rateHz / factor, Math.max(fromHz, minHz), toHz, finer), layer }];
-    });
+    this.bands = bandsOf(this.layers, rateHz, minHz, maxHz);
     this.breath = new BreathMeter(sampleRateHz);
     this.path = new PitchPath(samplesFor(retainS, 1 / HOP_S));
     this.levels = new SampleStore(samplesFor(retainS, 1 / HOP_S), 1 << 12);
@@ -257,11 +240,6 @@ export class Ear {
   private thinIndex(frame: number, { factor }: Layer): number {
     return Math.round((frame * HOP_S * this.sampleRateHz) / this.layers[0]!.thin.factor / factor);
   }
-}
-
-/** The least power of two that is no smaller. */
-function doubledUpTo(times: number): number {
-  return 2 ** Math.max(0, Math.ceil(Math.log2(times)));
 }
 
 /** Frames of a whole recording. Empty sound gives no frames. */

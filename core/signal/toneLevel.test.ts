@@ -58,11 +58,11 @@ describe.each([44_100, 48_000])('the level of a tone at %i Hz', (rateHz) => {
   });
 });
 
-it('without a moment of the room alone nothing is changed', () => {
+it('a recording without a moment of the room alone has it between the partials', () => {
   const rateHz = 44_100;
   const sound = swellInRoom(rateHz, 233.1, 10, false).subarray(1.2 * rateHz, 6 * rateHz);
   const { levelDb, f0Hz } = hear(sound, { sampleRateHz: rateHz });
   // At the start tone and room together are some 6 dB louder than the tone.
   expect(f0Hz[60]).toBeGreaterThan(0);
-  expect(levelDb[60]! - levelAt(0.8)).toBeGreaterThan(2);
+  expect(Math.abs(levelDb[60]! - levelAt(0.8))).toBeLessThan(1);
 });

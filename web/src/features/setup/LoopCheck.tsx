@@ -81,19 +81,20 @@ function useLoop() {
     setRunning(true);
     setOutcome('');
     dispatch(problemMet(null));
-    const { signal } = (gone.current = new AbortController());
+    const controller = (gone.current = new AbortController());
+    const isGone = () => controller.signal.aborted;
     const held = (hold.current = page.hold());
     try {
       const input = await held.open();
       const heard = await hearFreely(page, input, settings, { retainS: Infinity });
       recording.current = heard.recording;
-      if (signal.aborted) return await heard.recording.stop();
+      if (isGone()) return await heard.recording.stop();
       const { context } = input;
       let atS = context.currentTime + LEAD_S;
       const clicksAtS = GAPS_S.map((gap) => (atS += gap));
       for (const value of clicksAtS) click(context, value, false);
       await new Promise((resolve) => setTimeout(resolve, 1000 * (atS - context.currentTime + TAIL_S)));
-      if (signal.aborted) return;
+      if (isGone()) return;
       const result = await heard.recording.finishLoop(clicksAtS);
       const counts = { heard: result.heard, played: result.played };
       if (result.kind === 'refused') {
@@ -105,7 +106,7 @@ function useLoop() {
       dispatch(settingsChanged({ loops: { ...now.loops, [loopKey(now)]: path } }));
       setOutcome(t('setUp.loopDone', counts));
     } catch (error) {
-      if (!signal.aborted) dispatch(problemMet(problemOf(error)));
+      if (!isGone()) dispatch(problemMet(problemOf(error)));
     } finally {
       held.release();
       setRunning(false);
