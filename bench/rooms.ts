@@ -4,7 +4,7 @@ import { CLEAN_HABITS, playStandIn, SeededRandom } from '@inner-hum/core/simulat
 import { ASSUMED_RULER, instrumentById, soundingRangeHz, type InstrumentId } from '@inner-hum/core/theory';
 import { quantile } from './score';
 
-export const ROOMS = ['white', 'pink', 'fan', 'hum and pink'] as const;
+const ROOMS = ['white', 'pink', 'fan', 'hum and pink'] as const;
 export type Room = (typeof ROOMS)[number];
 type Note = readonly [InstrumentId, number];
 /** Notes that swells are played on: low, middle and high ones. */

@@ -94,15 +94,17 @@ export function headOf(savedAt: string, settings: unknown) {
 /**
  * Reads a backup file. A take that is damaged is left aside and told; a file that is none, or of which no take can be read,
  * is refused with the place of the fault.
+ *
+ * @param onShare told how much of the takes is read, 0–1
  */
-export function readBackup(text: string): BackupResult {
+export function readBackup(text: string, onShare?: (share: number) => void): BackupResult {
   let content: unknown;
   try {
     content = JSON.parse(text);
   } catch (error) {
     return refusedFile('notJson', error instanceof Error ? error.message : '');
   }
-  return backupFrom(content, (_, path, damaged, encoded) => decode(encoded, path, damaged));
+  return backupFrom(content, (_, path, damaged, encoded) => decode(encoded, path, damaged), onShare);
 }
 
 type Parts = Pick<WholeTake, 'frames' | 'sound'>;
@@ -111,7 +113,7 @@ type Damaged = (message: string) => Error;
 export type PartsOf = (record: TakeRecord, path: string, damaged: Damaged, encoded: EncodedTake) => Parts;
 
 /** The takes of a parsed backup, their frames and sound from wherever they are kept. */
-export function backupFrom(content: unknown, partsOf: PartsOf): BackupResult {
+export function backupFrom(content: unknown, partsOf: PartsOf, onShare?: (share: number) => void): BackupResult {
   const head = typeof content === 'object' && content !== null ? (content as Record<string, unknown>) : {};
   if (head['format'] !== BACKUP_FORMAT) return refusedFile('otherFile', '');
   if (typeof head['version'] === 'number' && head['version'] > BACKUP_VERSION)
@@ -122,7 +124,7 @@ export function backupFrom(content: unknown, partsOf: PartsOf): BackupResult {
     const wrong = outOfBounds(rest);
     if (wrong !== undefined) throw new DamagedError(wrong);
     const { settings } = envelopeSchema.validateSync({ ...rest, takes: [] }, { strict: true, abortEarly: true });
-    const { takes, aside } = takesFrom(given, partsOf);
+    const { takes, aside } = takesFrom(given, partsOf, onShare);
     if (takes.length === 0 && aside[0]) return refusedFile('damaged', aside[0].detail);
     return { kind: 'read', takes, shelf: [], aside, settings };
   } catch (error) {
@@ -131,10 +133,14 @@ export function backupFrom(content: unknown, partsOf: PartsOf): BackupResult {
   }
 }
 
+/** How far it is, is told after so many takes. */
+const TOLD_EVERY = 25;
+
 /** Takes as a file holds them, each checked by itself, and those that can't be read. */
 export function takesFrom(
   given: readonly unknown[],
   partsOf: PartsOf,
+  onShare?: (share: number) => void,
 ): { readonly takes: readonly WholeTake[]; readonly aside: readonly UnreadTake[] } {
   const takes: WholeTake[] = [];
   const aside: UnreadTake[] = [];
@@ -145,6 +151,7 @@ export function takesFrom(
       if (!isRefusal(error)) throw error;
       aside.push({ detail: error.message });
     }
+    if (i % TOLD_EVERY === 0) onShare?.(i / given.length);
   });
   return { takes, aside };
 }

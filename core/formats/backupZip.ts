@@ -44,7 +44,7 @@ export function isZip(bytes: Uint8Array): boolean {
 }
 
 /** Reads a backup zip; what is damaged in it is treated as in a JSON backup. Sizes are checked before unpacking. */
-export function readBackupZip(bytes: Uint8Array): BackupResult {
+export function readBackupZip(bytes: Uint8Array, onShare?: (share: number) => void): BackupResult {
   const files = unzipped(bytes);
   if (files.kind === 'refused') return files;
   const head = files.byName[HEAD];
@@ -52,7 +52,7 @@ export function readBackupZip(bytes: Uint8Array): BackupResult {
   const content = parsed(head);
   if (content instanceof Error) return refusedFile('notJson', content.message);
   if (typeof content !== 'object' || content === null) return refusedFile('otherFile', '');
-  const read = backupFrom({ ...content, takes: recordsIn(files.byName) }, partsIn(files.byName));
+  const read = backupFrom({ ...content, takes: recordsIn(files.byName) }, partsIn(files.byName), onShare);
   if (read.kind === 'refused') return read;
   const { shelf, aside } = shelfIn(files.byName);
   return { ...read, shelf, aside: [...read.aside, ...aside] };

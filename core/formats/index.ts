@@ -1,4 +1,11 @@
-export { readBackup, writeBackup, type BackupResult, type KeptRecording, type UnreadTake } from './backup';
+export {
+  readBackup,
+  writeBackup,
+  type BackupResult,
+  type KeptRecording,
+  type RefusedFile,
+  type UnreadTake,
+} from './backup';
 export { framesCsv, measuresCsv, tendencyCsv } from './csv';
 export { readWav, writeWav } from './wav';
 export { forHorn, LARGEST_SCORE, type ImportedPart, type ImportedParts } from './importedPart';

@@ -6,27 +6,76 @@ import {
   readBackupZip,
   writeBackup,
   type BackupResult,
+  type RefusedFile,
+  type UnreadTake,
 } from '@inner-hum/core/formats';
 import { type TakeRecord, type WholeTake } from '@inner-hum/core/take';
 import type { NoteNameSystem } from '@inner-hum/core/theory';
 import { database } from './database';
-import { eachForBackup } from './shelf';
+import { detailOf } from '../base/detailOf';
+import { eachForBackup, mergeShelf } from './shelf';
 import { rebuildTold } from './digests';
 import { eachPacked } from './packFunctions';
-import { wholeTakes } from './takes';
+import { hasTakes, mergeTakes, wholeTakes } from './takes';
 import { weekFunctions } from './weekFunctions';
 
 /** Takes are read from the database so many at a time. */
 const AT_ONCE = 40;
+/** How much of a restoring is reading and checking the file, as measured. */
+const READ_SHARE = 0.6;
 /** Of a backup so much is handed to the browser at once: it may keep it on the disk. */
 const PART_BYTES = 4e6;
+
+/** What came of a backup that was read. */
+export type Restored =
+  | {
+      readonly kind: 'merged';
+      readonly added: number;
+      readonly alreadyHere: number;
+      /** recordings to learn from that are new on the shelf */
+      readonly toShelf: number;
+      /** takes and recordings that could not be read */
+      readonly aside: readonly UnreadTake[];
+      /** the player's own, as they were stored; unchecked */
+      readonly settings: unknown;
+      /** whether nothing was played here before */
+      readonly wasEmpty: boolean;
+    }
+  | RefusedFile
+  | { readonly kind: 'refused'; readonly reason: 'storage'; readonly detail: string };
+
+const backupIn = (bytes: Uint8Array, onShare?: (share: number) => void): BackupResult =>
+  isZip(bytes) ? readBackupZip(bytes, onShare) : readBackup(new TextDecoder().decode(bytes), onShare);
 
 export const backupFunctions = {
   ...weekFunctions,
 
   /** Reads a backup, zip or JSON; all of it or a refusal. */
-  read(bytes: Uint8Array<ArrayBuffer>): BackupResult {
-    return isZip(bytes) ? readBackupZip(bytes) : readBackup(new TextDecoder().decode(bytes));
+  read: (bytes: Uint8Array<ArrayBuffer>): BackupResult => backupIn(bytes),
+
+  /**
+   * Reads a backup, zip or JSON, and puts what is new in it here: the takes that can be read all or none, and the recordings to
+   * learn from. Its settings come back for the page to take.
+   *
+   * @param onShare told how far it is, 0–1
+   */
+  async restore(file: Blob, onShare?: (share: number) => void): Promise<Restored> {
+    const bytes = new Uint8Array(await file.arrayBuffer());
+    const backup = backupIn(bytes, (share) => onShare?.(READ_SHARE * share));
+    if (backup.kind === 'refused') return backup;
+    const wasEmpty = !(await hasTakes());
+    let added: number;
+    try {
+      added = await mergeTakes(backup.takes, (share) => onShare?.(READ_SHARE + (1 - READ_SHARE) * share));
+    } catch (error) {
+      return { kind: 'refused', reason: 'storage', detail: detailOf(error) };
+    }
+    // The takes are here by now, whatever becomes of the recordings.
+    const shelf = await mergeShelf(backup.shelf).catch((error: unknown) => ({ detail: detailOf(error) }));
+    const [toShelf, failed] = typeof shelf === 'number' ? [shelf, []] : [0, [shelf]];
+    const aside = [...backup.aside, ...failed];
+    const alreadyHere = backup.takes.length - added;
+    return { kind: 'merged', added, alreadyHere, toShelf, aside, settings: backup.settings, wasEmpty };
   },
 
   /** A zip of everything that is here, in pieces, so that the page goes on and memory stays small. */

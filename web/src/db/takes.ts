@@ -91,8 +91,12 @@ export async function hasTakes(): Promise<boolean> {
   return (await database.takes.limit(1).primaryKeys()).length > 0;
 }
 
+/** Takes are put so many at a time; how much of adding them that is, as measured: the rest is what they tell. */
+const AT_ONCE = 100;
+const PUT_SHARE = 0.5;
+
 /** Adds takes that are not here yet, all or none; gives how many were new. */
-export async function mergeTakes(whole: readonly WholeTake[]): Promise<number> {
+export async function mergeTakes(whole: readonly WholeTake[], onShare?: (share: number) => void): Promise<number> {
   const { takes, frames, sounds } = database;
   return mendingTold(() =>
     database.transaction('rw', [takes, frames, sounds, ...toldTables()], async () => {
@@ -105,7 +109,11 @@ export async function mergeTakes(whole: readonly WholeTake[]): Promise<number> {
       const added = [...new Map(whole.map((take) => [take.record.id, take])).values()].filter(
         ({ record }) => !here.has(record.id),
       );
-      await putTakes(added);
+      for (let i = 0; i < added.length; i += AT_ONCE) {
+        await putTakes(added.slice(i, i + AT_ONCE));
+        onShare?.((PUT_SHARE * i) / added.length);
+      }
+      onShare?.(PUT_SHARE);
       await addDigests(added.map(({ record }) => record));
       return added.length;
     }),

@@ -49,7 +49,7 @@ export function FileRow({ any }: { readonly any: boolean }) {
       <Flex gap="10px" wrap="wrap" aria-busy={work !== null}>
         <FileButton
           accept=".json,.zip,application/json,application/zip"
-          onFile={(file) => void doing(restoreBackup(file).then(taken), stopBackup)}
+          onFile={(file) => void doing(restoreBackup(file, onProgress).then(taken), stopBackup)}
           testId="restore"
         >
           {t('log.restore')}
@@ -62,7 +62,7 @@ export function FileRow({ any }: { readonly any: boolean }) {
           {t('log.importRecording')}
         </FileButton>
         {(['zip', 'json'] as const).map((kind) => (
-          <Button key={kind} disabled={!any} onClick={() => void doing(saveBackup(kind, settings), stopBackup)}>
+          <Button key={kind} onClick={() => void doing(saveBackup(kind, settings), stopBackup)}>
             {t(`log.backUp.${kind}`)}
           </Button>
         ))}

@@ -1,15 +1,13 @@
 import { dayOf } from '../../base/days';
-import { detailOf } from '../../base/detailOf';
 import { newId } from '../../base/plainOrigin';
-import type { UnreadTake } from '@inner-hum/core/formats';
 import { proxy } from 'comlink';
 import { monoOf } from './decode';
 import { takeOf } from '@inner-hum/core/take';
 import { assignmentFor, recorderSettingsFor, planNow } from '../../practice/planNow';
 import { lookBack } from '../../db/past';
 import { backupService } from '../../db/backup';
-import { hasTakes, keepTake, mergeTakes } from '../../db/takes';
-import { mergeShelf } from '../../db/shelf';
+import type { Restored } from '../../db/backupFunctions';
+import { keepTake } from '../../db/takes';
 import { saveFile } from '../../base/saveFile';
 import { store } from '../../store';
 import { settingsChanged } from '../../store/settings';
@@ -20,15 +18,7 @@ import type { Ear } from '../../input/ear';
 
 /** What became of a file; `reason` picks the sentence when it was refused. */
 export type FileOutcome =
-  | {
-      readonly kind: 'merged';
-      readonly added: number;
-      readonly alreadyHere: number;
-      /** recordings to learn from that are new on the shelf */
-      readonly toShelf: number;
-      /** takes and recordings that could not be read */
-      readonly aside: readonly UnreadTake[];
-    }
+  | Extract<Restored, { kind: 'merged' }>
   | { readonly kind: 'take'; readonly id: string }
   | { readonly kind: 'refused'; readonly reason: string; readonly detail: string };
 
@@ -45,22 +35,11 @@ export async function saveMeasures({ noteNames }: Settings): Promise<void> {
   saveFile('inner-hum-measures.csv', blob.type, blob);
 }
 
-/** Reads a backup: the takes that can be read, all of them or none. */
-export async function restoreBackup(file: File): Promise<FileOutcome> {
-  const backup = await backupService().read(new Uint8Array(await file.arrayBuffer()));
-  if (backup.kind === 'refused') return backup;
-  try {
-    const empty = !(await hasTakes());
-    const added = await mergeTakes(backup.takes);
-    takeSettings(backup.settings, empty);
-    // The takes are here by now, whatever becomes of the recordings.
-    const shelf = await mergeShelf(backup.shelf).catch((error: unknown) => ({ detail: detailOf(error) }));
-    const [toShelf, failed] = typeof shelf === 'number' ? [shelf, []] : [0, [shelf]];
-    const aside = [...backup.aside, ...failed];
-    return { kind: 'merged', added, alreadyHere: backup.takes.length - added, toShelf, aside };
-  } catch (error) {
-    return { kind: 'refused', reason: 'storage', detail: error instanceof Error ? error.message : '' };
-  }
+/** Reads a backup: the takes that can be read, all of them or none. `onProgress` is told how far it is, 0–1. */
+export async function restoreBackup(file: File, onProgress: (share: number) => void): Promise<FileOutcome> {
+  const restored = await backupService().restore(file, proxy(onProgress));
+  if (restored.kind === 'merged') takeSettings(restored.settings, restored.wasEmpty);
+  return restored;
 }
 
 /** Where nothing was played yet a backup's settings are the player's; else only what the player collected is added. */
