@@ -72,6 +72,12 @@ it('the octave above a regular note is the octave key, and no overtone', () => {
   expect(told('swell', { jumps: octave }, { writtenMidi: 58 }).ids[0]).toBe('wrongPartial');
 });
 
+it('where ways to start are tried, the octave is a start that failed', () => {
+  const { ids } = told('tongueOrAir', { failsWith: 'both' }, { writtenMidi: 62 });
+  expect(ids).toContain('bothFail');
+  expect(ids).not.toContain('octaveAbove');
+});
+
 it('the octave below a note with the octave key is the octave key', () => {
   const { ids, verdict } = told('swell', { tuningCents: -1200 }, { writtenMidi: 79 });
   expect(ids).toEqual(['octaveBelow']);

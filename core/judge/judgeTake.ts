@@ -109,6 +109,8 @@ function toneFindings(measures: readonly StepMeasures[], about: TakeCase): Findi
   };
   const natural = partialTuning === 'natural';
   const played = measures.findLastIndex((step) => step.kind === 'sounded') + 1;
+  // Where ways to start are tried, what fails is the start.
+  const triesStarts = familyById(about.parameters.family).teaching.aims?.includes('ways') ?? false;
   const tubes = new Set(steps.flatMap((step) => (step.partialNumber > 1 ? [step.fingeredMidi] : [])));
   return measures.flatMap((step, stepIndex): Finding[] => {
     if (step.kind === 'silent') return silentFinding(stepIndex, played, measures, about.score);
@@ -118,7 +120,7 @@ function toneFindings(measures: readonly StepMeasures[], about: TakeCase): Findi
     const pairOffsetCents = natural && model ? offsetOf(asked) - offsetOf(model) : 0;
     const tubeCents = natural && asked && asked.partialNumber > 1 ? tubeCentsOf(asked, steps, measures) : 0;
     const changes = changesOver(asked, before);
-    const regular = asked?.partialNumber === 1 && !tubes.has(asked.fingeredMidi);
+    const regular = !triesStarts && asked?.partialNumber === 1 && !tubes.has(asked.fingeredMidi);
     const context: RuleContext = { ...common, step: asked, changesOver: changes, pairOffsetCents, tubeCents, regular };
     return RULES.flatMap((row) => {
       const spoken = applies(row.id, asked) ? row.when(step, context) : undefined;

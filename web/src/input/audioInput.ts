@@ -16,6 +16,8 @@ export type ProblemId =
   | 'badFile'
   | 'failed'
   | 'earDead'
+  /** before anything of the take could be kept */
+  | 'earDeadAtOnce'
   | 'gaveWay';
 
 /** A problem with the sound that the player can do something about. */

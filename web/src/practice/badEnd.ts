@@ -4,7 +4,7 @@ import { SoundProblem, type ProblemId } from '../input/audioInput';
 import type { Recording } from '../input/recording';
 import { store } from '../store';
 import { noticed } from '../store/notices';
-import { cameToNothing, type Ending } from '../store/practice';
+import { cameToNothing, problemMet, type Ending } from '../store/practice';
 import type { PageSound } from './pageSound';
 import { recoverDraft, unkept } from './recoverDrafts';
 import { GivenUp, pause } from './until';
@@ -34,7 +34,9 @@ export async function endBadly(
   store.dispatch(cameToNothing(problemOf(error, { started, byPlayer, earDied })));
   if (started) unkept(page, takeId, left, error, byPlayer ? 'stopped' : undefined);
   else await forgetDraft(takeId).catch(() => undefined); // without a database there is none
-  if (earDied) await recoverDraft(page, takeId);
+  const kept = earDied && (await recoverDraft(page, takeId));
+  const isOffered = store.getState().drafts.unkept.some((take) => take.takeId === takeId);
+  if (earDied && !kept && !isOffered) store.dispatch(problemMet('earDeadAtOnce'));
 }
 
 /** What to tell of it here: of a take that is left, its offer tells why it is none. */

@@ -125,6 +125,15 @@ describe('a judge that fails', () => {
 });
 
 describe('drafts of closed pages', () => {
+  it('a take that was killed a second after its first beat is kept, one that had only begun is not', async () => {
+    // Put away each half second: of 2.1 s with a beat at 1 s there are 2.
+    await leave('second', 2);
+    await leave('begun', 1);
+    expect(await recoverDrafts(page)).toBe(1);
+    expect((await wholeTake('second'))?.record.cut).toBe(true);
+    expect(await wholeTake('begun')).toBeUndefined();
+  });
+
   it('become takes each by itself; a damaged one is offered and hides no other', async () => {
     await database.drafts.put({ takeId: 'a-damaged', sampleRateHz: RATE_HZ, plan: { firstBeatS: 1 } as DraftPlan });
     await addDraftPiece('a-damaged', toInt16(sound));
@@ -140,7 +149,7 @@ describe('drafts of closed pages', () => {
 
   it.each([
     ['in the count-in', { firstBeatS: null }, 3],
-    ['in the first second', {}, 2],
+    ['before half a second was put away', {}, 1],
   ])('that ended %s leave nothing', async (_, change, upToS) => {
     await leave('a', upToS as number, change as Partial<DraftPlan>);
     await database.draftPieces.toCollection().modify((piece, row) => {

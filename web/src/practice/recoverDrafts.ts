@@ -15,8 +15,8 @@ import { detailOf } from '../base/detailOf';
 import { withFreeLock } from '../base/plainOrigin';
 import type { Ear } from '../input/ear';
 
-/** Shorter takes hold nothing to judge, seconds. */
-const LEAST_S = 1;
+/** Shorter takes hold nothing to keep, seconds: what is heard is put away each half second. */
+const LEAST_S = 0.4;
 
 /** What recovers drafts, and holds takes that are whole but could not be stored: until they can be, are saved or removed. */
 export interface Recovery {

@@ -23,10 +23,12 @@ export default function ShelfPage() {
     setBusy(true);
     refuse('');
     try {
-      const sound = await monoOf(file);
+      const tooLong = t('shelf.tooLong', { name: file.name, minutes: MOST_SHELF_S / 60 });
+      const sound = await monoOf(file, MOST_SHELF_S);
+      if (sound === 'tooLong') return refuse(tooLong);
       if (!sound || sound.samples.length === 0) return refuse(t('shelf.refused', { name: file.name }));
       const lengthS = sound.samples.length / sound.sampleRateHz;
-      if (lengthS > MOST_SHELF_S) return refuse(t('shelf.tooLong', { name: file.name, minutes: MOST_SHELF_S / 60 }));
+      if (lengthS > MOST_SHELF_S) return refuse(tooLong);
       void navigate(`/log/shelf/${await addToShelf(file.name, sound.sampleRateHz, sound.samples)}`);
     } catch (error) {
       refuse(t('shelf.notKept', { detail: detailOf(error) }));

@@ -1,7 +1,7 @@
 import { dayOf } from '../../base/days';
 import { newId } from '../../base/plainOrigin';
 import { proxy } from 'comlink';
-import { monoOf } from './decode';
+import { monoOf, MOST_RECORDING_S } from './decode';
 import { takeOf } from '@inner-hum/core/take';
 import { assignmentFor, recorderSettingsFor, planNow } from '../../practice/planNow';
 import { lookBack } from '../../db/past';
@@ -63,6 +63,7 @@ export async function analyseRecording(
 ): Promise<FileOutcome> {
   const sound = await monoOf(file);
   if (!sound) return { kind: 'refused', reason: 'sound', detail: '' };
+  if (sound === 'tooLong') return { kind: 'refused', reason: 'tooLong', detail: `${MOST_RECORDING_S / 60}` };
   if (sound.samples.length === 0) return { kind: 'refused', reason: 'empty', detail: '' };
   const plan = planNow(settings, { kind: 'file', name: file.name }, { delayS: 0, delayErrorS: 0 });
   const recorder = recorderSettingsFor(plan, sound.sampleRateHz);

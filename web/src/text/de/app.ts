@@ -103,6 +103,10 @@ export const appWords = {
       title: 'Der Ton ließ sich nicht starten.',
       help: 'Es wurde nichts aufgenommen. Versuche es noch einmal; bleibt es so, lade die Seite neu.',
     },
+    earDeadAtOnce: {
+      title: 'Der Teil, der zuhört, ist stehen geblieben.',
+      help: 'Von diesem Take ist nichts behalten: Er hatte erst begonnen. Versuch es noch einmal: Er ist neu gestartet.',
+    },
     earDead: {
       title: 'Der Teil, der zuhört, ist stehen geblieben.',
       help: 'Was vom Take schon abgelegt war, ist behalten, seine letzte Sekunde nicht. Versuche es noch einmal: Er ist neu gestartet.',

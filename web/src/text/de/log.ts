@@ -170,6 +170,8 @@ export const logWords = {
     },
     refused: {
       failed: 'Das hat nicht geklappt: {{detail}}. Nichts wurde geändert.',
+      tooLong:
+        'Diese Aufnahme ist länger als {{detail}} Minuten. Schneide sie und öffne den Teil. Nichts wurde geändert.',
       tooLarge: 'Diese Datei wird ausgepackt größer, als eine Sicherung sein kann ({{detail}}). Nichts wurde geändert.',
       notJson:
         'Diese Datei ist keine Sicherung: Sie ist kein JSON-Text, oder nur ein Teil kam an. Nichts wurde geändert.',

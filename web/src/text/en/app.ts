@@ -95,6 +95,10 @@ export const appWords = {
       title: 'The sound could not be started.',
       help: 'Nothing was recorded. Try again; if it stays so, reload the page.',
     },
+    earDeadAtOnce: {
+      title: 'The part that listens has stopped.',
+      help: 'Nothing of this take is kept: it had only begun. Try again: it has been started anew.',
+    },
     earDead: {
       title: 'The part that listens has stopped.',
       help: 'What had been put away of the take is kept; its last second is not. Try again: it has been started anew.',

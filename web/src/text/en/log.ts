@@ -170,6 +170,7 @@ export const logWords = {
     },
     refused: {
       failed: 'This did not work: {{detail}}. Nothing was changed.',
+      tooLong: 'This recording is longer than {{detail}} minutes. Cut it, then open the part. Nothing was changed.',
       tooLarge: 'This file unpacks to more than a backup can hold ({{detail}}). Nothing was changed.',
       notJson: 'This file is not a backup: it is not JSON text, or only a part of it arrived. Nothing was changed.',
       otherFile: 'This file is not an Inner Hum backup. Nothing was changed.',

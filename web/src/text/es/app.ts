@@ -98,6 +98,10 @@ export const appWords = {
       title: 'El sonido no ha podido empezar.',
       help: 'No se ha grabado nada. Prueba otra vez; si sigue así, recarga la página.',
     },
+    earDeadAtOnce: {
+      title: 'La parte que escucha se ha parado.',
+      help: 'De esta toma no se conserva nada: acababa de empezar. Prueba otra vez: se ha vuelto a arrancar.',
+    },
     earDead: {
       title: 'La parte que escucha se ha parado.',
       help: 'Lo que ya estaba guardado de la toma se conserva; su último segundo, no. Prueba otra vez: se ha puesto en marcha de nuevo.',

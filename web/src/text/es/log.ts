@@ -170,6 +170,7 @@ export const logWords = {
     },
     refused: {
       failed: 'No ha funcionado: {{detail}}. Nada ha cambiado.',
+      tooLong: 'Esta grabación dura más de {{detail}} minutos. Córtala y abre la parte. Nada ha cambiado.',
       tooLarge: 'Desempaquetado, este archivo es más de lo que una copia puede tener ({{detail}}). Nada ha cambiado.',
       notJson: 'Este archivo no es una copia: no es texto JSON, o solo llegó una parte. Nada ha cambiado.',
       otherFile: 'Este archivo no es una copia de Inner Hum. Nada ha cambiado.',

@@ -102,6 +102,10 @@ export const appWords = {
       title: 'Le son n’a pas pu démarrer.',
       help: 'Rien n’a été enregistré. Réessaie ; si cela persiste, recharge la page.',
     },
+    earDeadAtOnce: {
+      title: 'La partie qui écoute s’est arrêtée.',
+      help: 'Rien de cette prise n’est gardé : elle venait de commencer. Réessaie : elle a été relancée.',
+    },
     earDead: {
       title: 'La partie qui écoute s’est arrêtée.',
       help: 'Ce qui était déjà mis de côté de la prise est gardé, pas sa dernière seconde. Réessaie : elle a été relancée.',

@@ -170,6 +170,7 @@ export const logWords = {
     },
     refused: {
       failed: 'Cela n’a pas marché : {{detail}}. Rien n’a changé.',
+      tooLong: 'Cet enregistrement dure plus de {{detail}} minutes. Coupe-le, puis ouvre la partie. Rien n’a changé.',
       tooLarge: 'Déplié, ce fichier dépasse ce qu’une sauvegarde peut contenir ({{detail}}). Rien n’a changé.',
       notJson:
         'Ce fichier n’est pas une sauvegarde : ce n’est pas du JSON, ou il n’en est arrivé qu’une partie. Rien n’a changé.',

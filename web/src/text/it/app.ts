@@ -101,6 +101,10 @@ export const appWords = {
       title: 'Il suono non è partito.',
       help: 'Non è stato registrato nulla. Riprova; se resta così, ricarica la pagina.',
     },
+    earDeadAtOnce: {
+      title: 'La parte che ascolta si è fermata.',
+      help: 'Di questa ripresa non è tenuto nulla: era appena iniziata. Riprova: è stata riavviata.',
+    },
     earDead: {
       title: 'La parte che ascolta si è fermata.',
       help: 'Ciò che era già messo da parte della ripresa è tenuto, l’ultimo secondo no. Riprova: è ripartita.',

@@ -170,6 +170,7 @@ export const logWords = {
     },
     refused: {
       failed: 'Non ha funzionato: {{detail}}. Nulla è cambiato.',
+      tooLong: 'Questa registrazione dura più di {{detail}} minuti. Tagliala e apri la parte. Nulla è cambiato.',
       tooLarge: 'Scompattato, questo file è più di quanto una copia possa tenere ({{detail}}). Nulla è cambiato.',
       notJson: 'Questo file non è una copia: non è testo JSON, o ne è arrivata solo una parte. Nulla è cambiato.',
       otherFile: 'Questo file non è una copia di Inner Hum. Nulla è cambiato.',
