@@ -19,6 +19,7 @@ export class LevelMeter {
   private readonly weight: Float64Array;
   private readonly groups: SampleStore;
   private scratch = new Float32Array(GROUP);
+  private readonly near: Float32Array<ArrayBuffer>;
 
   /** @param retainS how many seconds stay readable */
   constructor(sampleRateHz: number, retainS = Infinity) {
@@ -27,6 +28,7 @@ export class LevelMeter {
     const window = hann(this.reach);
     const sum = window.reduce((total, value) => total + value, 0);
     this.weight = window.map((value) => value / sum);
+    this.near = new Float32Array(Math.ceil(window.length / GROUP) + 1);
     this.groups = new SampleStore(samplesFor(retainS, sampleRateHz / GROUP), 1 << 13);
   }
 
@@ -45,15 +47,15 @@ export class LevelMeter {
 
   /** Level around the absolute sample index `centre`; SILENCE_DB for silence. */
   at(centre: number): number {
-    const { weight, groups, reach } = this;
+    const { weight, groups, reach, near } = this;
     const first = centre - reach;
-    let power = 0;
     // A group weighs what its middle sample does.
-    for (let group = Math.ceil((first - (GROUP >> 1)) / GROUP); ; group++) {
-      const at = group * GROUP + (GROUP >> 1) - first;
-      if (at >= weight.length) break;
-      power += weight[at]! * groups.at(group);
-    }
+    const from = Math.ceil((first - (GROUP >> 1)) / GROUP);
+    const offset = from * GROUP + (GROUP >> 1) - first;
+    const count = Math.ceil((weight.length - offset) / GROUP);
+    const powers = groups.window(from, count, near);
+    let power = 0;
+    for (let i = 0, at = offset; i < count; i++, at += GROUP) power += weight[at]! * powers[i]!;
     return powerToDb(power);
   }
 }
