@@ -27,6 +27,6 @@ test('a one-breath descent by microphone: the octave in its last note is found, 
   await page.keyboard.press('Escape');
   await page.keyboard.press('Space');
   const verdict = page.getByTestId('verdict');
-  await expect(verdict).toContainText('Tone 6 (B♭3): The tone jumped to partial 2 on beat 1');
+  await expect(verdict).toContainText('Tone 6 (B♭3): The note jumped to B♭4 (the octave above) on beat 1');
   await expect(verdict).not.toContainText('more tone');
 });

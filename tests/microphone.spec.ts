@@ -29,7 +29,7 @@ test('a new player’s first swell by microphone: the numbers are those of the s
   await page.keyboard.press('Space');
   await expect(page.getByTestId('verdict')).toBeVisible();
   await page.getByText('Numbers and traces').click();
-  await expect(page.getByText('jumped to partial 2 on beat 6')).toBeVisible();
+  await expect(page.getByText('jumped to G5 (the octave above) on beat 6')).toBeVisible();
 
   const times = Array.from({ length: 780 }, (_, i) => 0.1 + i / 100).filter((t) => t < 5.85 || t > 6.25);
   const cents = times.map((t) => centsAt(SWELL, t)).sort((a, b) => a - b);
