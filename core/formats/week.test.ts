@@ -51,6 +51,8 @@ it.each([
   ['a head that is no JSON', zipSync({ 'week.json': strToU8('{') }), 'otherFile', ''],
   ['a newer version', headed({ ...head, version: 2 }), 'newerVersion', '2'],
   ['no student', headed({ ...head, student: { id: 'a', name: '' } }), 'damaged', 'student.name is a required field'],
+  ['a student named as a way up', headed({ ...head, student: { id: '..', name: 'Mara' } }), 'damaged', undefined],
+  ['a day that is not in the calendar', headed({ ...head, from: '2026-02-30' }), 'damaged', undefined],
   ['a day that is none', headed({ ...head, from: 'Monday' }), 'damaged', undefined],
   ['endless numbers', headed({ ...head, more: 1e300 }), 'damaged', undefined],
 ])('%s is refused and says where', (_, bytes, reason, detail) => {

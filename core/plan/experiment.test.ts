@@ -193,6 +193,10 @@ describe('the answer', () => {
 it('a stored question is looked at before it is used', () => {
   expect(isExperiment(asked)).toBe(true);
   expect(isExperiment(JSON.parse(JSON.stringify(asked)))).toBe(true);
+  // Nothing is read as what it is not, and nothing comes along with it.
+  expect(isExperiment({ ...asked, notes: asked.notes.map(String) })).toBe(false);
+  expect(isExperiment({ ...asked, more: 'x'.repeat(1000) })).toBe(false);
+  expect(isExperiment({ ...asked, startedOn: '2026-13-45' })).toBe(false);
   for (const wrong of [
     { ...asked, variants: ['one'] },
     { ...asked, order: asked.order.slice(1) },

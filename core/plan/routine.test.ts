@@ -1,7 +1,7 @@
 import { FAMILIES, usualExercise } from '@inner-hum/core/families';
 import { INSTRUMENTS, instrumentById } from '@inner-hum/core/theory';
 import { describe, expect, it } from 'vitest';
-import { dueRoutines, isRoutine, routineBlocks, routineOf, withRoutines, type Routine } from './routine';
+import { dueRoutines, isRoutine, routineBlocks, routineFrom, routineOf, withRoutines, type Routine } from './routine';
 import type { SessionBlock } from './session';
 import { USUAL_ROUTINES, usualRoutine } from './usualRoutines.data';
 import { blockS } from './lasts';
@@ -70,6 +70,11 @@ describe('a routine', () => {
     ['no list of blocks', { blocks: 'hold' }],
   ])('with %s is none', (_, part) => expect(isRoutine({ ...routine, ...part })).toBe(false));
   it.each([undefined, null, 7, [], {}])('%j is none', (value) => expect(isRoutine(value)).toBe(false));
+  it('of another, without anything to play, is not taken; one’s own may be empty while it is laid out', () => {
+    expect(routineFrom({ ...routine, blocks: [] })).toBeUndefined();
+    expect(isRoutine({ ...routine, blocks: [] })).toBe(true);
+    expect(routineFrom(routine)?.blocks).toHaveLength(routine.blocks.length);
+  });
   it('as it was saved is one', () => expect(isRoutine(JSON.parse(JSON.stringify(routine)))).toBe(true));
 });
 

@@ -46,6 +46,14 @@ afterEach(() => {
 });
 
 describe('the backup to a folder of the player’s', () => {
+  it('is due where the last one was written by a clock that was ahead', async () => {
+    vi.setSystemTime(Date.now() + 30 * DAY_MS);
+    await chooseFolder(settings);
+    vi.setSystemTime(Date.now() - 30 * DAY_MS);
+    await backUpWhenDue(settings);
+    expect(folder.written).toBe(2);
+  });
+
   it('is written when the folder is chosen, and then when a day has gone by', async () => {
     expect(await chooseFolder(settings)).toBe('Tone');
     expect([await folderName(), folder.written]).toEqual(['Tone', 1]);
