@@ -5,7 +5,7 @@ import type { TakeRecord } from '@inner-hum/core/take';
 import type { Score } from '@inner-hum/core/exercise';
 import { finding as makeFinding, type Finding, type ValuesOfFinding, type Verdict } from '@inner-hum/core/judge';
 import { ASSUMED_RULER } from '@inner-hum/core/theory';
-import { fireEvent, screen } from '@testing-library/react';
+import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { describe, expect, it, vi } from 'vitest';
 import { store } from '../store';
@@ -136,6 +136,12 @@ describe('a verdict in words', () => {
     inApp(<VerdictText take={take} />);
     return screen.getByRole('status').textContent!;
   };
+  it('words what to try for the note that asks for it: the lowest notes have no other fingering', () => {
+    const flat = { findings: [finding('flat', { cents: 26, uncertainty: 1 })], tries: ['voiceHigher'] as const };
+    expect(shown(flat, swell({ ...parameters, writtenMidi: 58 }))).toContain('have the pad height looked at');
+    cleanup();
+    expect(shown(flat, swell({ ...parameters, writtenMidi: 67 }))).toContain('another fingering helps');
+  });
   it('tells three things at most, the heaviest first', () => {
     const text = shown({
       findings: [
