@@ -9,7 +9,7 @@ import { wholeTake } from '../db/takes';
 import { FIRST_SETTINGS } from '../db/settings/settings';
 import { SoundProblem } from '../input/audioInput';
 import { store } from '../store';
-import { cameToNothing, isBusy, problemMet, stopAsked } from '../store/practice';
+import { cameToNothing, isBusy, problemMet, stopAsked, troubleMet } from '../store/practice';
 import { settingsChanged, settingsLoaded } from '../store/settings';
 import { madePage } from '../testing/madePage';
 import { playTake, type TakeOutcome } from './runTake';
@@ -104,6 +104,22 @@ describe('a take that ends otherwise', () => {
     await vi.advanceTimersByTimeAsync(1600);
     store.dispatch(stopAsked());
     expect(await within(10, taken)).toMatchObject({ kind: 'kept', ending: 'stopped', record: { cut: true } });
+  });
+
+  it.each([
+    ['at once: nothing is kept, and that is said', 100, 'earDeadAtOnce', 0],
+    ['later on: what had been put away is kept, and that is said', 1700, 'earDead', 1],
+  ])('an ear that dies %s', async (_, afterMs, problem, kept) => {
+    const page = madePage();
+    page.card.run();
+    const taken = playTake(page);
+    await phaseIs('running');
+    await vi.advanceTimersByTimeAsync(afterMs);
+    store.dispatch(troubleMet('earDead'));
+    expect(await within(10, taken)).toMatchObject({ kind: 'notKept' });
+    expect(practice().problem).toBe(problem);
+    expect(await database.takes.count()).toBe(kept);
+    expect(await draftIds()).toEqual([]);
   });
 
   it('a microphone that is refused is told, and nothing is kept', async () => {
