@@ -46,10 +46,7 @@ async function test() {
     vitestCounts,
   );
   const engines = (file) => tally(file, ['vitest', 'run', '--project', 'engines', file, ...jsonOf(file)], vitestCounts);
-  const flows = tally('flows', ['playwright', 'test'], ({ stats }) => ({
-    passed: stats.expected + stats.flaky,
-    failed: stats.unexpected,
-  }));
+  const flows = tally('flows', ['playwright', 'test'], flowCounts);
   let built;
   const build = () => (built ??= run('npx', ['vite', 'build', 'web', '--logLevel', 'warn']));
   // Two lanes that take about as long as each other: the one computes, the other mostly waits for browsers. An errand at the
@@ -63,6 +60,8 @@ async function test() {
   await script('stale')();
   const passed = results.reduce((sum, result) => sum + (result.passed ?? 0), 0);
   const failed = results.reduce((sum, result) => sum + (result.failed ?? 0), 0);
+  // Named once more where they are found: the output before is long.
+  for (const name of results.flatMap(({ names = [] }) => names)) console.log(`failed: ${name}`);
   console.log(`${passed} passed, ${failed} failed`);
   process.exit(failed === 0 ? 0 : 1);
 }
@@ -148,11 +147,12 @@ function tally(name, args, countsOf) {
     const { failed: ended = 0 } = await runHeard('npx', args);
     console.log(`${name}: ${Math.round((Date.now() - fromMs) / 1000)} s`);
     try {
-      const { passed, failed } = countsOf(readJson(`.cache/${name}.json`));
+      const { passed, names } = countsOf(readJson(`.cache/${name}.json`));
       // What ended badly without a failed test did not run as it should: it is one failure.
-      return { passed, failed: Math.max(failed, ended) };
+      if (ended && names.length === 0) names.push(`${name} ended badly`);
+      return { passed, failed: names.length, names };
     } catch {
-      return { failed: 1 };
+      return { failed: 1, names: [`${name} left no report`] };
     }
   };
 }
@@ -161,8 +161,23 @@ function jsonOf(name) {
   return ['--reporter=default', '--reporter=json', `--outputFile.json=.cache/${name}.json`];
 }
 
-function vitestCounts({ numPassedTests, numFailedTests }) {
-  return { passed: numPassedTests, failed: numFailedTests };
+function vitestCounts({ numPassedTests, testResults }) {
+  const names = testResults.flatMap(({ name, status, assertionResults }) => {
+    const failed = assertionResults
+      .filter((test) => test.status === 'failed')
+      .map((test) => `${name}: ${test.fullName}`);
+    // A file that could not even be read has no tests to name.
+    return status === 'failed' && failed.length === 0 ? [name] : failed;
+  });
+  return { passed: numPassedTests, names };
+}
+
+function flowCounts({ stats, suites }) {
+  const specs = suites.flatMap(function all({ specs: own = [], suites: within = [] }) {
+    return [...own, ...within.flatMap(all)];
+  });
+  const names = specs.filter(({ ok }) => !ok).map(({ file, title }) => `${file}: ${title}`);
+  return { passed: stats.expected + stats.flaky, names };
 }
 
 /** Runs lanes side by side, the steps of a lane in turn, a lane to its first step that stops it; gives what came of all. */
