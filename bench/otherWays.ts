@@ -1,7 +1,7 @@
 import { judgeTake, NOT_JUDGED, type Assignment, type FindingId, type PastTake } from '@inner-hum/core/judge';
 import { digestOf, pastTakeOf } from '@inner-hum/core/plan';
 import { exerciseScore, familyById, usualExercise } from '@inner-hum/core/families';
-import { measured } from '@inner-hum/core/measure';
+import { measured, type StepMeasures } from '@inner-hum/core/measure';
 import { CLEAN_HABITS, withFault, type Habits } from '@inner-hum/core/simulate';
 import { ASSUMED_RULER } from '@inner-hum/core/theory';
 import { play, playFamily, playSwell } from './play';
@@ -47,7 +47,20 @@ const notes = [60, 64, 69, 74];
 
 const onDevice = (device: Assignment['device']) =>
   playFamily('hold', 'alto', SEED, CLEAN_HABITS, {}, device ? { device } : {}).findings;
-const freely = (habits: Habits) => playFamily('freePlay', 'alto', SEED, habits, { held: '67:3:50 72:4:50' }).findings;
+const FREE = { held: '67:3:50 58:4:50' };
+const freely = (habits: Habits) => playFamily('freePlay', 'alto', SEED, habits, FREE).findings;
+/** Free play of which the recording told more of its last tone. */
+function freelyWith(more: Partial<Extract<StepMeasures, { kind: 'sounded' }>>) {
+  const { measures, assignment } = play(
+    { ...usualExercise(familyById('freePlay'), 'alto'), ...FREE },
+    SEED,
+    CLEAN_HABITS,
+  );
+  return judgeTake(
+    measures.map((step, i) => (i === measures.length - 1 && step.kind === 'sounded' ? { ...step, ...more } : step)),
+    assignment,
+  ).findings;
+}
 
 /** How each sentence that no single ordered fault calls forth is reached. */
 export const OTHER_WAYS = {
@@ -110,6 +123,10 @@ export const OTHER_WAYS = {
   bandLimited: () => onDevice({ bandHz: 3400 }),
   freeHeld: () => freely(CLEAN_HABITS),
   freeSteadiest: () => freely(CLEAN_HABITS),
+  freeOvertone: () => freelyWith({ tube: { kind: 'partial', partial: 2, sure: true, aboveDb: 20 } }),
+  freeDrop: () => freelyWith({ drop: { fromSoundingMidi: 65, lateS: 0.05 } }),
+  freeDropBroke: () => freelyWith({ drop: { fromSoundingMidi: 65, lateS: 0.3, brokeToSoundingMidi: 61 } }),
+  airStarts: () => playFamily('airIntoTone', 'alto', SEED, CLEAN_HABITS).findings,
   freeSharp: () => freely(withFault('sharp')),
   freeFlat: () => freely(withFault('flat')),
   octaveUnder: () => {

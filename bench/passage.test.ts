@@ -13,7 +13,7 @@ describe('a passage with everything that can be asked in it', () => {
   it.each(['alto', 'tenor', 'baritone'] as const)('%s: played well, nothing in it is a fault', (horn) => {
     const { verdict, measures } = judged(horn);
     expect(measures).toHaveLength(11);
-    expect(verdict.findings.map(({ id }) => id)).toEqual(['humRight', 'bendDeep']);
+    expect(verdict.findings.map(({ id }) => id)).toEqual(['airStarts', 'humRight', 'bendDeep']);
   });
   it('a bend that stays shallow in it is told', () =>
     expect(judged('alto', withFault('bendsLittle')).verdict.findings.map(({ id }) => id)).toContain('bendShallow'));

@@ -26,6 +26,7 @@ export { scoreOf, series, softerThan, type Tone, type ToneMaker } from './tone';
 export { phraseTones } from './phraseTones';
 export { passageTones } from './passageTones';
 export {
+  asksNoBreath,
   beatSeconds,
   gapAt,
   gapsAfter,

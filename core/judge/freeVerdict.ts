@@ -27,8 +27,40 @@ export function freeVerdict(measures: readonly StepMeasures[], device?: TakeCase
     const sharp = valueOf(leaning.step.pitchCentreCents)! > 0;
     findings.push(finding(sharp ? 'freeSharp' : 'freeFlat', leaning.stepIndex, { cents: leaning.size }));
   }
+  findings.push(...lowDrops(tones), ...overtones(tones));
   return { findings, tries: [], decision: 'again', next: { change: 'none', parameters: {} } };
 }
+
+type Tones = readonly { readonly step: Sounded; readonly stepIndex: number }[];
+
+/** How low notes came straight out of others: the one that broke, or that took longest. */
+function lowDrops(tones: Tones): Finding[] {
+  const drops = tones.flatMap(({ step: { drop }, stepIndex }) => (drop ? [{ ...drop, stepIndex }] : []));
+  const broke = drops.filter(({ brokeToSoundingMidi }) => brokeToSoundingMidi !== undefined);
+  const [worst] = (broke.length > 0 ? broke : drops).sort((a, b) => b.lateS - a.lateS);
+  if (!worst) return [];
+  const { stepIndex, fromSoundingMidi, lateS, brokeToSoundingMidi: soundingMidi } = worst;
+  const values = { fromSoundingMidi, ms: 1000 * lateS };
+  return soundingMidi === undefined
+    ? [finding('freeDrop', stepIndex, values)]
+    : [finding('freeDropBroke', stepIndex, { ...values, soundingMidi })];
+}
+
+/** The longest tones that came out of another tube than their own, each note and partial once. */
+function overtones(tones: Tones): Finding[] {
+  const found = new Map<string, { readonly stepIndex: number; readonly partial: number; readonly sure: boolean }>();
+  for (const { step, stepIndex } of [...tones].sort((a, b) => lastsS(b.step) - lastsS(a.step))) {
+    if (step.tube?.kind !== 'partial') continue;
+    const { partial, sure } = step.tube;
+    const key = `${Math.round(12 * Math.log2(step.targetHz))} ${partial}`;
+    if (!found.has(key)) found.set(key, { stepIndex, partial, sure });
+  }
+  return [...found.values()]
+    .slice(0, MOST_OVERTONES)
+    .map(({ stepIndex, partial, sure }) => finding('freeOvertone', stepIndex, { partial, sure: Number(sure) }));
+}
+/** More of them are a list. */
+const MOST_OVERTONES = 3;
 
 const lastsS = ({ onsetS, endS }: Sounded) => endS - onsetS;
 const minus = (value: number | undefined) => value && -value;

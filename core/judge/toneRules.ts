@@ -9,6 +9,10 @@ const LAST_LOW_MIDI = 62;
 /** Rules of every tone that lasted. */
 export const TONE_RULES: readonly AnyRule[] = [
   rule({
+    id: 'breathTaken',
+    when: (m, context) => saidInMs(overLimit('breathTakenS', m.breathTakenS, context)),
+  }),
+  rule({
     id: 'slurGap',
     when: (m) =>
       m.slur && m.slur.gapS > limitOf('slurGapS', 'firm')

@@ -21,6 +21,7 @@ export const TRY_IDS = [
   'letItSpeak',
   'noMoreAir',
   'keepAirThrough',
+  'oneBreath',
   'softerTongue',
   'haveItChecked',
   'restLonger',

@@ -59,6 +59,8 @@ function specialFindings(
     const values = { seconds: median(sought.map(foundAfterS)), longestS: foundAfterS(slowest) };
     found.push(finding('cleared', slowest.stepIndex, values));
   }
+  const airs = sounded.flatMap(({ step }) => valueOf(step.startAirDb) ?? []);
+  if (airs.length > 0) found.push(finding('airStarts', 0, { db: Math.min(...airs), mostDb: Math.max(...airs) }));
   const hums = sounded.filter(({ stepIndex }) => steps[stepIndex]?.hum);
   const hummed = hums.flatMap(({ step }) => valueOf(step.pitchCentreCents) ?? []);
   if (hummed.length > 0) found.push(finding('humRight', hums[0]!.stepIndex, { cents: median(hummed.map(Math.abs)) }));

@@ -34,4 +34,6 @@ export { tuneUp, type TuneUp } from './tuneUp';
 export { foldedCents } from './align';
 export { brokeAtS, brokeUnderPDb, heldUnderPDb, levelOfP } from './edge';
 export { placedBody, toneBody } from './tone';
+export { HoldWatch } from './holdWatch';
+export { lowDrop, type LowDrop } from './lowDrop';
 export { tubeOf, type TubeGuess } from './tubeOf';

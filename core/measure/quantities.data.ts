@@ -54,6 +54,10 @@ export const QUANTITY_ROWS = {
   overshootDb: { ...db, signed: true, limits: { loose: 8, firm: 6, fine: 4 }, column: 'overshoot_db' },
   /** how far the air that runs before it strays to each side of its middle */
   airSpreadDb: { ...db, limits: { loose: 4, firm: 3, fine: 2 }, column: 'air_spread_db', untold: 'absent' },
+  /** how much air ran when the tone came out of it, over the room */
+  startAirDb: { ...db, better: 'none', column: 'start_air_db', untold: 'absent' },
+  /** how long a breath was heard before it where none was to be taken */
+  breathTakenS: { ...ms, limits: same(0.08), column: 'breath_taken_s', untold: 'absent' },
   settleS: { ...ms, column: 'settle_s' },
   scoopCents: { ...cents, limits: same(15), column: 'scoop_cents' },
   pitchCentreCents: {

@@ -1,6 +1,6 @@
-import { modelOf } from '@inner-hum/core/exercise';
+import { asksNoBreath, modelOf } from '@inner-hum/core/exercise';
 import { HOP_S, type Frames } from '@inner-hum/core/signal';
-import { airSpreadDb } from './airBefore';
+import { airBefore } from './airBefore';
 import { foldedCents } from './align';
 import { octaveBelowS, responseS, riseS } from './attack';
 import { bend, type Bend } from './bend';
@@ -24,6 +24,7 @@ import {
   type PartialJump,
   type UpperMixed,
 } from './interruptions';
+import type { LowDrop } from './lowDrop';
 import { levelAgainstPlanDb, levelDb } from './levelAgainstPlan';
 import { latenessS } from './lateness';
 import { absent, valueOf, type Measured } from './measured';
@@ -43,6 +44,7 @@ import { median } from './statistics';
 import { halfBeatLevels, peakPlaceBeats, rangeDb, stairs, swellErrorDb, wrongWayShare, type Stair } from './swellShape';
 import { toneAttack, toneBody, type ToneBody, type ToneSpan } from './tone';
 import { airBeforeS, tonesOfSteps, type Expected, type TakeContext } from './tonesOfSteps';
+import type { TubeGuess } from './tubeOf';
 import { vibrato } from './vibrato';
 
 /** What was measured on one step of a score. Times are seconds in the take's frames. */
@@ -74,6 +76,9 @@ export type StepMeasures =
         /** when the colour changed against the plan, seconds, when the two are slurred */
         readonly changeS: Measured;
       };
+      /** of free play: the tube it came from, as far as its sound tells, and how a low note came straight out of another */
+      readonly tube?: TubeGuess;
+      readonly drop?: LowDrop;
       /** of a tone that is bent on purpose */
       readonly bend?: Bend;
     } & Readonly<Record<StepQuantity, Measured>>);
@@ -99,7 +104,11 @@ export function measureTake(frames: Frames, context: TakeContext): StepMeasures[
         : {};
     const model = entry.step.pair ? tones[modelOf(context.score.steps, i)] : undefined;
     const paired = model?.span && { pair: pairOf(frames, model.span, model.expected, span, entry) };
-    return { ...measureTone(frames, span, asked, { ...context, roomDb: room }), ...joined, ...paired };
+    const about = {
+      ...{ ...context, roomDb: room, airFromS: airBeforeS(entry.step, context) },
+      noBreathFromS: before && asksNoBreath(context.score, i) ? before.end * HOP_S : undefined,
+    };
+    return { ...measureTone(frames, span, asked, about), ...joined, ...paired };
   });
 }
 
@@ -128,30 +137,35 @@ function bodyIn(frames: Frames, span: ToneSpan, { line, targetHz }: Expected): {
   return { frames, body: toneBody(frames, span, targetHz, valueOf(settleS) ?? 0) };
 }
 
+function jumpsOf(frames: Frames, span: ToneSpan, asked: Pick<Expected, 'step' | 'fingeredHz' | 'targetHz'>) {
+  const { step, fingeredHz, targetHz } = asked;
+  // A deep bend leaves its note without leaving its partial.
+  const isOne = ({ toPartial, fromPartial }: PartialJump) => !step.bendCents || toPartial !== fromPartial;
+  return partialJumps(frames, span, targetHz, fingeredHz, step.partialNumber).filter(isOne);
+}
+
 function measureTone(
   frames: Frames,
   span: ToneSpan,
   { step, line, fingeredHz, targetHz }: Expected,
-  context: TakeContext & { readonly roomDb: number | undefined },
+  context: TakeContext & {
+    readonly roomDb: number | undefined;
+    readonly airFromS: number | undefined;
+    /** end of the tone before, where no breath is to be taken after it, seconds */
+    readonly noBreathFromS: number | undefined;
+  },
 ): Extract<StepMeasures, { kind: 'sounded' }> {
   const { settleS, scoopCents } = settling(frames, span, line.levelDbAt);
   const body = toneBody(frames, span, targetHz, valueOf(settleS) ?? 0);
   const attack = toneAttack(frames, span);
   const onsetS = attack?.onsetS ?? span.start * HOP_S;
   const endS = span.end * HOP_S;
-  const airFromS = airBeforeS(step, context);
   const wave = vibrato(body);
   // A vibrato is told by itself: where the pitch lies is asked of the line that it rests on.
   const resting = { ...body, cents: wave.restCents };
   const halfBeats = halfBeatLevels(frames, span, line);
   const other = otherNote(frames, span, fingeredHz, body.frame.length, context.a4Hz);
-  const jumps =
-    other === undefined && !step.hum
-      ? partialJumps(frames, span, targetHz, fingeredHz, step.partialNumber).filter(
-          // A deep bend leaves its note without leaving its partial.
-          (partialJump) => !step.bendCents || partialJump.toPartial !== partialJump.fromPartial,
-        )
-      : [];
+  const jumps = other === undefined && !step.hum ? jumpsOf(frames, span, { step, fingeredHz, targetHz }) : [];
   const gaps = dropOuts(frames, span);
   const brokenS = brokeAtS(onsetS, { jumps, dropOuts: gaps });
   return {
@@ -168,8 +182,7 @@ function measureTone(
     octaveBelowS: octaveBelowS(attack),
     overshootDb:
       step.attack === 'slurred' ? absent('notPlanned') : overshootDb(frames, span, line, context.audioPath.delayS),
-    airSpreadDb:
-      airFromS === undefined ? absent('notPlanned') : airSpreadDb(frames, { fromS: airFromS, onsetS }, context.roomDb),
+    ...airBefore(frames, onsetS, context, context.roomDb),
     settleS,
     scoopCents,
     pitchCentreCents: pitchCentreCents(resting),

@@ -59,6 +59,8 @@ export interface Habits {
   /** silence before a slurred tone, seconds, and its level against the plan, dB */
   readonly slurGapS: number;
   readonly slurStepDb: number;
+  /** draws breath where none is to be taken */
+  readonly breathesBetween: boolean;
   /** tilt of the colour of a tone that should be like the one before it, dB for each octave of partials */
   readonly pairTiltDb: number;
   /** sounds the next lower partial instead of an overtone */
@@ -129,6 +131,7 @@ export const CLEAN_HABITS: Habits = {
   stopsAt: 1,
   slurGapS: 0,
   slurStepDb: 0,
+  breathesBetween: false,
   pairTiltDb: 0,
   partialTooLow: false,
   glitchS: 0,
@@ -186,6 +189,7 @@ export const FAULTS = {
   dropOut: { dropOuts: [{ place: 0.8, lastsS: 0.15 }] },
   stopsEarly: { stopsAt: 0.7 },
   breaksSlurs: { slurGapS: 0.1 },
+  breathes: { slurGapS: 0.45, breathesBetween: true },
   stepsAtSlurs: { slurStepDb: 9 },
   colourApart: { pairTiltDb: -8 },
   staysOneVowel: { vowelTiltDb: 0 },

@@ -64,6 +64,7 @@ describe('playStandIn', () => {
       tongueFails: 'tongueOrAir',
       airFails: 'tongueOrAir',
       bothFail: 'tongueOrAir',
+      breathes: 'oneBreathDescent',
       breaksSlurs: 'homeNote',
       stepsAtSlurs: 'homeNote',
       colourApart: 'ventMatch',

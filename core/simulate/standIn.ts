@@ -1,4 +1,4 @@
-import { beatSeconds, scoreBeats, type Score, type Step } from '@inner-hum/core/exercise';
+import { asksNoBreath, beatSeconds, scoreBeats, type Score, type Step } from '@inner-hum/core/exercise';
 import { dbToAmplitude } from '@inner-hum/core/signal';
 import { SeededRandom } from './random';
 import { addRoom } from './room';
@@ -48,6 +48,9 @@ export function playStandIn(planned: Score, settings: StandInSettings): Float32A
     const startS = leadS + gap.startBeat * beatS;
     addAir(out, sampleRateHz, { startS, lengthS: gap.beats * beatS, db: airDb, wavesDb: habits.airWavesDb }, random);
   }
+  if (habits.breathesBetween)
+    for (const startS of breathsBetween(score, habits.slurGapS))
+      addAir(out, sampleRateHz, { startS: leadS + startS, lengthS: BREATH_S, db: airDb, wavesDb: 0 }, random);
   addRoom(out, sampleRateHz, habits.roomS);
   for (let i = 0; i < out.length; i++) out[i]! += ROOM_NOISE * random.normal();
   return out;
@@ -74,6 +77,19 @@ function freely({ steps, gaps = [] }: Score): Step[] {
   });
 }
 const FREE_STEPS = [0, 2, -1, -3];
+
+/** Where breath is drawn though none is to be taken, seconds from the first beat: in the middle of what lies between. */
+function breathsBetween(score: Score, slurGapS: number): number[] {
+  return score.steps.flatMap((step, i) => {
+    if (!asksNoBreath(score, i)) return [];
+    const before = score.steps[i - 1]!;
+    const fromS = (before.startBeat + before.beats) * beatSeconds(score);
+    const untilS = step.startBeat * beatSeconds(score) + (step.attack === 'slurred' ? slurGapS : 0);
+    return [(fromS + untilS - BREATH_S) / 2];
+  });
+}
+/** How long it takes. */
+const BREATH_S = 0.28;
 
 /** Air through the horn, without a tone. */
 function addAir(

@@ -1,11 +1,19 @@
 import { beatSeconds, scoreBeats, type Score } from '@inner-hum/core/exercise';
 import { freePlay, heldText, MOST_HELD_NOTES } from '@inner-hum/core/families';
-import { assess, type Assignment } from '@inner-hum/core/judge';
-import { segmentNotes, type FoundNote } from '@inner-hum/core/measure';
+import { judgeTake, type Assignment } from '@inner-hum/core/judge';
+import {
+  lowDrop,
+  measureTake,
+  segmentNotes,
+  type FoundNote,
+  type LowDrop,
+  type StepMeasures,
+} from '@inner-hum/core/measure';
 import { emptyFrames, HOP_S, PARTIALS_KEPT, sliceFrames, type Frames } from '@inner-hum/core/signal';
 import { instrumentById, levelPosition, writtenMidi, type HornId } from '@inner-hum/core/theory';
 import type { HeardTake } from './outcome';
 import { packFrames } from './packedFrames';
+import { hasOtherTubes, tubeUnder } from './tubeUnder';
 import { planTake, type TakePlan, type TakeWish } from './plan';
 
 /** A tone counts when it is held for so long, seconds, and strays no more than this, cents. */
@@ -21,6 +29,11 @@ const BEFORE_S = 0.5;
 const AFTER_S = 1;
 /** The grid on which tones are laid, seconds: a tenth of a beat at 60. */
 const GRID_S = 0.1;
+/** A low note is one of the lowest four of a horn that goes down to B♭3, or below them. */
+const HIGHEST_LOW_MIDI = 61;
+/** So much of a tone tells of its tube, seconds; it is asked of the longest, so many of them. */
+const STEADY_S = 0.6;
+const MOST_TUBES = 24;
 /** Heard around a tone: how it began and ended, seconds. */
 const EDGE_S = 0.25;
 
@@ -44,6 +57,15 @@ export interface HeldTone extends FoundNote {
   readonly frames: Frames;
   /** where its frames begin */
   readonly fromS: number;
+  /** how it came, where it is a low note straight out of a higher one */
+  readonly drop?: LowDrop;
+  /** a steady stretch of its sound, where that is at hand */
+  readonly steady?: Sound;
+}
+
+interface Sound {
+  readonly samples: Float32Array;
+  readonly sampleRateHz: number;
 }
 
 /**
@@ -57,7 +79,7 @@ export function heldTones(
   { forS, steadyCents } = HELD,
 ): HeldTone[] {
   const horn = instrumentById(hornId);
-  return acrossClicks(segmentNotes(frames, setup.a4Hz), frames).flatMap((tone): HeldTone[] => {
+  return acrossClicks(segmentNotes(frames, setup.a4Hz), frames).flatMap((tone, i, notes): HeldTone[] => {
     const written = writtenMidi(horn, tone.soundingMidi);
     const isHeld =
       lastsS(tone) >= forS &&
@@ -69,7 +91,18 @@ export function heldTones(
     const from = Math.max(0, Math.round((tone.onsetS - EDGE_S) / HOP_S));
     const around = sliceFrames(frames, from, Math.round((tone.endS + EDGE_S) / HOP_S));
     const times = { onsetS: atS + tone.onsetS, endS: atS + tone.endS, fromS: atS + from * HOP_S };
-    return [{ ...tone, ...times, frames: around }];
+    const drop = written <= HIGHEST_LOW_MIDI ? lowDrop(notes, i) : undefined;
+    return [{ ...tone, ...times, frames: around, ...(drop && { drop }) }];
+  });
+}
+
+/** The same with the steady middle of their sound, which tells of their tube; `sound` is heard from `atS` on. */
+export function withSteady(tones: readonly HeldTone[], { samples, sampleRateHz }: Sound, atS: number): HeldTone[] {
+  return tones.map((tone) => {
+    const middleS = (tone.onsetS + tone.endS) / 2 - atS;
+    const at = (seconds: number) => Math.max(0, Math.round(seconds * sampleRateHz));
+    const steady = samples.slice(at(middleS - STEADY_S / 2), at(middleS + STEADY_S / 2));
+    return { ...tone, steady: { samples: steady, sampleRateHz } };
   });
 }
 
@@ -106,15 +139,29 @@ export function freeTake(
   const plan = planTake({ ...wish, parameters, audioPath: { delayS: 0, delayErrorS: 0 }, onBeat: false, cue: '' });
   const frames = oneAfterTheOther(held, plan.score);
   const assignment: Assignment = { ...plan, ...setup, firstBeatS: BEFORE_S, before: [], ...(device && { device }) };
+  const tubed = new Set(longest(held, MOST_TUBES));
+  const measures = measureTake(frames, assignment).map((step, i): StepMeasures => {
+    const tone = held[i];
+    if (step.kind !== 'sounded' || !tone) return step;
+    const tube = tubed.has(tone) ? tubeIn(tone, wish, notes[i]!.midi) : undefined;
+    return { ...step, ...(tone.drop && { drop: tone.drop }), ...(tube && { tube }) };
+  });
   return {
     plan,
     heard: {
       frameCount: frames.count,
       frames: packFrames(frames),
       firstBeatS: BEFORE_S,
-      ...assess(frames, assignment),
+      measures,
+      verdict: judgeTake(measures, assignment),
     },
   };
+}
+
+/** What the sound of a tone tells of its tube, where the note has more than one. */
+function tubeIn({ steady, f0HzMedian }: HeldTone, wish: FreeWish, written: number) {
+  if (!steady || !hasOtherTubes(wish, written)) return undefined;
+  return tubeUnder(steady.samples, steady.sampleRateHz, f0HzMedian, wish, written);
 }
 
 const gridOf = (seconds: number) => Math.max(1, Math.ceil(seconds / GRID_S - 1e-6));
@@ -125,9 +172,12 @@ function own(heard: readonly HeldTone[], { ruler }: FreeWish['setup'], masked: M
   const loudestDb = Math.max(...unmasked.map((tone) => tone.levelDbMedian));
   const softestDb = ruler.origin === 'measured' ? ruler.softestDb - UNDER_RULER_DB : -Infinity;
   const loud = unmasked.filter((tone) => tone.levelDbMedian >= Math.max(softestDb, loudestDb - FARTHEST_DB));
-  const kept = new Set([...loud].sort((a, b) => lastsS(b) - lastsS(a)).slice(0, MOST_HELD_NOTES));
+  const kept = new Set(longest(loud, MOST_HELD_NOTES));
   return loud.filter((tone) => kept.has(tone));
 }
+
+const longest = (tones: readonly HeldTone[], count: number) =>
+  [...tones].sort((a, b) => lastsS(b) - lastsS(a)).slice(0, count);
 
 /** A click that falls on a tone hides it for so long, seconds, and never lets the level dip as a new start does, dB. */
 const CLICK_S = 0.12;

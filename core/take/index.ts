@@ -1,4 +1,4 @@
-export { freeTake, heldTones, type FreeTake, type HeldTone, type FreeWish, type Masked } from './freePlay';
+export { freeTake, heldTones, withSteady, type FreeTake, type HeldTone, type FreeWish, type Masked } from './freePlay';
 export { judgedAnew, type JudgedAnew } from './judgeAnew';
 export { migrate } from './migrate';
 export { takeOf, type HeardTake } from './outcome';

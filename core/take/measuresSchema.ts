@@ -55,6 +55,21 @@ const soundedStep = wholeOf<SoundedStep>()({
   })
     .optional()
     .default(undefined),
+  tube: wholeOf<{ kind: string; partial?: number; sure?: boolean; aboveDb?: number }>()({
+    kind: string().oneOf(['regular', 'partial', 'cannotTell']).required(),
+    partial: real().min(2).optional(),
+    sure: boolean().optional(),
+    aboveDb: real().optional(),
+  })
+    .optional()
+    .default(undefined),
+  drop: wholeOf<NonNullable<SoundedStep['drop']>>()({
+    fromSoundingMidi: midi(),
+    lateS: real().min(0),
+    brokeToSoundingMidi: midi().optional(),
+  })
+    .optional()
+    .default(undefined),
   bend: wholeOf<NonNullable<SoundedStep['bend']>>()({
     depthCents: measuredValue,
     returnCents: measuredValue,

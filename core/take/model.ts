@@ -3,13 +3,13 @@ import {
   placedBody,
   toneOutline,
   type ColourAtLevel,
-  tubeOf,
   type StepMeasures,
   type TubeGuess,
 } from '@inner-hum/core/measure';
 import { hear, type Frames } from '@inner-hum/core/signal';
-import { instrumentById, sourcesOf, writtenMidi } from '@inner-hum/core/theory';
+import { instrumentById, writtenMidi } from '@inner-hum/core/theory';
 import { freeTake, heldTones, type FreeWish } from './freePlay';
+import { tubeUnder } from './tubeUnder';
 
 /** Louder than this under the loudest, something sounds, dB. */
 const SOUNDS_DB = 40;
@@ -72,25 +72,6 @@ export function modelOf(samples: Float32Array, sampleRateHz: number, wish: FreeW
     ];
   });
   return tones.length > 0 ? { kind: 'heard', tones } : { kind: 'nothing' };
-}
-
-/** The tube of a tone; where the horn has no other for the note, nothing is asked of the sound. */
-function tubeUnder(steady: Float32Array, sampleRateHz: number, hz: number, wish: FreeWish, written: number): TubeGuess {
-  const horn = instrumentById(wish.hornId ?? wish.setup.instrumentId);
-  if (sourcesOf(horn, written).every(({ partialNumber }) => partialNumber === 1)) return { kind: 'regular' };
-  return tubeOf(steady, sampleRateHz, hz, otherTubes(wish, written));
-}
-
-/**
- * Partials by which a written note could come from another tube than its regular fingering's. A note with the octave key is
- * the second partial of the same tube: these two can't be told apart by their tube, and are not tried.
- */
-function otherTubes({ setup, hornId = setup.instrumentId }: FreeWish, written: number): number[] {
-  const sources = sourcesOf(instrumentById(hornId), written).filter(({ octaveKey }) => !octaveKey);
-  const keyed = !sources.some(({ partialNumber }) => partialNumber === 1);
-  return sources.flatMap(({ partialNumber }) =>
-    partialNumber === 1 || (keyed && partialNumber === 2) ? [] : [partialNumber],
-  );
 }
 
 /** Which share of what sounds is one clear tone; undefined where nothing does. */

@@ -3,6 +3,7 @@ import {
   heldTones,
   packFrames,
   toInt16,
+  withSteady,
   type FreeWish,
   type HeldTone,
   type HeardTake,
@@ -18,12 +19,12 @@ import {
   loopDelay,
   lostSeconds,
   roomBelowDb,
-  segmentSpans,
   ZeroRuns,
   type LoopDelay,
   type LostSound,
 } from '@inner-hum/core/measure';
 import { bandLimitHz, Ear, HOP_S, sliceFrames, type Frames, type LiveFrame } from '@inner-hum/core/signal';
+import { firstToneS } from './firstTone';
 import type { BlockClock, FreeHeard, PickedUp, RecorderSettings } from './protocol';
 import { detailOf } from '../base/detailOf';
 
@@ -35,8 +36,6 @@ const FREE_PAUSE_S = 0.5;
 const LONGEST_PIECE_S = 120;
 /** So much is heard once more for how the sound is picked up, seconds. */
 const LATELY_S = 4;
-/** A tone's onset lies so near the first frame that holds it, seconds. */
-const SAME_ONSET_S = 0.1;
 /** Lost sound is added up so often while it is recorded, seconds. */
 const LOOK_S = 0.5;
 /** A hole in the clock longer than this is another stream, seconds. */
@@ -220,7 +219,9 @@ export class TakeRecorder {
   private harvest(): Frames {
     const frames = this.ear.finish();
     if (this.settings.zerosAreLoss && gainControl(frames).gated) this.gated = true;
-    this.held.push(...heldTones(frames, this.settings.free!, this.earFrom * HOP_S));
+    const fromS = this.earFrom * HOP_S;
+    const sound = { samples: this.ear.heard(), sampleRateHz: this.settings.sampleRateHz };
+    this.held.push(...withSteady(heldTones(frames, this.settings.free!, fromS), sound, fromS));
     return frames;
   }
 }
@@ -232,17 +233,4 @@ function judged(...args: Parameters<typeof assess>): Pick<HeardTake, 'measures' 
   } catch (error) {
     return { measures: [], verdict: NOT_JUDGED, unjudged: detailOf(error) };
   }
-}
-
-/** Where the first tone begins, or that which begins nearest to a place where one was heard, seconds. */
-function firstToneS(frames: Frames, nearS?: number): number | undefined {
-  const starts = segmentSpans(frames).map(({ start }) => start * HOP_S);
-  const distance = (startS: number) => Math.abs(startS - (nearS ?? 0));
-  const first = starts.reduce<number | undefined>(
-    (best, startS) => (best !== undefined && distance(best) <= distance(startS) ? best : startS),
-    undefined,
-  );
-  if (first === undefined) return undefined;
-  // As exactly as the ear finds its onset.
-  return frames.attacks.find(({ onsetS }) => Math.abs(onsetS - first) < SAME_ONSET_S)?.onsetS ?? first;
 }

@@ -62,11 +62,21 @@ export function endClicks(context: AudioContext): void {
 }
 const END_CLICKS_S = [0.02, 0.15] as const;
 
+/** One soft tick, now: what was held is no longer good. */
+export function softTick(context: AudioContext): void {
+  click(context, context.currentTime, false, TICK_GAIN);
+}
+const TICK_GAIN = 0.12;
+
 /** A short sine high above the horn's fundamentals, gone in 30 ms: too short to be a tone for the ear. */
-export function click(context: AudioContext, atS: number, accent: boolean): void {
+export function click(
+  context: AudioContext,
+  atS: number,
+  accent: boolean,
+  loudness: number = accent ? GAIN.accent : GAIN.plain,
+): void {
   const oscillator = context.createOscillator();
   const gain = context.createGain();
-  const loudness = accent ? GAIN.accent : GAIN.plain;
   oscillator.frequency.value = accent ? ACCENT_HZ : LOOP_CLICK.hz;
   gain.gain.setValueAtTime(loudness, atS);
   gain.gain.exponentialRampToValueAtTime(loudness / LOOP_CLICK.fall, atS + LOOP_CLICK.lengthS);

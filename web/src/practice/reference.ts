@@ -1,4 +1,4 @@
-import { beatSeconds, type Score } from '@inner-hum/core/exercise';
+import { beatSeconds, isOpenEnded, type Score } from '@inner-hum/core/exercise';
 import { instrumentById, writtenToHz } from '@inner-hum/core/theory';
 import type { Settings } from '../db/settings/settings';
 import type { Speaker } from './speaker';
@@ -14,7 +14,8 @@ const DRONE_GAIN = 0.08;
 export function droneFor(context: AudioContext, settings: Settings, score: Score, firstBeatAtS: number): () => void {
   if (!settings.headphones) return () => undefined;
   const own = score.steps.some(({ droneMidi }) => droneMidi !== undefined);
-  if (settings.schools.tuner !== 'drone' && !own) return () => undefined;
+  const whileGood = settings.holdSound === 'drone' && isOpenEnded(score);
+  if (settings.schools.tuner !== 'drone' && !own && !whileGood) return () => undefined;
   const horn = instrumentById(score.instrumentId);
   const pitches = score.steps.map(({ startBeat, soundedMidi, droneMidi = soundedMidi }) => ({
     atS: firstBeatAtS + startBeat * beatSeconds(score),

@@ -12,8 +12,8 @@ import { Recording } from '../input/recording';
 import { store } from '../store';
 import { cameToNothing, ended, isBusy, judged, moved, takeAsked, type Ending } from '../store/practice';
 import type { PageSound } from './pageSound';
-import { endClicks, Metronome } from './metronome';
-import { isWhole, openFromBeat } from './openEnd';
+import { endClicks, Metronome, softTick } from './metronome';
+import { holdEnds, isWhole, openFromBeat } from './openEnd';
 import { playLed } from './playLed';
 import { assignmentFor, planNow, recorderSettingsFor } from './planNow';
 import { droneFor } from './reference';
@@ -205,12 +205,14 @@ async function play(page: PageSound, planned: PlannedTake, input: AudioInput, fi
   const silenceS = SILENCE_S + longestRestBeats(score) * beatS;
   // What is counted before it has its own rests: only the tone without a set end is over when it falls silent.
   const openFromS = firstBeatAtS + openFromBeat(score) * beatS;
+  const holdEnded = settings.holdSound === 'none' ? undefined : holdEnds(plan, openFromS);
   await until(
     page,
     input,
     () => {
       const nowS = context.currentTime;
       const lastToneS = trace.lastToneAtS() ?? 0;
+      if (holdEnded?.(trace)) (settings.holdSound === 'tick' ? () => softTick(context) : endDrone)();
       const toneIsOver = lastToneS > openFromS + beatS / 2 && nowS - lastToneS > OPEN_END_S;
       if (toneIsOver || nowS >= endS) store.dispatch(ended('score'));
       else if (nowS - Math.max(firstBeatAtS, lastToneS) > silenceS) store.dispatch(ended('silence'));

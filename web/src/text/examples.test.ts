@@ -96,6 +96,7 @@ const FILLED: Readonly<Record<string, string | number>> = {
   percent: 86,
   perMinute: 290,
   plannedDb: 18,
+  mostDb: 17,
   played: 5,
   quantity: 'Pitch',
   reasons: 'no score',

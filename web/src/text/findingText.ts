@@ -14,6 +14,7 @@ const DECIMALS: Record<string, number> = {
   partials: 1,
   db: 0,
   plannedDb: 0,
+  mostDb: 0,
   waves: 1,
   longestS: 1,
   wantedS: 1,
@@ -26,6 +27,9 @@ const HELD_UNTIL: ReadonlySet<string> = new Set(['heldUntilPitch', 'heldUntilJum
 
 /** A tone that is looked for no longer than this is clear at once, seconds. */
 const AT_ONCE_S = 0.5;
+
+/** A low note that comes within this straight out of another spoke at once, seconds. */
+const AT_ONCE_DROP_S = 0.1;
 
 /** The sentence of a finding with its evidence, rounded to what can be known. */
 export function findingText(
@@ -46,11 +50,13 @@ export function findingText(
   if (step) words['note'] = nameOf(step.soundedMidi);
   if (HELD_UNTIL.has(finding.id)) words['stopS'] = stopS(finding);
   if (finding.id === 'rests') words['note'] = nameOf(Math.round(hzToMidi(finding.values.hz, take.setup.a4Hz)));
-  if (finding.id === 'otherNote' || finding.id === 'hummedOther') {
-    const horn = instrumentById(take.setup.instrumentId);
-    words['heard'] = nameOf(writtenMidi(horn, finding.values.soundingMidi));
+  const written = (soundingMidi: number) => nameOf(writtenMidi(instrumentById(take.setup.instrumentId), soundingMidi));
+  if ('soundingMidi' in finding.values) words['heard'] = written(finding.values.soundingMidi);
+  if ('fromSoundingMidi' in finding.values) words['upper'] = written(finding.values.fromSoundingMidi);
+  if (finding.id === 'otherNote' || finding.id === 'hummedOther')
     words['wanted'] = nameOf(take.score.steps[finding.stepIndex]!.soundedMidi);
-  }
+  if (finding.id === 'freeOvertone' && step)
+    words['fingered'] = nameOf(step.soundedMidi - partialSemitones(finding.values.partial));
   const { partial } = values;
   if (partial !== undefined && step) {
     const note = nameOf(step.fingeredMidi + partialSemitones(partial));
@@ -84,6 +90,9 @@ function formOf(
   step: TakeRecord['score']['steps'][number] | undefined,
 ): { context?: string } {
   // Partials are for overtones: a regular note has an octave.
+  if (finding.id === 'freeOvertone') return finding.values.sure > 0 ? {} : { context: 'maybe' };
+  if (finding.id === 'freeDrop') return finding.values.ms < 1000 * AT_ONCE_DROP_S ? { context: 'atOnce' } : {};
+  if (finding.id === 'airStarts' && words['db'] !== words['mostDb']) return { context: 'range' };
   if ('partial' in finding.values && step?.partialNumber === 1)
     return { context: finding.values.partial > 1 ? 'regular' : 'away' };
   if (HELD_UNTIL.has(finding.id) && Number(words['stopS']) < LEAST_HOLD_S) return { context: 'short' };

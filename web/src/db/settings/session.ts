@@ -40,6 +40,10 @@ export interface RunningSession {
   readonly change: { readonly decision: Decision; readonly of: string } | null;
 }
 
+/** What is heard when a tone without a set end stops being good; the drone that stops then sounds in headphones alone. */
+export const HOLD_SOUNDS = ['none', 'tick', 'drone'] as const;
+type HoldSound = (typeof HOLD_SOUNDS)[number];
+
 /** The exercise on the Stand and what plays one after the other. */
 export interface SessionSettings {
   /** the exercise on the Stand */
@@ -50,6 +54,8 @@ export interface SessionSettings {
   readonly spoken: boolean;
   /** whether a short sound tells that a take is judged */
   readonly endSound: boolean;
+  /** what is heard when a tone without a set end stops being good */
+  readonly holdSound: HoldSound;
   /** whether the note played again after a verdict starts the next take */
   readonly hornGoesOn: boolean;
   /** whether what is held in free play is kept and enters the map */
@@ -77,6 +83,7 @@ export const FIRST_SESSION: SessionSettings = {
   goesOn: false,
   spoken: false,
   endSound: false,
+  holdSound: 'tick',
   hornGoesOn: false,
   freeCounts: true,
   fullOnStart: false,
@@ -138,6 +145,7 @@ export const SESSION_PARTS: PartsOf<SessionSettings> = {
   goesOn: whole(flag()),
   spoken: whole(flag()),
   endSound: whole(flag()),
+  holdSound: whole(oneOf(HOLD_SOUNDS)),
   hornGoesOn: whole(flag()),
   freeCounts: whole(flag()),
   fullOnStart: whole(flag()),

@@ -1,6 +1,9 @@
 import { chakra } from '@chakra-ui/react';
 import { useTranslation } from 'react-i18next';
+import { isOpenEnded } from '@inner-hum/core/exercise';
+import { exerciseScore } from '@inner-hum/core/families';
 import { CUES } from '@inner-hum/core/plan';
+import { HOLD_SOUNDS } from '../../db/settings/session';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';
 import { Choice, Tick } from '../../ui/controls';
@@ -35,6 +38,17 @@ export function MoreChoices() {
             onChange={(cue) => dispatch(settingsChanged({ cue }))}
           />
         </chakra.span>
+        {isOpenEnded(exerciseScore(settings.exercise)) && (
+          <chakra.span width="260px">
+            <Choice
+              label={t('stand.holdSound.label')}
+              value={settings.holdSound}
+              options={HOLD_SOUNDS}
+              textOf={(sound) => t(`stand.holdSound.${sound}`)}
+              onChange={(holdSound) => dispatch(settingsChanged({ holdSound }))}
+            />
+          </chakra.span>
+        )}
         <chakra.span width="190px">
           <Choice
             label={t('stand.startOn')}

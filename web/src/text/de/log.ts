@@ -39,6 +39,7 @@ export const logWords = {
       brokeOff: 'Abgerissen',
       stoppedEarly: 'Zu früh zu Ende',
       stoppedAfter: 'Vor dem Ende aufgehört',
+      breathTaken: 'Atem, wo keiner vorgesehen war',
       slurGap: 'Bogen gerissen',
       slurStep: 'Stufe am Bogen',
       stairs: 'Stufen',

@@ -120,6 +120,7 @@ export const setUpWords = {
       unsteady: 'Schwankt',
       uneven: 'Schwillt ungleichmäßig',
       stopsEarly: 'Geht die Luft aus',
+      breathes: 'Atmet, wo kein Atem vorgesehen ist',
       breaksSlurs: 'Reißt Bögen ab',
       stepsAtSlurs: 'Macht an Bögen Stufen in der Lautstärke',
       colourApart: 'Wechselt im Paar die Farbe',

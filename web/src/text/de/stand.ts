@@ -59,6 +59,12 @@ export const standWords = {
     lost: 'Das Gerät hat {{ms}} ms Klang verloren. Das zählt nicht gegen dich.',
     goesOn: 'Von selbst weiter',
     spoken: 'Das Urteil vorlesen',
+    holdSound: {
+      label: 'Wenn ein langer Ton nicht mehr gut ist',
+      none: 'kein Klang',
+      tick: 'ein leises Ticken',
+      drone: 'der Bordun hört auf (Kopfhörer)',
+    },
     endSound: 'Ein kurzer Klang, wenn das Urteil da ist',
     hornGoesOn: 'Den Ton spielen, um weiterzumachen',
     fullOnStart: 'Ganzer Bildschirm von Anfang an',

@@ -39,6 +39,7 @@ export const logWords = {
       brokeOff: 'Broke off',
       stoppedEarly: 'Stopped early',
       stoppedAfter: 'Stopped before the end',
+      breathTaken: 'Breath where none was planned',
       slurGap: 'Broken slur',
       slurStep: 'Step at a slur',
       stairs: 'Bumps',

@@ -116,6 +116,7 @@ export const setUpWords = {
       unsteady: 'Wavers',
       uneven: 'Grows unevenly',
       stopsEarly: 'Runs out of breath',
+      breathes: 'Breathes where no breath is planned',
       breaksSlurs: 'Breaks slurs',
       stepsAtSlurs: 'Steps in loudness at slurs',
       colourApart: 'Changes colour in a pair',

@@ -57,6 +57,12 @@ export const standWords = {
     lost: 'The device lost {{ms}} ms of sound. That is not counted against you.',
     goesOn: 'Continue by itself',
     spoken: 'Read the verdict aloud',
+    holdSound: {
+      label: 'When a long tone stops being good',
+      none: 'no sound',
+      tick: 'a soft tick',
+      drone: 'the drone stops (headphones)',
+    },
     endSound: 'A short sound when the verdict is there',
     hornGoesOn: 'Play the note to go on',
     fullOnStart: 'Full screen from the start',

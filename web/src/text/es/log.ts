@@ -39,6 +39,7 @@ export const logWords = {
       brokeOff: 'Se cortó',
       stoppedEarly: 'Acabó pronto',
       stoppedAfter: 'Paró antes del final',
+      breathTaken: 'Respiración no prevista',
       slurGap: 'Ligadura rota',
       slurStep: 'Escalón en la ligadura',
       stairs: 'Escalones',

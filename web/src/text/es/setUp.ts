@@ -117,6 +117,7 @@ export const setUpWords = {
       unsteady: 'Oscila',
       uneven: 'Crece desigual',
       stopsEarly: 'Se queda sin aire',
+      breathes: 'Respira donde no toca',
       breaksSlurs: 'Rompe las ligaduras',
       stepsAtSlurs: 'Hace escalones de fuerza en las ligaduras',
       colourApart: 'Cambia de timbre en una pareja',

@@ -58,6 +58,12 @@ export const standWords = {
     lost: 'El aparato ha perdido {{ms}} ms de sonido. No cuenta en tu contra.',
     goesOn: 'Seguir por sí solo',
     spoken: 'Leer el juicio en voz alta',
+    holdSound: {
+      label: 'Cuando una nota larga deja de ser buena',
+      none: 'ningún sonido',
+      tick: 'un tic suave',
+      drone: 'el bordón se calla (auriculares)',
+    },
     endSound: 'Un sonido breve cuando llega el juicio',
     hornGoesOn: 'Tocar la nota para seguir',
     fullOnStart: 'Pantalla completa desde el principio',

@@ -39,6 +39,7 @@ export const logWords = {
       brokeOff: 'Interrompu',
       stoppedEarly: 'Arrêt trop tôt',
       stoppedAfter: 'Arrêt avant la fin',
+      breathTaken: 'Respiration non prévue',
       slurGap: 'Liaison rompue',
       slurStep: 'Marche à la liaison',
       stairs: 'Marches',

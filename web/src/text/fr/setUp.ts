@@ -118,6 +118,7 @@ export const setUpWords = {
       unsteady: 'Vacille',
       uneven: 'Enfle inégalement',
       stopsEarly: 'Manque de souffle',
+      breathes: 'Respire où rien n’est prévu',
       breaksSlurs: 'Rompt les liaisons',
       stepsAtSlurs: 'Fait des marches de force aux liaisons',
       colourApart: 'Change de timbre dans une paire',

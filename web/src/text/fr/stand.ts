@@ -58,6 +58,12 @@ export const standWords = {
     lost: 'L’appareil a perdu {{ms}} ms de son. Cela ne compte pas contre toi.',
     goesOn: 'Continuer tout seul',
     spoken: 'Lire le bilan à voix haute',
+    holdSound: {
+      label: 'Quand un son long n’est plus bon',
+      none: 'aucun son',
+      tick: 'un léger tic',
+      drone: 'le bourdon s’arrête (casque)',
+    },
     endSound: 'Un son bref quand le bilan est là',
     hornGoesOn: 'Jouer la note pour continuer',
     fullOnStart: 'Plein écran dès le début',

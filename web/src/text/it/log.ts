@@ -39,6 +39,7 @@ export const logWords = {
       brokeOff: 'Interrotto',
       stoppedEarly: 'Finito presto',
       stoppedAfter: 'Fermato prima della fine',
+      breathTaken: 'Respiro non previsto',
       slurGap: 'Legatura rotta',
       slurStep: 'Gradino alla legatura',
       stairs: 'Gradini',

@@ -116,6 +116,7 @@ export const setUpWords = {
       unsteady: 'Oscilla',
       uneven: 'Cresce in modo diseguale',
       stopsEarly: 'Finisce il fiato',
+      breathes: 'Respira dove non è previsto',
       breaksSlurs: 'Rompe le legature',
       stepsAtSlurs: 'Fa gradini di forza alle legature',
       colourApart: 'Cambia timbro in una coppia',

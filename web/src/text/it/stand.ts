@@ -58,6 +58,12 @@ export const standWords = {
     lost: 'L’apparecchio ha perso {{ms}} ms di suono. Non conta contro di te.',
     goesOn: 'Continua da solo',
     spoken: 'Leggi il giudizio ad alta voce',
+    holdSound: {
+      label: 'Quando una nota lunga non è più buona',
+      none: 'nessun suono',
+      tick: 'un ticchettio leggero',
+      drone: 'il bordone si ferma (cuffie)',
+    },
     endSound: 'Un suono breve quando arriva il giudizio',
     hornGoesOn: 'Suona la nota per continuare',
     fullOnStart: 'Schermo intero dall’inizio',
