@@ -1,5 +1,5 @@
 import { CLEAN_HABITS, FAULTS, withFault, type FaultName } from '@inner-hum/core/simulate';
-import { SWELL_DEFAULTS } from '@inner-hum/core/families';
+import { familyById, SWELL_DEFAULTS, usualExercise } from '@inner-hum/core/families';
 import { describe, expect, it } from 'vitest';
 import { EXPECTED_FINDINGS, SHOWN_BY } from './expectedFindings';
 import { playFamily, playSwell } from './play';
@@ -44,4 +44,15 @@ describe('a swell of a recorded saxophone', () => {
   it.each(Object.entries(RECORDED_FAULTS))('%s in it is found', (fault, expected) =>
     expect(findingsOnRecorded(swell, fault as RecordedFault).map((finding) => finding.id)).toContain(expected),
   );
+});
+
+describe('pairs of recorded tones, joined on the beat', () => {
+  it.each(['alto', 'tenor', 'soprano'] as const)('on %s no change is told that nobody can hear', (instrumentId) => {
+    for (const change of [{}, { writtenMidi: 60 }, { tempoBpm: 80 }]) {
+      const exercise = { ...usualExercise(familyById('overtoneMatch'), instrumentId), ...change };
+      const found = findingsOnRecorded(exercise).map(({ id }) => id);
+      expect(found).not.toContain('changeLate');
+      expect(found).not.toContain('changeEarly');
+    }
+  });
 });

@@ -1,5 +1,6 @@
 import { HOP_S, PARTIALS_KEPT, type Frames } from '@inner-hum/core/signal';
 import { absent, measured, type Measured } from './measured';
+import { median } from './statistics';
 import { MIN_BODY_FRAMES, type ToneBody } from './tone';
 
 /** Partials that are compared, and how far under the strongest they still count, dB. */
@@ -7,18 +8,29 @@ const COMPARED = 10;
 const FLOOR_DB = -45;
 /** Two colours nearer to each other than this can't be told apart from frame to frame, dB. */
 const LEAST_APART_DB = 0.8;
+/** Nor are two that lie hardly farther apart than each of them strays by itself. */
+const APART_TIMES = 1.4;
+/** A change is sudden: from so far before it to so far after it, frames, this share of the way between the colours is gone. */
+const AROUND = { near: 3, far: 40 } as const;
+const SUDDEN_SHARE = 0.85;
 /** The change is looked for so far to each side of the planned one, in shares of the shorter tone. */
 const REACH = 0.6;
 
 /**
  * When one colour turned into another on the same pitch, against the planned moment, seconds; late is positive. The
- * moment that best parts the frames into those like the first body and those like the second. Our choice.
+ * moment that best parts the frames into those like the first body and those like the second; absent where the colour only
+ * drifted, as any tone's does. Our choice.
  */
 export function pairChangeS(frames: Frames, first: ToneBody, second: ToneBody, plannedS: number): Measured {
   if (Math.min(first.frame.length, second.frame.length) < MIN_BODY_FRAMES) return absent('tooShort');
   const a = meanColour(frames, farHalf(first, 'start'));
   const b = meanColour(frames, farHalf(second, 'end'));
-  if (distance(a, b) < LEAST_APART_DB) return absent('tooAlike');
+  // A change that comes off the count mixes the colours of one of the two; how far the other strays by itself is told by the less.
+  const own = Math.min(
+    distance(a, meanColour(frames, farHalf(first, 'end'))),
+    distance(b, meanColour(frames, farHalf(second, 'start'))),
+  );
+  if (distance(a, b) < Math.max(LEAST_APART_DB, APART_TIMES * own)) return absent('tooAlike');
   const shorter = Math.min(first.frame.length, second.frame.length);
   const planned = Math.round(plannedS / HOP_S);
   const reach = Math.round(REACH * shorter);
@@ -34,7 +46,25 @@ export function pairChangeS(frames: Frames, first: ToneBody, second: ToneBody, p
     const here = colour(frames, i);
     likelihood += distance(here, b) - distance(here, a);
   }
-  return measured((at - planned) * HOP_S, 2 * HOP_S);
+  return isSudden(frames, at, a, b) ? measured((at - planned) * HOP_S, 2 * HOP_S) : absent('tooAlike');
+}
+
+/** Whether a colour turned into another at a frame, and was not on its way all along. */
+function isSudden(frames: Frames, at: number, a: Float64Array, b: Float64Array): boolean {
+  const apart = distance(a, b) ** 2 * COMPARED;
+  /** Where the frames lie on the way from the one to the other, on the mean: 0 … 1. */
+  const place = (from: number, to: number) => {
+    const places: number[] = [];
+    for (let i = Math.max(0, from); i < Math.min(frames.count, to); i++)
+      if (frames.f0Hz[i]! > 0) {
+        const here = colour(frames, i);
+        places.push(here.reduce((sum, db, k) => sum + (db - a[k]!) * (b[k]! - a[k]!), 0) / apart);
+      }
+    return places.length > 0 ? median(places) : NaN;
+  };
+  const before = place(at - AROUND.far, at - AROUND.near);
+  const after = place(at + AROUND.near, at + AROUND.far);
+  return after - before >= SUDDEN_SHARE;
 }
 
 /** The half of a body that lies away from the change: surely of its own colour. */

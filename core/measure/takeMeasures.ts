@@ -127,9 +127,18 @@ function pairOf(frames: Frames, before: ToneSpan, earlier: Expected, span: ToneS
   const second = bodyIn(frames, span, expected);
   // Only between neighbours in one breath there is a moment of change.
   const joined = expected.step.attack === 'slurred' && Math.abs(expected.startS - earlier.endS) < LEAST_GAP_S;
-  const changeS = joined ? pairChangeS(frames, first.body, second.body, expected.startS) : absent('notPlanned');
-  return { ...overtonePair(first, second), changeS };
+  const pair = overtonePair(first, second);
+  const changeS = !joined
+    ? absent('notPlanned')
+    : areAlike(pair)
+      ? absent('tooAlike')
+      : pairChangeS(frames, first.body, second.body, expected.startS);
+  return { ...pair, changeS };
 }
+
+/** Whether two tones lie no farther apart in colour than that can be measured: when the one became the other no ear tells. */
+const areAlike = ({ spectralDistanceDb: found }: OvertonePair) =>
+  found.kind === 'measured' && found.value < 2 * found.uncertainty;
 
 /** The settled part of a tone, for comparing it with another. */
 function bodyIn(frames: Frames, span: ToneSpan, { line, targetHz }: Expected): { frames: Frames; body: ToneBody } {
