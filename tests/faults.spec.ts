@@ -323,3 +323,38 @@ test('a page that is killed at any moment: what came past the first beat by a se
   await expect(page.getByText(`${takes} takes`, { exact: true })).toBeVisible();
   await expect(page.getByTestId('draft-offer')).toBeHidden();
 });
+
+test('a storage that answers late takes along what was played meanwhile', async ({ page }) => {
+  await page.addInitScript(() => {
+    // Held up by another page until this one is told to go on.
+    const open = Reflect.get(IDBFactory.prototype, 'open') as IDBFactory['open'];
+    const free = new Promise((end) => Object.assign(window, { freeStorage: end }));
+    IDBFactory.prototype.open = function (this: IDBFactory, ...args: Parameters<IDBFactory['open']>) {
+      if (sessionStorage.getItem('freed')) return open.apply(this, args);
+      const held = new EventTarget() as unknown as IDBOpenDBRequest;
+      void free.then(() => {
+        sessionStorage.setItem('freed', 'yes');
+        const real = open.apply(this, args);
+        for (const name of ['success', 'error', 'upgradeneeded', 'blocked'] as const)
+          real.addEventListener(name, (event) => {
+            Object.defineProperties(held, {
+              result: { get: () => real.result, configurable: true },
+              transaction: { get: () => real.transaction, configurable: true },
+            });
+            (held as unknown as Record<string, ((event: Event) => void) | undefined>)[`on${name}`]?.(event);
+          });
+      });
+      return held;
+    };
+  });
+  await page.goto('/stand');
+  await expect(page.getByTestId('memory')).toContainText('kept only until the page is closed');
+  await start(page);
+  await expect(verdict(page)).toBeVisible();
+  await takesInLog(page, 1);
+  await page.evaluate(() => (window as unknown as { freeStorage: () => void }).freeStorage());
+  await expect(page.getByTestId('memory')).toContainText('what you played here comes along');
+  await page.getByTestId('memory').getByRole('button', { name: 'Reload' }).click();
+  await expect(page.getByTestId('memory')).toHaveCount(0);
+  await takesInLog(page, 1);
+});

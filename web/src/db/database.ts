@@ -212,13 +212,34 @@ async function openedInTime(opening: InnerHumDatabase): Promise<void> {
 
 /** Opens the database; where the browser has none to give, one in memory takes its place. Call it before anything else. */
 export async function openDatabase(): Promise<Storage> {
+  const lasting = database;
   try {
-    await openedInTime(database);
+    await openedInTime(lasting);
   } catch (error) {
     storage = { kind: 'memory', reason: detailOf(error) };
     const { indexedDB, IDBKeyRange } = await import('fake-indexeddb');
     database = new InnerHumDatabase({ indexedDB, IDBKeyRange });
     await database.open();
+    // Another page may have held it up. What it answers after this is no matter of this page's start.
+    lasting.open().then(
+      () => tellLate(lasting),
+      () => undefined,
+    );
   }
   return storage;
+}
+
+let late: InnerHumDatabase | undefined;
+const lateHeard = new Set<() => void>();
+function tellLate(opened: InnerHumDatabase): void {
+  late = opened;
+  for (const tell of lateHeard) tell();
+}
+
+/** The storage that answered after all, while this page goes on in memory; undefined as long as it has not. */
+export const lateStorage = () => late;
+/** Tells when {@link lateStorage} changes; gives what ends it. */
+export function onLateStorage(tell: () => void): () => void {
+  lateHeard.add(tell);
+  return () => void lateHeard.delete(tell);
 }

@@ -4,7 +4,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { NavLink, Outlet, useLocation } from 'react-router';
-import { database, storageNow } from '../../db/database';
+import { database } from '../../db/database';
 import { removeDemoTakes } from '../../db/takes';
 import { useKeyDown } from '../../ui/useKeyDown';
 import { useAppSelector } from '../../store';
@@ -14,6 +14,7 @@ import { Button, Key } from '../../ui/controls';
 import { NoticeBar } from '../../shared/page/Notice';
 import { ShortcutsDialog } from '../../ui/ShortcutsDialog';
 import { withAllWords } from '../../text/i18n';
+import { MemoryBar } from './MemoryBar';
 import { Rail } from './Rail';
 import { useTopOfPlace } from './useTopOfPlace';
 
@@ -190,18 +191,6 @@ function PlacesAtTheThumb() {
         </PlaceLink>
       ))}
     </chakra.nav>
-  );
-}
-
-/** Says that nothing outlasts the page, where the browser gives no storage. */
-function MemoryBar() {
-  const { t } = useTranslation();
-  const storage = storageNow();
-  if (storage.kind === 'lasting') return null;
-  return (
-    <chakra.p role="alert" px={{ base: '12px', md: '28px' }} color="accent" fontWeight={600} data-testid="memory">
-      {t('app.memoryOnly', { detail: storage.reason })}
-    </chakra.p>
   );
 }
 

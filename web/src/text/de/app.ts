@@ -43,6 +43,9 @@ export const appWords = {
       'Deine letzte Änderung konnte nicht gespeichert werden: {{detail}}. Sie gilt, bis diese Seite geschlossen wird.',
     memoryOnly:
       'Der Browser gibt dieser Seite keinen Speicher ({{detail}}). Was du spielst, bleibt nur, bis die Seite geschlossen wird: Sichere es vorher im Logbuch.',
+    storageCame: 'Der Speicher des Browsers antwortet jetzt. Lade neu: Was du hier gespielt hast, kommt mit.',
+    notBrought:
+      'Was hier gespielt wurde, ließ sich nicht mitnehmen: {{detail}}. Es ist noch hier: Sichere es im Logbuch.',
     wentWrong: 'Etwas hat nicht geklappt: {{detail}}. Was gespeichert war, ist sicher.',
     notOpened: 'Nicht alles konnte geöffnet werden: {{detail}}.',
     notRecovered: 'Die Suche nach abgebrochenen Takes ist gescheitert: {{detail}}. Von ihnen wurde nichts entfernt.',

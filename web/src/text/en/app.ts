@@ -40,6 +40,9 @@ export const appWords = {
     settingsNotStored: 'Your last change could not be stored: {{detail}}. It holds until this page is closed.',
     memoryOnly:
       'The browser gives this page no storage ({{detail}}). What you play is kept only until the page is closed: save a backup in the Log before.',
+    storageCame: 'The browser’s storage has answered now. Reload, and what you played here comes along.',
+    notBrought:
+      'What was played here could not be brought along: {{detail}}. It is still here: save a backup in the Log.',
     wentWrong: 'Something did not work: {{detail}}. What was saved is safe.',
     notOpened: 'Not everything could be opened: {{detail}}.',
     notRecovered: 'Looking for takes that were cut off failed: {{detail}}. Nothing of them was removed.',

@@ -40,6 +40,8 @@ export const appWords = {
     settingsNotStored: 'Tu último cambio no se ha podido guardar: {{detail}}. Vale hasta que se cierre esta página.',
     memoryOnly:
       'El navegador no da memoria a esta página ({{detail}}). Lo que tocas se conserva solo hasta que se cierre: antes guarda una copia en el Diario.',
+    storageCame: 'La memoria del navegador ya responde. Recarga: lo que tocaste aquí viene contigo.',
+    notBrought: 'Lo tocado aquí no se pudo llevar: {{detail}}. Sigue aquí: guarda una copia en el Diario.',
     wentWrong: 'Algo no ha funcionado: {{detail}}. Lo guardado está a salvo.',
     notOpened: 'No todo se ha podido abrir: {{detail}}.',
     notRecovered: 'La búsqueda de tomas cortadas ha fallado: {{detail}}. No se ha quitado nada de ellas.',

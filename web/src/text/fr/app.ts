@@ -42,6 +42,9 @@ export const appWords = {
       'Ton dernier changement n’a pas pu être enregistré : {{detail}}. Il vaut jusqu’à la fermeture de cette page.',
     memoryOnly:
       'Le navigateur ne donne pas de mémoire à cette page ({{detail}}). Ce que tu joues n’est gardé que jusqu’à sa fermeture : fais d’abord une sauvegarde dans le Journal.',
+    storageCame: 'La mémoire du navigateur répond maintenant. Recharge : ce que tu as joué ici vient avec.',
+    notBrought:
+      'Ce qui a été joué ici n’a pas pu être emporté : {{detail}}. C’est encore ici : fais une sauvegarde dans le Journal.',
     wentWrong: 'Quelque chose n’a pas marché : {{detail}}. Ce qui était enregistré est en sûreté.',
     notOpened: 'Tout n’a pas pu s’ouvrir : {{detail}}.',
     notRecovered: 'La recherche des prises coupées a échoué : {{detail}}. Rien n’en a été retiré.',

@@ -41,6 +41,9 @@ export const appWords = {
       'La tua ultima modifica non si è potuta salvare: {{detail}}. Vale finché questa pagina resta aperta.',
     memoryOnly:
       'Il browser non dà memoria a questa pagina ({{detail}}). Quello che suoni resta solo finché è aperta: prima salva una copia nel Diario.',
+    storageCame: 'La memoria del browser ora risponde. Ricarica: quello che hai suonato qui viene con te.',
+    notBrought:
+      'Quello che è stato suonato qui non si è potuto portare: {{detail}}. È ancora qui: salva una copia nel Diario.',
     wentWrong: 'Qualcosa non ha funzionato: {{detail}}. Quello che era salvato è al sicuro.',
     notOpened: 'Non tutto si è potuto aprire: {{detail}}.',
     notRecovered: 'La ricerca delle riprese interrotte è fallita: {{detail}}. Non ne è stato tolto nulla.',
