@@ -111,7 +111,7 @@ function WhilePlaying() {
   const dispatch = useAppDispatch();
   const settings = useAppSelector((state) => state.settings);
   const now = exerciseOf(settings);
-  const budget = breathBudget(scoreOf(settings));
+  const { longestBreathS, totalS } = breathBudget(scoreOf(settings));
   return (
     <chakra.div display="flex" flexWrap="wrap" columnGap="26px" alignItems="center" mt="6px">
       <Tick
@@ -137,8 +137,11 @@ function WhilePlaying() {
         />
       )}
       <chakra.span color="inkSoft" marginLeft="auto" data-testid="breath">
-        {t('stand.breathNeeded', { seconds: formatNumber(budget.longestBreathS, 1) })}
-        {budget.totalS > budget.longestBreathS && ` · ${t('stand.total', { seconds: formatNumber(budget.totalS, 0) })}`}
+        {[
+          // A tone that lasts as long as it stays good asks nothing of the breath.
+          ...(longestBreathS > 0 ? [t('stand.breathNeeded', { seconds: formatNumber(longestBreathS, 1) })] : []),
+          ...(totalS > longestBreathS ? [t('stand.total', { seconds: formatNumber(totalS, 0) })] : []),
+        ].join(' · ')}
       </chakra.span>
     </chakra.div>
   );

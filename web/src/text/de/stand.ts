@@ -61,9 +61,9 @@ export const standWords = {
     spoken: 'Das Urteil vorlesen',
     holdSound: {
       label: 'Wenn ein langer Ton nicht mehr gut ist',
-      none: 'kein Klang',
-      tick: 'ein leises Ticken',
-      drone: 'der Bordun hört auf (Kopfhörer)',
+      none: 'Kein Klang',
+      tick: 'Ein leises Ticken',
+      drone: 'Der Bordun hört auf (Kopfhörer)',
     },
     endSound: 'Ein kurzer Klang, wenn das Urteil da ist',
     hornGoesOn: 'Den Ton spielen, um weiterzumachen',

@@ -59,9 +59,9 @@ export const standWords = {
     spoken: 'Read the verdict aloud',
     holdSound: {
       label: 'When a long tone stops being good',
-      none: 'no sound',
-      tick: 'a soft tick',
-      drone: 'the drone stops (headphones)',
+      none: 'No sound',
+      tick: 'A soft tick',
+      drone: 'The drone stops (headphones)',
     },
     endSound: 'A short sound when the verdict is there',
     hornGoesOn: 'Play the note to go on',

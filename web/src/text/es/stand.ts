@@ -60,9 +60,9 @@ export const standWords = {
     spoken: 'Leer el juicio en voz alta',
     holdSound: {
       label: 'Cuando una nota larga deja de ser buena',
-      none: 'ningún sonido',
-      tick: 'un tic suave',
-      drone: 'el bordón se calla (auriculares)',
+      none: 'Ningún sonido',
+      tick: 'Un tic suave',
+      drone: 'El bordón se calla (auriculares)',
     },
     endSound: 'Un sonido breve cuando llega el juicio',
     hornGoesOn: 'Tocar la nota para seguir',

@@ -60,9 +60,9 @@ export const standWords = {
     spoken: 'Lire le bilan à voix haute',
     holdSound: {
       label: 'Quand un son long n’est plus bon',
-      none: 'aucun son',
-      tick: 'un léger tic',
-      drone: 'le bourdon s’arrête (casque)',
+      none: 'Aucun son',
+      tick: 'Un léger tic',
+      drone: 'Le bourdon s’arrête (casque)',
     },
     endSound: 'Un son bref quand le bilan est là',
     hornGoesOn: 'Jouer la note pour continuer',

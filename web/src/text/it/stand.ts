@@ -60,9 +60,9 @@ export const standWords = {
     spoken: 'Leggi il giudizio ad alta voce',
     holdSound: {
       label: 'Quando una nota lunga non è più buona',
-      none: 'nessun suono',
-      tick: 'un ticchettio leggero',
-      drone: 'il bordone si ferma (cuffie)',
+      none: 'Nessun suono',
+      tick: 'Un ticchettio leggero',
+      drone: 'Il bordone si ferma (cuffie)',
     },
     endSound: 'Un suono breve quando arriva il giudizio',
     hornGoesOn: 'Suona la nota per continuare',
