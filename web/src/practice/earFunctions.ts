@@ -12,6 +12,7 @@ import {
   type LiveMessage,
   type RecorderSettings,
 } from '../input/protocol';
+import { clockOffsetMs } from '../base/clockOffset';
 import { detailOf } from '../base/detailOf';
 
 /** What is heard is put away so often, seconds: a page that is killed loses less than a second. */
@@ -94,7 +95,7 @@ class Recordings {
     if (recorder.firstSample === undefined) this.post({ kind: 'started', firstSample });
     recorder.push(firstSample, samples, (frame) => this.rows.add(frame) && this.sendRows(), {
       wallMs: atMs,
-      offsetMs: Date.now() - performance.now(),
+      offsetMs: clockOffsetMs(),
     });
     this.sendRows();
     void this.putDraftAway(this.running);
