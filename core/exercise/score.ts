@@ -122,13 +122,13 @@ export function gapsAfter({ steps, gaps = [] }: Pick<Score, 'steps' | 'gaps'>, i
   return [{ startBeat: fromBeat, beats: untilBeat - fromBeat, kind: 'breath' }];
 }
 
-/** Whether a step is to follow the one before it without a new breath: slurred to it, or after nothing but a silence. */
+/** Whether a step is to follow the one before it without a new breath: slurred right to it, or after nothing but a silence. */
 export function asksNoBreath(score: Pick<Score, 'steps' | 'gaps' | 'clearS'>, index: number): boolean {
   // What is looked for by ear may take a breath.
   if (index === 0 || score.clearS !== undefined) return false;
   const between = gapsAfter(score, index - 1);
-  const silent = between.length > 0 && between.every(({ kind }) => kind === 'silence');
-  return silent || score.steps[index]!.attack === 'slurred';
+  if (between.length > 0) return between.every(({ kind }) => kind === 'silence');
+  return score.steps[index]!.attack === 'slurred';
 }
 
 /** A tone without a set end is written as one bar under a fermata. */

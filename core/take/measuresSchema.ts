@@ -57,8 +57,12 @@ const soundedStep = wholeOf<SoundedStep>()({
     .default(undefined),
   tube: wholeOf<{ kind: string; partial?: number; sure?: boolean; aboveDb?: number }>()({
     kind: string().oneOf(['regular', 'partial', 'cannotTell']).required(),
-    partial: real().min(2).optional(),
-    sure: boolean().optional(),
+    // Told of an overtone alone, and then both.
+    partial: real()
+      .min(2)
+      .optional()
+      .when('kind', { is: 'partial', then: (partial) => partial.required() }),
+    sure: boolean().when('kind', { is: 'partial', then: (sure) => sure.required() }),
     aboveDb: real().optional(),
   })
     .optional()
