@@ -19,6 +19,9 @@ const PROGRAMS = {
   '/usr/bin/paplay': 'pulseaudio-utils',
 };
 
+/** As much of what a failed test said as names the line and what was there instead. */
+const WHY_CHARACTERS = 1_500;
+
 /** Longer than any test may take, and than the longest file of them takes beside busy programs. */
 const SILENT_MS = 360_000;
 
@@ -165,7 +168,7 @@ function vitestCounts({ numPassedTests, testResults }) {
   const names = testResults.flatMap(({ name, status, assertionResults }) => {
     const failed = assertionResults
       .filter((test) => test.status === 'failed')
-      .map((test) => `${name}: ${test.fullName}`);
+      .map((test) => `${name}: ${test.fullName}${whyOf(test.failureMessages.join('\n'))}`);
     // A file that could not even be read has no tests to name.
     return status === 'failed' && failed.length === 0 ? [name] : failed;
   });
@@ -176,8 +179,22 @@ function flowCounts({ stats, suites }) {
   const specs = suites.flatMap(function all({ specs: own = [], suites: within = [] }) {
     return [...own, ...within.flatMap(all)];
   });
-  const names = specs.filter(({ ok }) => !ok).map(({ file, title }) => `${file}: ${title}`);
+  const names = specs
+    .filter(({ ok }) => !ok)
+    .map(({ file, title, tests }) => {
+      const errors = tests.flatMap(({ results }) => results.flatMap((result) => result.errors));
+      return `${file}: ${title}${whyOf(errors.map(({ message }) => message).join('\n'))}`;
+    });
   return { passed: stats.expected + stats.flaky, names };
+}
+
+/** What a failed test said, as far as it helps to find it: without colours, from the next line on. */
+function whyOf(message) {
+  const plain = message
+    .replaceAll(/\u001B\[\d+m/g, '')
+    .trim()
+    .slice(0, WHY_CHARACTERS);
+  return plain ? `\n  ${plain.replaceAll('\n', '\n  ')}` : '';
 }
 
 /** Runs lanes side by side, the steps of a lane in turn, a lane to its first step that stops it; gives what came of all. */
