@@ -1,4 +1,4 @@
-import { answerFrom, drawOrder, ROUNDS, type Experiment, type TrialValues } from '@inner-hum/core/plan';
+import { answerFrom, drawOrder, ROUNDS, type Experiment, type TrialValues } from '@inner-hum/core/experiments';
 import { SeededRandom } from '@inner-hum/core/simulate';
 import { writePage } from './pages';
 import { table } from './score';

@@ -13,7 +13,8 @@ import {
   writeWeek,
   type StudentWeek,
 } from '@inner-hum/core/formats';
-import { blockS, digestOf, routineBlocks, routineOf, USUAL_ROUTINES, usualRoutine } from '@inner-hum/core/plan';
+import { digestOf } from '@inner-hum/core/history';
+import { blockS, routineBlocks, routineOf, USUAL_ROUTINES, usualRoutine } from '@inner-hum/core/lesson';
 import { SeededRandom } from '@inner-hum/core/simulate';
 import { unzipSync, zipSync } from 'fflate';
 import { exerciseFromLink, readExerciseFile, readRoutineFile, routineFile } from '../web/src/shared/exercise/link';

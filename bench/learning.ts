@@ -1,4 +1,4 @@
-import { type Digest, digestOf, isLoud, type HeldTone, type Observation } from '@inner-hum/core/plan';
+import { type Digest, digestOf, isLoud, type HeldTone, type Observation } from '@inner-hum/core/history';
 import { scoreBeats, type ExerciseParameters } from '@inner-hum/core/exercise';
 import { exerciseKey, exerciseScore } from '@inner-hum/core/families';
 import { finding, isSecure, nextStep, type Decision, type Finding } from '@inner-hum/core/judge';

@@ -1,23 +1,11 @@
 import { familyById, usualExercise } from '@inner-hum/core/families';
 import { LOUDNESS_BANDS, quantile } from '@inner-hum/core/measure';
-import {
-  cellsAfter,
-  cellsFrom,
-  compare,
-  digestOf,
-  evenness,
-  hornMap,
-  knownValue,
-  needs,
-  ofNote,
-  seams,
-  type Digest,
-  type NoteOnMap,
-  type Observation,
-} from '@inner-hum/core/plan';
+import { compare } from '@inner-hum/core/experiments';
+import { cellsAfter, cellsFrom, digestOf, knownValue, type Digest, type Observation } from '@inner-hum/core/history';
+import { evenness, hornMap, needs, ofNote, seams, type NoteOnMap } from '@inner-hum/core/map';
 import { CLEAN_HABITS, SeededRandom, type NoteHabit } from '@inner-hum/core/simulate';
 import { play } from './play';
-import { digest } from '@inner-hum/core/plan/testDigests';
+import { digest } from '@inner-hum/core/history/testDigests';
 import { table } from './score';
 import { writePage } from './pages';
 

@@ -1,6 +1,6 @@
 import type { Level } from '@inner-hum/core/families';
 import type { LoudnessBand } from '@inner-hum/core/measure';
-import type { Goal, Practice } from '@inner-hum/core/plan';
+import type { Goal, Practice } from '@inner-hum/core/lesson';
 import type { InstrumentId } from '@inner-hum/core/theory';
 
 /** A player as a teacher would describe one, before practice has changed anything. Notes are written. */

@@ -1,5 +1,5 @@
 import { judgeTake, NOT_JUDGED, type Assignment, type FindingId, type PastTake } from '@inner-hum/core/judge';
-import { digestOf, pastTakeOf } from '@inner-hum/core/plan';
+import { digestOf, pastTakeOf } from '@inner-hum/core/history';
 import { exerciseScore, familyById, usualExercise } from '@inner-hum/core/families';
 import { measured, type StepMeasures } from '@inner-hum/core/measure';
 import { CLEAN_HABITS, withFault, type Habits } from '@inner-hum/core/simulate';

@@ -5,7 +5,8 @@ import { transformSync } from 'esbuild';
 
 const EAR = ['core/signal', 'core/theory'];
 const JUDGE = [...EAR, 'core/exercise', 'core/families', 'core/measure', 'core/judge', 'core/take', 'core/simulate'];
-const PLAN = ['core/theory', 'core/exercise', 'core/families', 'core/judge/nextStep.ts', 'core/plan'];
+const MAP = ['core/history', 'core/map'];
+const PLAN = ['core/theory', 'core/exercise', 'core/families', 'core/judge/nextStep.ts', ...MAP, 'core/lesson'];
 const SEASON = [...PLAN, 'bench/teacher.ts', 'bench/teacherRules.ts', 'bench/season.ts', 'bench/modelledPlayers.ts'];
 
 /** The generated pages: by which command each is written, and from which sources. */
@@ -15,14 +16,14 @@ export const PAGES = {
   families: { command: 'bench:families', sources: [...JUDGE, 'bench/families.ts', 'bench/typicalMistakes.ts'] },
   inputs: { command: 'bench:inputs', sources: [...JUDGE, 'bench/inputs.ts', 'bench/inputTakes.ts'] },
   evened: { command: 'bench:evened', sources: [...JUDGE, 'core/evened', 'bench/evened.ts'] },
-  map: { command: 'bench:map', sources: [...JUDGE, 'core/plan', 'bench/map.ts'] },
+  map: { command: 'bench:map', sources: [...JUDGE, ...MAP, 'bench/map.ts'] },
   edge: {
     command: 'bench:edge',
     sources: [...EAR, 'core/measure/edge.ts', 'core/measure/interruptions.ts', 'bench/edge.ts', 'bench/realTakes.ts'],
   },
   experiments: {
     command: 'bench:experiments',
-    sources: ['core/plan/experiment.ts', 'core/plan/experimentAnswer.ts', 'bench/experiments.ts'],
+    sources: ['core/experiments', 'bench/experiments.ts'],
   },
   shelf: {
     command: 'bench:shelf',
@@ -36,7 +37,7 @@ export const PAGES = {
     command: 'bench:first',
     sources: ['web/src/features/today', 'web/src/practice', 'bench/firstMinute.ts'],
   },
-  scale: { command: 'bench:scale', sources: ['web/src/db', 'core/plan', 'bench/scale.ts'] },
+  scale: { command: 'bench:scale', sources: ['web/src/db', ...MAP, 'core/lesson', 'bench/scale.ts'] },
 } as const satisfies Record<string, { readonly command: string; readonly sources: readonly string[] }>;
 export type PageName = keyof typeof PAGES;
 

@@ -1,6 +1,8 @@
 import type { ExerciseParameters } from '@inner-hum/core/exercise';
 import { exerciseScore, familyById, usualExercise } from '@inner-hum/core/families';
-import { blockS, cellsAfter, feedersOf, hornMap, passageRisks, type Cell } from '@inner-hum/core/plan';
+import { cellsAfter, type Cell } from '@inner-hum/core/history';
+import { blockS, feedersOf, passageRisks } from '@inner-hum/core/lesson';
+import { hornMap } from '@inner-hum/core/map';
 import { SeededRandom } from '@inner-hum/core/simulate';
 import { writePage } from './pages';
 import {

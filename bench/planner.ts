@@ -1,16 +1,8 @@
 import type { ExerciseParameters } from '@inner-hum/core/exercise';
 import { FAMILIES, familyById, tryScore, usualExercise } from '@inner-hum/core/families';
-import {
-  blockS,
-  cellsAfter,
-  hornMap,
-  loadToday,
-  planSession,
-  type Cell,
-  type Digest,
-  type PlanFor,
-  type SessionBlock,
-} from '@inner-hum/core/plan';
+import { cellsAfter, type Cell, type Digest } from '@inner-hum/core/history';
+import { blockS, loadToday, planSession, type PlanFor, type SessionBlock } from '@inner-hum/core/lesson';
+import { hornMap } from '@inner-hum/core/map';
 import { SeededRandom } from '@inner-hum/core/simulate';
 import { table } from './score';
 import { writePage } from './pages';

@@ -1,10 +1,10 @@
 import type { ExerciseParameters } from '@inner-hum/core/exercise';
 import { exerciseScore } from '@inner-hum/core/families';
 import { bandAt } from '@inner-hum/core/measure';
-import type { Digest, Observation } from '@inner-hum/core/plan';
+import type { Digest, Observation } from '@inner-hum/core/history';
 import type { SeededRandom } from '@inner-hum/core/simulate';
 import { dynamicPosition } from '@inner-hum/core/theory';
-import { digest } from '@inner-hum/core/plan/testDigests';
+import { digest } from '@inner-hum/core/history/testDigests';
 
 /**
  * A model of a player over eight weeks: every note has three weaknesses (pitch, response, steadiness) that practice of it

@@ -1,6 +1,7 @@
 import type { ExerciseParameters } from '@inner-hum/core/exercise';
 import { exerciseScore, familyById } from '@inner-hum/core/families';
-import { PRACTICES, type Digest, type SessionBlock } from '@inner-hum/core/plan';
+import { type Digest } from '@inner-hum/core/history';
+import { PRACTICES, type SessionBlock } from '@inner-hum/core/lesson';
 import { zoneOf } from '@inner-hum/core/theory';
 import type { ModelledPlayer } from './modelledPlayers';
 import type { PlayedSession } from './season';

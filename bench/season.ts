@@ -1,20 +1,17 @@
 import { exerciseScore, familyById, mainNoteOf } from '@inner-hum/core/families';
 import type { Decision } from '@inner-hum/core/judge';
+import { cellsAfter, type Cell, type Digest } from '@inner-hum/core/history';
 import {
   adapted,
   blockS,
-  cellsAfter,
-  hornMap,
   isEnough,
   loadToday,
-  ownSources,
   planSession,
-  type Cell,
-  type Digest,
   type Load,
   type PlanFor,
   type SessionBlock,
-} from '@inner-hum/core/plan';
+} from '@inner-hum/core/lesson';
+import { hornMap, ownSources } from '@inner-hum/core/map';
 import { SeededRandom } from '@inner-hum/core/simulate';
 import { type ModelledPlayer } from './modelledPlayers';
 import { Learning, takeOf } from './learning';

@@ -1,6 +1,6 @@
 import { breathBudget, scoreBeats } from '@inner-hum/core/exercise';
 import { exerciseScore, familyById, mainNoteOf } from '@inner-hum/core/families';
-import { blockS, standingOf, themeOf, type SessionBlock } from '@inner-hum/core/plan';
+import { blockS, standingOf, themeOf, type SessionBlock } from '@inner-hum/core/lesson';
 import { noteName } from '@inner-hum/core/theory';
 import { i18next } from '../web/src/text/i18n';
 import '../web/src/testing/english';

@@ -9,7 +9,8 @@ import {
   STAGES,
 } from '@inner-hum/core/families';
 import { limitOf } from '@inner-hum/core/measure';
-import { blockS, heldFor, longestHolds, themeOf, type SessionBlock } from '@inner-hum/core/plan';
+import { heldFor, longestHolds } from '@inner-hum/core/history';
+import { blockS, themeOf, type SessionBlock } from '@inner-hum/core/lesson';
 import { DYNAMICS, dynamicPosition, zoneOf, type Dynamic } from '@inner-hum/core/theory';
 import { thingOf, type PlayedSession } from './season';
 import {

@@ -15,7 +15,8 @@ import {
 } from '@inner-hum/core/formats';
 import { unpackFrames, type WholeTake } from '@inner-hum/core/take';
 import { isWholeTake } from '@inner-hum/core/take/schema';
-import { cellsFrom, digestOf, glanceOf, isDigest, tonesAfter } from '@inner-hum/core/plan';
+import { cellsFrom, digestOf, isDigest, tonesAfter } from '@inner-hum/core/history';
+import { glanceOf } from '@inner-hum/core/map';
 import { INSTRUMENTS, noteName } from '@inner-hum/core/theory';
 import { i18next } from '../web/src/text/i18n';
 import { exerciseMeta, exerciseTitle } from '../web/src/text/exerciseText';

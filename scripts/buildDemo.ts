@@ -4,7 +4,7 @@ import { familyById, usualExercise } from '@inner-hum/core/families';
 import { writeBackupZip } from '@inner-hum/core/formats';
 import { assignmentOf, packFrames, planTake, takeOf, toInt16, type WholeTake } from '@inner-hum/core/take';
 import { assess, type Decision, type PastTake } from '@inner-hum/core/judge';
-import { digestOf, pastTakeOf } from '@inner-hum/core/plan';
+import { digestOf, pastTakeOf } from '@inner-hum/core/history';
 import { hear, HOP_S } from '@inner-hum/core/signal';
 import { CLEAN_HABITS, playStandIn, type Habits } from '@inner-hum/core/simulate';
 import {

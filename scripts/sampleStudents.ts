@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { readBackupZip, writeWeek } from '@inner-hum/core/formats';
-import { digestOf, type Digest } from '@inner-hum/core/plan';
+import { digestOf, type Digest } from '@inner-hum/core/history';
 import type { TakeRecord } from '@inner-hum/core/take';
 
 /** Made-up students: who plays how far from the season that ships, in cents, and on which share of its days. */

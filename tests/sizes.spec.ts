@@ -1,5 +1,5 @@
 import { writeBackup, writeWeek } from '../core/formats';
-import { digestOf } from '../core/plan';
+import { digestOf } from '../core/history';
 import { FIRST_SETTINGS } from '../web/src/db/settings/settings';
 import { silentTake } from '../web/src/testing/takes';
 import { expect, goByLink, openAt, test, tooWide, withStandIn } from './app';

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { strToU8, zipSync } from 'fflate';
-import { digestOf } from '@inner-hum/core/plan';
+import { digestOf } from '@inner-hum/core/history';
 import type { WholeTake } from '@inner-hum/core/take';
 import { expect, it } from 'vitest';
 import { readBackup } from './backup';

@@ -1,7 +1,7 @@
 import { zipSync } from 'fflate';
 import { isDay } from '@inner-hum/core/exercise';
 import { familyIfKnown } from '@inner-hum/core/families';
-import { isDigest, type Digest } from '@inner-hum/core/plan';
+import { isDigest, type Digest } from '@inner-hum/core/history';
 import { outOfBounds, type TakeRecord, type WholeTake } from '@inner-hum/core/take';
 import { array, number, object, string, ValidationError } from 'yup';
 import { refusedFile, takesFrom, type RefusedFile, type UnreadTake } from './backup';

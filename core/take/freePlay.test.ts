@@ -1,8 +1,8 @@
 import { hear, type Frames } from '@inner-hum/core/signal';
 import { ASSUMED_RULER, noteName } from '@inner-hum/core/theory';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { freeAccount } from '../plan/freeAccount';
-import { observations } from '../plan/observation';
+import { freeAccount } from '../map/freeAccount';
+import { observations } from '../history/observation';
 import { freeTake, heldTones, type HeldTone } from './freePlay';
 
 const RATE_HZ = 44100;

@@ -5,11 +5,11 @@ import {
   compare,
   experimentAnswer,
   pairsOf,
-  trialTag,
   type Comparison,
   type Experiment,
   type ExperimentAnswer,
-} from '@inner-hum/core/plan';
+} from '@inner-hum/core/experiments';
+import { trialTag } from '@inner-hum/core/history';
 import { SeededRandom } from '@inner-hum/core/simulate';
 import { findDigests, type TakeFilter } from './search';
 

@@ -1,5 +1,6 @@
 import type { TakePlan, TakeRecord, WholeTake } from '@inner-hum/core/take';
-import type { Cell, Digest, Glance, Milestone, ReedUse, TonesOfDay } from '@inner-hum/core/plan';
+import type { Cell, Digest, Milestone, ReedUse, TonesOfDay } from '@inner-hum/core/history';
+import type { Glance } from '@inner-hum/core/map';
 import type { StudentNote } from '@inner-hum/core/formats';
 import { Dexie, type DexieOptions, type EntityTable, type Table, type Transaction } from 'dexie';
 import { guardDerived, rebuildDerived } from './derived';

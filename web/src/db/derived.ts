@@ -10,7 +10,7 @@ import {
   reedUses,
   tonesAfter,
   type Digest,
-} from '@inner-hum/core/plan';
+} from '@inner-hum/core/history';
 import type { TakeRecord } from '@inner-hum/core/take';
 import type { Dexie, Transaction } from 'dexie';
 import { whenOf } from '../base/days';

@@ -16,7 +16,7 @@ import {
   type Digest,
   type KindSeen,
   type Observation,
-} from '@inner-hum/core/plan';
+} from '@inner-hum/core/history';
 import type { TakeRecord } from '@inner-hum/core/take';
 import { database } from './database';
 import { digestIfSound, isDamagedRow, rebuildDerived } from './derived';

@@ -1,5 +1,5 @@
 import { sizeOf } from '@inner-hum/core/theory';
-import { heldFor, isDigest, longestHolds, pastTakeOf, type Digest } from '@inner-hum/core/plan';
+import { heldFor, isDigest, longestHolds, pastTakeOf, type Digest } from '@inner-hum/core/history';
 import type { Held } from '@inner-hum/core/families';
 import type { PastTake } from '@inner-hum/core/judge';
 import type { Score } from '@inner-hum/core/exercise';

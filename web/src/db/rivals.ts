@@ -1,5 +1,5 @@
 import { isFree } from '@inner-hum/core/families';
-import { exerciseTag, type Digest } from '@inner-hum/core/plan';
+import { exerciseTag, type Digest } from '@inner-hum/core/history';
 import type { TakeRecord } from '@inner-hum/core/take';
 import { findDigests } from './search';
 

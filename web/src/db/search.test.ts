@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
-import { digest, seen } from '@inner-hum/core/plan/testDigests';
-import { milestonesOf, tonesAfter, type Digest } from '@inner-hum/core/plan';
+import { digest, seen } from '@inner-hum/core/history/testDigests';
+import { milestonesOf, tonesAfter, type Digest } from '@inner-hum/core/history';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { database } from './database';
 import { findDigests, findFirsts, findTrend } from './search';

@@ -7,7 +7,7 @@ import {
   type Quantity,
   type TonesAsked,
   type Trend,
-} from '@inner-hum/core/plan';
+} from '@inner-hum/core/history';
 import type { TakeRecord } from '@inner-hum/core/take';
 import { database } from './database';
 

@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto';
-import { digestOf } from '@inner-hum/core/plan';
+import { digestOf } from '@inner-hum/core/history';
 import type { StudentWeek } from '@inner-hum/core/formats';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { whenOf } from '../base/days';

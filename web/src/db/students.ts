@@ -1,4 +1,5 @@
-import { glanceOf, type Digest } from '@inner-hum/core/plan';
+import { type Digest } from '@inner-hum/core/history';
+import { glanceOf } from '@inner-hum/core/map';
 import type { StudentWeek } from '@inner-hum/core/formats';
 import type { WholeTake } from '@inner-hum/core/take';
 import type { Table } from 'dexie';

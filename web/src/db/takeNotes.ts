@@ -1,5 +1,5 @@
 import type { TakeRemark } from '@inner-hum/core/take';
-import type { Routine } from '@inner-hum/core/plan';
+import type { Routine } from '@inner-hum/core/lesson';
 import { database } from './database';
 
 /** Puts a teacher's remarks on the takes that they are about; gives how many of those takes are here. */

@@ -1,5 +1,5 @@
 import type { WholeTake } from '@inner-hum/core/take';
-import { DEMO_TAG } from '@inner-hum/core/plan';
+import { DEMO_TAG } from '@inner-hum/core/history';
 import { addDigests, mendingTold, removeDigests, toldTables } from './digests';
 import { database, type BinRow } from './database';
 

@@ -3,7 +3,7 @@ import { familyById, usualExercise } from '@inner-hum/core/families';
 import { Dexie } from 'dexie';
 import { beforeEach, expect, it } from 'vitest';
 import { toldTake } from '../testing/takes';
-import { digestOf } from '@inner-hum/core/plan';
+import { digestOf } from '@inner-hum/core/history';
 import { migrate } from '@inner-hum/core/take';
 import { whenOf } from '../base/days';
 import { InnerHumDatabase } from './database';

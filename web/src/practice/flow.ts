@@ -1,5 +1,5 @@
 import { ownExerciseKey } from '@inner-hum/core/families';
-import { VERDICT_S } from '@inner-hum/core/plan';
+import { VERDICT_S } from '@inner-hum/core/lesson';
 import { dayOf } from '../base/days';
 import { store } from '../store';
 import { once } from '../store/once';

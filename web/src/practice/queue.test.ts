@@ -1,5 +1,5 @@
 import { familyById, usualExercise } from '@inner-hum/core/families';
-import { VERDICT_S, type SessionBlock } from '@inner-hum/core/plan';
+import { VERDICT_S, type SessionBlock } from '@inner-hum/core/lesson';
 import type { TakeRecord } from '@inner-hum/core/take';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { store } from '../store';

@@ -1,15 +1,7 @@
 import { type ExerciseParameters } from '@inner-hum/core/exercise';
 import { exerciseKey, type Level } from '@inner-hum/core/families';
-import {
-  adapted,
-  isEnough,
-  nextRung,
-  rungOf,
-  TIRED_REST_S,
-  VERDICT_S,
-  type Outcome,
-  type Rung,
-} from '@inner-hum/core/plan';
+import { adapted, isEnough, TIRED_REST_S, VERDICT_S, type Outcome } from '@inner-hum/core/lesson';
+import { nextRung, rungOf, type Rung } from '@inner-hum/core/map';
 import type { Decision } from '@inner-hum/core/judge';
 import type { TakeRecord } from '@inner-hum/core/take';
 import { store } from '../store';

@@ -1,5 +1,5 @@
 import type { Trial } from '@inner-hum/core/exercise';
-import { probeOf, type Experiment } from '@inner-hum/core/plan';
+import { probeOf, type Experiment } from '@inner-hum/core/experiments';
 import { exerciseOf } from '../store/settings';
 import type { Settings } from '../db/settings/settings';
 

@@ -4,7 +4,7 @@ import { familyById, mainNoteOf, playable, usualExercise } from '@inner-hum/core
 import { ASSUMED_RULER, type InstrumentId, type LevelRuler } from '@inner-hum/core/theory';
 import { LANGUAGES, type Language } from '../base/languages';
 import { hornNow } from '../db/settings/horn';
-import { withSchools } from '@inner-hum/core/plan';
+import { withSchools } from '@inner-hum/core/lesson';
 import { FIRST_SETTINGS, type Settings } from '../db/settings/settings';
 import { withChanges, type ListChange } from './lists';
 

@@ -1,4 +1,4 @@
-import type { Edge } from '@inner-hum/core/plan';
+import type { Edge } from '@inner-hum/core/map';
 import type { TFunction } from 'i18next';
 import { formatNumber } from './format';
 

@@ -1,5 +1,5 @@
 import { QUANTITY_ROWS, type Unit } from '@inner-hum/core/measure';
-import type { Quantity } from '@inner-hum/core/plan';
+import type { Quantity } from '@inner-hum/core/history';
 import { formatNumber, formatSigned } from './format';
 
 /** One way of looking at the map: a quantity, its unit and the span that the drawing shows. */

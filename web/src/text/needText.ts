@@ -1,4 +1,4 @@
-import type { Need } from '@inner-hum/core/plan';
+import type { Need } from '@inner-hum/core/map';
 import { shown } from '@inner-hum/core/measure';
 import type { TFunction } from 'i18next';
 import { formatNumber } from './format';

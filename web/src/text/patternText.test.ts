@@ -1,4 +1,4 @@
-import type { HornPattern } from '@inner-hum/core/plan';
+import type { HornPattern } from '@inner-hum/core/map';
 import { noteName } from '@inner-hum/core/theory';
 import { describe, expect, it } from 'vitest';
 import { i18next } from './i18n';

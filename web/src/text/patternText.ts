@@ -1,4 +1,4 @@
-import type { HornPattern } from '@inner-hum/core/plan';
+import type { HornPattern } from '@inner-hum/core/map';
 import type { TFunction } from 'i18next';
 import { formatNumber } from './format';
 import { tableText } from './tableText';

@@ -1,5 +1,6 @@
 import { GOAL_KINDS } from '@inner-hum/core/families';
-import { NEED_REASONS, type Reason, type Theme } from '@inner-hum/core/plan';
+import { type Reason, type Theme } from '@inner-hum/core/lesson';
+import { NEED_REASONS } from '@inner-hum/core/map';
 import { noteName } from '@inner-hum/core/theory';
 import { describe, expect, it } from 'vitest';
 import { i18next } from './i18n';

@@ -1,4 +1,4 @@
-import type { Reason, Theme } from '@inner-hum/core/plan';
+import type { Reason, Theme } from '@inner-hum/core/lesson';
 import type { TFunction } from 'i18next';
 import { needText } from './needText';
 

@@ -1,6 +1,6 @@
 import type { Trial } from '@inner-hum/core/exercise';
 import { QUANTITY_ROWS } from '@inner-hum/core/measure';
-import type { Difference, Experiment, ExperimentAnswer } from '@inner-hum/core/plan';
+import type { Difference, Experiment, ExperimentAnswer } from '@inner-hum/core/experiments';
 import type { TFunction } from 'i18next';
 import { formatNumber, formatSigned } from './format';
 import { tableText } from './tableText';

@@ -1,5 +1,5 @@
 import { type Field } from '@inner-hum/core/exercise';
-import { CUES, SCHOOL_QUESTIONS, SCHOOLS } from '@inner-hum/core/plan';
+import { CUES, SCHOOL_QUESTIONS, SCHOOLS } from '@inner-hum/core/lesson';
 import { STAGES } from '@inner-hum/core/families';
 import { FAMILIES, familyById, swell, SWELL_DEFAULTS, usualExercise } from '@inner-hum/core/families';
 import type { TakeRecord } from '@inner-hum/core/take';

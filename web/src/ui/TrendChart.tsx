@@ -1,5 +1,5 @@
 import { Box } from '@chakra-ui/react';
-import type { TrendPoint } from '@inner-hum/core/plan';
+import type { TrendPoint } from '@inner-hum/core/history';
 import { Area, CartesianGrid, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { noonOf } from '../base/days';
 import { usePalette } from './useColourMode';

@@ -1,4 +1,4 @@
-import type { SetupNames, SetupPart } from '@inner-hum/core/plan';
+import type { SetupNames, SetupPart } from '@inner-hum/core/history';
 import type { InstrumentId } from '@inner-hum/core/theory';
 
 /** A thing that is played on, or a room, under the player's own name. */

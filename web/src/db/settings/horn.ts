@@ -1,4 +1,4 @@
-import { SETUP_PARTS } from '@inner-hum/core/plan';
+import { SETUP_PARTS } from '@inner-hum/core/history';
 import {
   A4_RANGE_HZ,
   HORN_OPTIONS,

@@ -9,7 +9,7 @@ import {
   type LeftOut,
   type Practice,
   type RemarkOnTake,
-} from '@inner-hum/core/plan';
+} from '@inner-hum/core/lesson';
 import { array, mixed, number, object } from 'yup';
 import {
   day,
@@ -26,7 +26,7 @@ import {
   whole,
   type PartsOf,
 } from './parts';
-import { CUES, FIRST_SCHOOLS, SCHOOLS, type Cue, type Schools } from '@inner-hum/core/plan';
+import { CUES, FIRST_SCHOOLS, SCHOOLS, type Cue, type Schools } from '@inner-hum/core/lesson';
 
 /** What the player said of himself, of goals and of time. */
 export interface PlayerSettings {

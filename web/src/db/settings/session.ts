@@ -2,14 +2,9 @@ import type { ExerciseParameters, Trial } from '@inner-hum/core/exercise';
 import { familyById, GOAL_KINDS, usualExercise } from '@inner-hum/core/families';
 import type { Decision } from '@inner-hum/core/judge';
 import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
-import {
-  isExperiment,
-  isRoutine,
-  NEED_REASONS,
-  type Experiment,
-  type Routine,
-  type SessionBlock,
-} from '@inner-hum/core/plan';
+import { isExperiment, type Experiment } from '@inner-hum/core/experiments';
+import { isRoutine, type Routine, type SessionBlock } from '@inner-hum/core/lesson';
+import { NEED_REASONS } from '@inner-hum/core/map';
 import type { InstrumentId } from '@inner-hum/core/theory';
 import { array, boolean, mixed, number, object, string } from 'yup';
 import {

@@ -3,7 +3,7 @@ import { breathBudget, type ExerciseParameters } from '@inner-hum/core/exercise'
 import { playable } from '@inner-hum/core/families';
 import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
-import { VERDICT_S } from '@inner-hum/core/plan';
+import { VERDICT_S } from '@inner-hum/core/lesson';
 import { blockQueue } from '../../practice/queue';
 import { Button } from '../../ui/controls';
 import { entry } from '../../store/lists';

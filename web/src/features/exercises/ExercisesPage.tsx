@@ -1,7 +1,7 @@
 import { Box, chakra, Grid } from '@chakra-ui/react';
 import type { ExerciseParameters } from '@inner-hum/core/exercise';
 import { familyById } from '@inner-hum/core/families';
-import type { Routine } from '@inner-hum/core/plan';
+import type { Routine } from '@inner-hum/core/lesson';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useSearchParams } from 'react-router';

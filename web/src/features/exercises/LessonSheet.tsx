@@ -1,6 +1,6 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
 import { fingeringOf, playable } from '@inner-hum/core/families';
-import { routineBlocks, type SessionBlock } from '@inner-hum/core/plan';
+import { routineBlocks, type SessionBlock } from '@inner-hum/core/lesson';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useParams } from 'react-router';

@@ -2,15 +2,9 @@ import { chakra, Flex } from '@chakra-ui/react';
 import { parsePhrase, type ExerciseParameters } from '@inner-hum/core/exercise';
 import { exerciseKey, familyById } from '@inner-hum/core/families';
 import { QUANTITY_ROWS } from '@inner-hum/core/measure';
-import {
-  exerciseTag,
-  feedersOf,
-  hornMap,
-  passageProgress,
-  passageRisks,
-  type PassageDay,
-  type PassageRisk,
-} from '@inner-hum/core/plan';
+import { exerciseTag } from '@inner-hum/core/history';
+import { feedersOf, passageProgress, passageRisks, type PassageDay, type PassageRisk } from '@inner-hum/core/lesson';
+import { hornMap } from '@inner-hum/core/map';
 import { sizeOf } from '@inner-hum/core/theory';
 import { addDays } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';

@@ -1,5 +1,5 @@
 import { chakra, Flex } from '@chakra-ui/react';
-import { ROUTINE_LIMITS, type Routine, type RoutineBlock } from '@inner-hum/core/plan';
+import { ROUTINE_LIMITS, type Routine, type RoutineBlock } from '@inner-hum/core/lesson';
 import { useTranslation } from 'react-i18next';
 import { exerciseTitle } from '../../text/exerciseText';
 import { weekdayName } from '../../text/format';

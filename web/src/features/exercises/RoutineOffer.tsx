@@ -1,5 +1,5 @@
 import { chakra, Flex } from '@chakra-ui/react';
-import { blockS, routineBlocks, type Routine } from '@inner-hum/core/plan';
+import { blockS, routineBlocks, type Routine } from '@inner-hum/core/lesson';
 import { useTranslation } from 'react-i18next';
 import { store } from '../../store';
 import { useHorn } from '../../store/useHorn';

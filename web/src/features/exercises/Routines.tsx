@@ -6,7 +6,7 @@ import {
   type Routine,
   type RoutineBlock,
   withSchools,
-} from '@inner-hum/core/plan';
+} from '@inner-hum/core/lesson';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link } from 'react-router';

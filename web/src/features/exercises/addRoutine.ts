@@ -1,4 +1,4 @@
-import type { Routine } from '@inner-hum/core/plan';
+import type { Routine } from '@inner-hum/core/lesson';
 import type { TFunction } from 'i18next';
 import { store } from '../../store';
 import { entry } from '../../store/lists';

@@ -1,8 +1,8 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto';
 import { familyById, usualExercise } from '@inner-hum/core/families';
-import { cellsFrom, exerciseTag } from '@inner-hum/core/plan';
-import { digest, seen } from '@inner-hum/core/plan/testDigests';
+import { cellsFrom, exerciseTag } from '@inner-hum/core/history';
+import { digest, seen } from '@inner-hum/core/history/testDigests';
 import { fireEvent, screen } from '@testing-library/react';
 import { expect, it } from 'vitest';
 import { database } from '../../db/database';

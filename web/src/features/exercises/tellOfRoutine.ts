@@ -1,4 +1,4 @@
-import type { Routine } from '@inner-hum/core/plan';
+import type { Routine } from '@inner-hum/core/lesson';
 import { detailOf } from '../../base/detailOf';
 import { putRemarks } from '../../db/takeNotes';
 import { store } from '../../store';

@@ -2,7 +2,7 @@ import { chakra } from '@chakra-ui/react';
 import { ALTISSIMO_REACH_SEMITONES, spellMidi, zoneOf, type Zone } from '@inner-hum/core/theory';
 import { familyById, usualExercise } from '@inner-hum/core/families';
 import { DEMAND_CENTS } from '@inner-hum/core/measure';
-import { ofNote, seams, type NoteOnMap } from '@inner-hum/core/plan';
+import { ofNote, seams, type NoteOnMap } from '@inner-hum/core/map';
 import { useMemo, useSyncExternalStore } from 'react';
 import { useTranslation } from 'react-i18next';
 import { store, useAppSelector } from '../../store';

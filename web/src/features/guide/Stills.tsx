@@ -1,6 +1,6 @@
 import { Box } from '@chakra-ui/react';
 import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
-import type { NoteOnMap } from '@inner-hum/core/plan';
+import type { NoteOnMap } from '@inner-hum/core/map';
 import { useCallback, useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
 import { DrawnRibbon } from '../../ribbon/DrawnRibbon';

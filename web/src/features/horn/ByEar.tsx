@@ -1,5 +1,6 @@
 import { chakra, Flex } from '@chakra-ui/react';
-import type { Digest, Experiment } from '@inner-hum/core/plan';
+import type { Experiment } from '@inner-hum/core/experiments';
+import type { Digest } from '@inner-hum/core/history';
 import { useTranslation } from 'react-i18next';
 import { useBlindPair } from '../../shared/take/useBlindPair';
 import { useAppDispatch } from '../../store';

@@ -1,6 +1,7 @@
 import { QUANTITY_ROWS } from '@inner-hum/core/measure';
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import type { Comparison, Quantity } from '@inner-hum/core/plan';
+import type { Comparison } from '@inner-hum/core/experiments';
+import type { Quantity } from '@inner-hum/core/history';
 import { useTranslation } from 'react-i18next';
 import { formatNumber, formatSigned } from '../../text/format';
 import { SectionTitle } from '../../ui/PageTitle';

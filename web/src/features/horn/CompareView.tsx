@@ -1,6 +1,7 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { familyById, usualExercise } from '@inner-hum/core/families';
-import { SETUP_PARTS, type Comparison } from '@inner-hum/core/plan';
+import { type Comparison } from '@inner-hum/core/experiments';
+import { SETUP_PARTS } from '@inner-hum/core/history';
 import type { InstrumentId } from '@inner-hum/core/theory';
 import { subDays } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';

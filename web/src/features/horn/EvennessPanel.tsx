@@ -1,5 +1,5 @@
 import { Box, chakra } from '@chakra-ui/react';
-import { evenness, evennessGains, EVENNESS_PARTS } from '@inner-hum/core/plan';
+import { evenness, evennessGains, EVENNESS_PARTS } from '@inner-hum/core/map';
 import { useTranslation } from 'react-i18next';
 import { formatNumber } from '../../text/format';
 import { Term } from '../../shared/page/Term';

@@ -1,5 +1,6 @@
 import { Box, chakra } from '@chakra-ui/react';
-import { nextTrial, probeOf, ROUNDS, takesOf, trialTag, type Digest, type Experiment } from '@inner-hum/core/plan';
+import { nextTrial, probeOf, ROUNDS, takesOf, type Experiment } from '@inner-hum/core/experiments';
+import { trialTag, type Digest } from '@inner-hum/core/history';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';

@@ -1,5 +1,11 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import { ASKED_AT_ONCE, ASKED_QUANTITIES, drawOrder, PROBE_DYNAMICS, type Experiment } from '@inner-hum/core/plan';
+import {
+  ASKED_AT_ONCE,
+  ASKED_QUANTITIES,
+  drawOrder,
+  PROBE_DYNAMICS,
+  type Experiment,
+} from '@inner-hum/core/experiments';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate } from 'react-router';

@@ -1,5 +1,5 @@
 import { Box } from '@chakra-ui/react';
-import { bendTags, pullsOf } from '@inner-hum/core/plan';
+import { bendTags, pullsOf } from '@inner-hum/core/map';
 import { useTranslation } from 'react-i18next';
 import { findTakes } from '../../db/search';
 import { useKeyed } from '../../shared/stored/useKeyed';

@@ -1,6 +1,6 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import type { StartTally } from '@inner-hum/core/judge';
-import { leakWatch } from '@inner-hum/core/plan';
+import { leakWatch } from '@inner-hum/core/map';
 import { familyById, usualExercise } from '@inner-hum/core/families';
 import { subDays } from 'date-fns';
 import { useMemo, useState } from 'react';

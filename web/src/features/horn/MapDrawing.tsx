@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import type { NoteOnMap, Seam } from '@inner-hum/core/plan';
+import type { NoteOnMap, Seam } from '@inner-hum/core/map';
 import { useTranslation } from 'react-i18next';
 import type { Layer } from '../../text/layers';
 import { axis, ROW } from '../../shared/drawn/LargeRow';

@@ -1,5 +1,5 @@
 import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
-import type { NoteOnMap } from '@inner-hum/core/plan';
+import type { NoteOnMap } from '@inner-hum/core/map';
 import { zoneOf } from '@inner-hum/core/theory';
 import { useTranslation } from 'react-i18next';
 import { useNoteName } from '../../text/useNoteName';

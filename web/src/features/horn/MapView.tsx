@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
-import { needs, seams } from '@inner-hum/core/plan';
+import { needs, seams } from '@inner-hum/core/map';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { Link, useNavigate } from 'react-router';

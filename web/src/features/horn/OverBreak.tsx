@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { slursOverBreak } from '@inner-hum/core/plan';
+import { slursOverBreak } from '@inner-hum/core/lesson';
 import { subDays } from 'date-fns';
 import { useTranslation } from 'react-i18next';
 import { dayOf } from '../../base/days';

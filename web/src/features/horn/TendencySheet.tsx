@@ -1,6 +1,6 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
-import { ofNote } from '@inner-hum/core/plan';
+import { ofNote } from '@inner-hum/core/map';
 import { tendencyCsv } from '@inner-hum/core/formats';
 import { useTranslation } from 'react-i18next';
 import { noonOf } from '../../base/days';

@@ -1,6 +1,7 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { usualExercise, familyById } from '@inner-hum/core/families';
-import { exerciseFor, exerciseForSeam, type Need, type Seam } from '@inner-hum/core/plan';
+import { exerciseFor, exerciseForSeam } from '@inner-hum/core/lesson';
+import { type Need, type Seam } from '@inner-hum/core/map';
 import { QUANTITY_ROWS } from '@inner-hum/core/measure';
 import { useTranslation } from 'react-i18next';
 import { Button } from '../../ui/controls';

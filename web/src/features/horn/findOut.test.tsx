@@ -1,7 +1,8 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto';
-import { drawOrder, probeOf, trialTag, type Experiment } from '@inner-hum/core/plan';
-import { digest, seen } from '@inner-hum/core/plan/testDigests';
+import { drawOrder, probeOf, type Experiment } from '@inner-hum/core/experiments';
+import { trialTag } from '@inner-hum/core/history';
+import { digest, seen } from '@inner-hum/core/history/testDigests';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { Route, Routes } from 'react-router';
 import { describe, expect, it, vi } from 'vitest';

@@ -1,7 +1,7 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto';
-import { cellsFrom, tonesAfter, type Digest } from '@inner-hum/core/plan';
-import { digest, seen, wholeHorn } from '@inner-hum/core/plan/testDigests';
+import { cellsFrom, tonesAfter, type Digest } from '@inner-hum/core/history';
+import { digest, seen, wholeHorn } from '@inner-hum/core/history/testDigests';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { subDays } from 'date-fns';
 import { describe, expect, it, vi } from 'vitest';

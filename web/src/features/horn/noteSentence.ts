@@ -1,5 +1,5 @@
 import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
-import { edgeOf, ofNote, type NoteOnMap } from '@inner-hum/core/plan';
+import { edgeOf, ofNote, type NoteOnMap } from '@inner-hum/core/map';
 import type { KeyId } from '@inner-hum/core/theory';
 import type { TFunction } from 'i18next';
 import { edgeText } from '../../text/edgeText';

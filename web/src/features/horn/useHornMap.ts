@@ -1,4 +1,5 @@
-import { otherFingerings, type Cell, type NoteOnMap, type SetupNames } from '@inner-hum/core/plan';
+import { type Cell, type SetupNames } from '@inner-hum/core/history';
+import { otherFingerings, type NoteOnMap } from '@inner-hum/core/map';
 import { useMemo, useState } from 'react';
 import { setupText } from '../../text/setupText';
 import { mapOf, useCells } from '../../shared/stored/useCells';

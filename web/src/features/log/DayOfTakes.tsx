@@ -1,5 +1,5 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import { bestTake, weakestTake, type Digest } from '@inner-hum/core/plan';
+import { bestTake, weakestTake, type Digest } from '@inner-hum/core/history';
 import type { TakeRecord } from '@inner-hum/core/take';
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { useId, useState } from 'react';

@@ -1,7 +1,7 @@
 import { useDay } from '../../shared/page/useDay';
 import { newId } from '../../base/plainOrigin';
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import { bestTake, exerciseTag, type Digest } from '@inner-hum/core/plan';
+import { bestTake, exerciseTag, type Digest } from '@inner-hum/core/history';
 import { addDays, startOfISOWeek, subDays, subWeeks } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';

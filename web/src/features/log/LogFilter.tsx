@@ -1,6 +1,6 @@
 import { Flex } from '@chakra-ui/react';
 import { FAMILIES, freePlay } from '@inner-hum/core/families';
-import { SETUP_PARTS } from '@inner-hum/core/plan';
+import { SETUP_PARTS } from '@inner-hum/core/history';
 import { INSTRUMENTS } from '@inner-hum/core/theory';
 import { useState, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';

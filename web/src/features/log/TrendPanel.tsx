@@ -1,6 +1,6 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { QUANTITY_ROWS } from '@inner-hum/core/measure';
-import { QUANTITIES, type Milestone, type Quantity, type Trend as FoundTrend } from '@inner-hum/core/plan';
+import { QUANTITIES, type Milestone, type Quantity, type Trend as FoundTrend } from '@inner-hum/core/history';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';

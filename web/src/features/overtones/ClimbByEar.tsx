@@ -1,6 +1,6 @@
 import { chakra, Flex } from '@chakra-ui/react';
 import { LEVELS, type PlayerNow } from '@inner-hum/core/families';
-import { firstRung } from '@inner-hum/core/plan';
+import { firstRung } from '@inner-hum/core/map';
 import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
 import { startQueue } from '../../practice/flow';

@@ -1,6 +1,6 @@
 import { Box, chakra, Grid } from '@chakra-ui/react';
 import { familyById, LEVELS, usualExercise } from '@inner-hum/core/families';
-import { frontier, ownSources, type OwnCell } from '@inner-hum/core/plan';
+import { frontier, ownSources, type OwnCell } from '@inner-hum/core/map';
 import { expectedSuccess, lattice, LATTICE_PARTIALS, sourceKey, type Source } from '@inner-hum/core/theory';
 import { useMemo, useState, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';

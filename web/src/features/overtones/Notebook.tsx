@@ -1,5 +1,6 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
-import { fingeringTrials, knownValue, ofNote, type Cell } from '@inner-hum/core/plan';
+import { knownValue, type Cell } from '@inner-hum/core/history';
+import { fingeringTrials, ofNote } from '@inner-hum/core/map';
 import {
   ALTERNATE_FINGERINGS,
   canFinger,
@@ -16,7 +17,7 @@ import { useNoteName } from '../../text/useNoteName';
 import { mapOf, useCells, useTagged } from '../../shared/stored/useCells';
 import { useAppSelector } from '../../store';
 import type { Settings } from '../../db/settings/settings';
-import type { FingeringTrials } from '@inner-hum/core/plan';
+import type { FingeringTrials } from '@inner-hum/core/map';
 import type { Horn, InstrumentId } from '@inner-hum/core/theory';
 import { useHorn } from '../../store/useHorn';
 import { type Origin, FingeringRow } from './FingeringRow';

@@ -10,7 +10,7 @@ import {
   type RouteAim,
 } from '@inner-hum/core/exercise';
 import { familyById, tryScore, usualExercise } from '@inner-hum/core/families';
-import { ownSources } from '@inner-hum/core/plan';
+import { ownSources } from '@inner-hum/core/map';
 import { sourceKey } from '@inner-hum/core/theory';
 import { useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';

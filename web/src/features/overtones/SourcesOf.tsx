@@ -1,6 +1,6 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { familyById, usualExercise } from '@inner-hum/core/families';
-import type { OwnCell } from '@inner-hum/core/plan';
+import type { OwnCell } from '@inner-hum/core/map';
 import { expectedSuccess, regularFingering, sourceKey, sourcesOf, type Source } from '@inner-hum/core/theory';
 import { useTranslation } from 'react-i18next';
 import { Button } from '../../ui/controls';

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
-import { SETUP_PARTS, type ReedUse, type SetupPart } from '@inner-hum/core/plan';
+import { SETUP_PARTS, type ReedUse, type SetupPart } from '@inner-hum/core/history';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState, type FormEvent } from 'react';
 import { useTranslation } from 'react-i18next';

@@ -3,7 +3,7 @@ import { useTranslation } from 'react-i18next';
 import { Choice, Tick } from '../../ui/controls';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { exerciseChanged, settingsChanged } from '../../store/settings';
-import { SCHOOLS, SCHOOL_QUESTIONS } from '@inner-hum/core/plan';
+import { SCHOOLS, SCHOOL_QUESTIONS } from '@inner-hum/core/lesson';
 import { tableText } from '../../text/tableText';
 
 /** The player's answers where schools differ. */

@@ -1,7 +1,7 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto';
-import { reedUses } from '@inner-hum/core/plan';
-import { digest, seen } from '@inner-hum/core/plan/testDigests';
+import { reedUses } from '@inner-hum/core/history';
+import { digest, seen } from '@inner-hum/core/history/testDigests';
 import { fireEvent, screen, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import { database } from '../../db/database';

@@ -1,6 +1,6 @@
 import { chakra } from '@chakra-ui/react';
 import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
-import { freeAccount } from '@inner-hum/core/plan';
+import { freeAccount } from '@inner-hum/core/map';
 import type { TakeRecord } from '@inner-hum/core/take';
 import { useTranslation } from 'react-i18next';
 import { formatNumber, formatSigned } from '../../text/format';

@@ -1,5 +1,6 @@
 import { chakra, Flex } from '@chakra-ui/react';
-import { nextTrial, probeOf, trialTag, type Experiment } from '@inner-hum/core/plan';
+import { nextTrial, probeOf, type Experiment } from '@inner-hum/core/experiments';
+import { trialTag } from '@inner-hum/core/history';
 import type { Trial } from '@inner-hum/core/exercise';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useTranslation } from 'react-i18next';

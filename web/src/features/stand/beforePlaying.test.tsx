@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto';
-import { digest } from '@inner-hum/core/plan/testDigests';
+import { digest } from '@inner-hum/core/history/testDigests';
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import { expect, it } from 'vitest';
 import { database } from '../../db/database';

@@ -1,8 +1,8 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto';
 import { absent, measured } from '@inner-hum/core/measure';
-import { cellsFrom } from '@inner-hum/core/plan';
-import { digest, seen } from '@inner-hum/core/plan/testDigests';
+import { cellsFrom } from '@inner-hum/core/history';
+import { digest, seen } from '@inner-hum/core/history/testDigests';
 import type { TakeRecord } from '@inner-hum/core/take';
 import { screen } from '@testing-library/react';
 import { expect, it } from 'vitest';

@@ -1,5 +1,5 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import type { NoteOfStudent } from '@inner-hum/core/plan';
+import type { NoteOfStudent } from '@inner-hum/core/map';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import type { StudentRow } from '../../db/database';

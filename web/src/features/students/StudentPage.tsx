@@ -1,5 +1,5 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import { ROUTINE_LIMITS, weekFacts } from '@inner-hum/core/plan';
+import { ROUTINE_LIMITS, weekFacts } from '@inner-hum/core/lesson';
 import type { TakeRecord } from '@inner-hum/core/take';
 import { addDays } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';

@@ -1,6 +1,6 @@
 import { dayOf } from '../../base/days';
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import { ROUTINE_LIMITS } from '@inner-hum/core/plan';
+import { ROUTINE_LIMITS } from '@inner-hum/core/lesson';
 import { unpackFrames, type WholeTake } from '@inner-hum/core/take';
 import { useMemo, useState, type FormEvent } from 'react';
 import { useTranslation } from 'react-i18next';

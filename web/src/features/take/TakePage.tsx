@@ -1,6 +1,6 @@
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
 import { JUDGE_RULES } from '@inner-hum/core/judge';
-import { bestTake } from '@inner-hum/core/plan';
+import { bestTake } from '@inner-hum/core/history';
 import { unpackFrames, type TakeRecord, type WholeTake } from '@inner-hum/core/take';
 import { isWholeTake } from '@inner-hum/core/take/schema';
 import { useLiveQuery } from 'dexie-react-hooks';

@@ -1,6 +1,6 @@
 import { chakra, Flex } from '@chakra-ui/react';
 import { LEVELS, type Level } from '@inner-hum/core/families';
-import { PRACTICE_IDS, type Practice } from '@inner-hum/core/plan';
+import { PRACTICE_IDS, type Practice } from '@inner-hum/core/lesson';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { dayOf } from '../../base/days';

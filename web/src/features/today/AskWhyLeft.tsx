@@ -1,5 +1,6 @@
 import { chakra, Flex } from '@chakra-ui/react';
-import { answered, askedAbout, WHY_LEFT, type Digest } from '@inner-hum/core/plan';
+import { type Digest } from '@inner-hum/core/history';
+import { answered, askedAbout, WHY_LEFT } from '@inner-hum/core/lesson';
 import { useTranslation } from 'react-i18next';
 import { dayOf } from '../../base/days';
 import { useAppDispatch, useAppSelector } from '../../store';

@@ -1,5 +1,6 @@
 import { chakra, Flex } from '@chakra-ui/react';
-import type { Digest, WeekFacts } from '@inner-hum/core/plan';
+import type { Digest } from '@inner-hum/core/history';
+import type { WeekFacts } from '@inner-hum/core/lesson';
 import { useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useBlindPair } from '../../shared/take/useBlindPair';

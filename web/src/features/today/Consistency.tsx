@@ -1,6 +1,7 @@
 import { QUANTITY_ROWS } from '@inner-hum/core/measure';
 import { Box, chakra, Flex } from '@chakra-ui/react';
-import type { Comparison, Digest } from '@inner-hum/core/plan';
+import type { Comparison } from '@inner-hum/core/experiments';
+import type { Digest } from '@inner-hum/core/history';
 import { subDays } from 'date-fns';
 import { useEffect, useState } from 'react';
 import { useTranslation } from 'react-i18next';

@@ -1,7 +1,7 @@
 import { Box, chakra, Flex } from '@chakra-ui/react';
 import { GOAL_KINDS, type GoalKind } from '@inner-hum/core/families';
 import { ALTISSIMO_REACH_SEMITONES } from '@inner-hum/core/theory';
-import { goalProgress, type Goal, type PlanFor } from '@inner-hum/core/plan';
+import { goalProgress, type Goal, type PlanFor } from '@inner-hum/core/lesson';
 import { addDays, subDays } from 'date-fns';
 import type { TFunction } from 'i18next';
 import { useState } from 'react';

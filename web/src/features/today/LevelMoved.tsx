@@ -1,5 +1,6 @@
 import { chakra } from '@chakra-ui/react';
-import { levelDrift, type Digest } from '@inner-hum/core/plan';
+import { type Digest } from '@inner-hum/core/history';
+import { levelDrift } from '@inner-hum/core/map';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';

@@ -1,6 +1,6 @@
 import { chakra } from '@chakra-ui/react';
-import type { Load } from '@inner-hum/core/plan';
-import { dayNumber } from '@inner-hum/core/plan';
+import type { Load } from '@inner-hum/core/lesson';
+import { dayNumber } from '@inner-hum/core/history';
 import { useTranslation } from 'react-i18next';
 import { useDay } from '../../shared/page/useDay';
 import { noonOf } from '../../base/days';

@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { notPlanned } from '@inner-hum/core/plan';
+import { notPlanned } from '@inner-hum/core/lesson';
 import { useTranslation } from 'react-i18next';
 import { useDay } from '../../shared/page/useDay';
 import { useAppDispatch, useAppSelector } from '../../store';

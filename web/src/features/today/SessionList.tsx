@@ -16,7 +16,7 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
 import { familyById } from '@inner-hum/core/families';
-import { blockS, slotOf, type SessionBlock } from '@inner-hum/core/plan';
+import { blockS, slotOf, type SessionBlock } from '@inner-hum/core/lesson';
 import { GripVertical, Minus, Plus, X } from 'lucide-react';
 import { useMemo, type HTMLAttributes, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';

@@ -1,6 +1,6 @@
 import { LEVELS } from '@inner-hum/core/families';
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
-import { blockS, leftOutOn, type SessionBlock } from '@inner-hum/core/plan';
+import { blockS, leftOutOn, type SessionBlock } from '@inner-hum/core/lesson';
 import { useCallback, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';

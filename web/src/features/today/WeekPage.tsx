@@ -1,5 +1,5 @@
 import { Box, chakra } from '@chakra-ui/react';
-import { weekReport, type PlanFor } from '@inner-hum/core/plan';
+import { weekReport, type PlanFor } from '@inner-hum/core/lesson';
 import { isSameISOWeek, parseISO } from 'date-fns';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';

@@ -1,17 +1,16 @@
 import { Box, chakra } from '@chakra-ui/react';
 import { QUANTITY_ROWS } from '@inner-hum/core/measure';
+import { daysOf } from '@inner-hum/core/history';
 import {
   answerOf,
   blockS,
-  hornOffset,
-  daysOf,
-  reedOrLeak,
   themeOf,
   type SessionBlock,
   type Theme,
   type ThemeMeasure,
   type WeekAnswer,
-} from '@inner-hum/core/plan';
+} from '@inner-hum/core/lesson';
+import { hornOffset, reedOrLeak } from '@inner-hum/core/map';
 import type { TFunction } from 'i18next';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';

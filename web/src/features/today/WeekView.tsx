@@ -1,5 +1,5 @@
 import { chakra, Flex } from '@chakra-ui/react';
-import { planWeek, type PlanFor, type WeekDay } from '@inner-hum/core/plan';
+import { planWeek, type PlanFor, type WeekDay } from '@inner-hum/core/lesson';
 import { addDays } from 'date-fns';
 import { useEffect, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';

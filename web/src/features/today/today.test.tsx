@@ -1,7 +1,7 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto';
 import { familyById, usualExercise } from '@inner-hum/core/families';
-import type { PlanFor, SessionBlock } from '@inner-hum/core/plan';
+import type { PlanFor, SessionBlock } from '@inner-hum/core/lesson';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { addDays, format } from 'date-fns';
 import { describe, expect, it, vi } from 'vitest';

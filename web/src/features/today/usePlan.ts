@@ -1,23 +1,21 @@
 import { isFree } from '@inner-hum/core/families';
+import { levelNow, type Cell, type Digest } from '@inner-hum/core/history';
 import {
   blockS,
   dueRoutines,
   elsewhereOf,
-  levelNow,
   loadToday,
   MINUTES,
   notPlanned,
-  ownSources,
   planSession,
   routineBlocks,
   withRoutines,
-  type Cell,
-  type Digest,
   type Load,
   type PlanFor,
   type Routine,
   type SessionBlock,
-} from '@inner-hum/core/plan';
+} from '@inner-hum/core/lesson';
+import { ownSources } from '@inner-hum/core/map';
 import { subDays } from 'date-fns';
 import { lruMemoize } from '@reduxjs/toolkit';
 import { useMemo } from 'react';

@@ -1,6 +1,6 @@
 import { chakra } from '@chakra-ui/react';
 import { LOUDNESS_BANDS, type LoudnessBand } from '@inner-hum/core/measure';
-import { ofNote, type NoteOnMap } from '@inner-hum/core/plan';
+import { ofNote, type NoteOnMap } from '@inner-hum/core/map';
 import type { Layer } from '../../text/layers';
 import { useNoteName } from '../../text/useNoteName';
 

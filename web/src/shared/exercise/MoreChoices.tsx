@@ -2,7 +2,7 @@ import { chakra } from '@chakra-ui/react';
 import { useTranslation } from 'react-i18next';
 import { isOpenEnded } from '@inner-hum/core/exercise';
 import { exerciseScore } from '@inner-hum/core/families';
-import { CUES } from '@inner-hum/core/plan';
+import { CUES } from '@inner-hum/core/lesson';
 import { HOLD_SOUNDS } from '../../db/settings/session';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { settingsChanged } from '../../store/settings';

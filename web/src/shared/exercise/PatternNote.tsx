@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import { hornPatterns, type NoteOnMap } from '@inner-hum/core/plan';
+import { hornPatterns, type NoteOnMap } from '@inner-hum/core/map';
 import { useTranslation } from 'react-i18next';
 import { patternText } from '../../text/patternText';
 import { useNoteName } from '../../text/useNoteName';

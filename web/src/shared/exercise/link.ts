@@ -1,7 +1,7 @@
 import { type ExerciseParameters } from '@inner-hum/core/exercise';
 import { isExercise, playable } from '@inner-hum/core/families';
 import { HOME } from '../../base/home';
-import { routineFrom, type Routine } from '@inner-hum/core/plan';
+import { routineFrom, type Routine } from '@inner-hum/core/lesson';
 
 /** Address that opens an exercise in another copy of the application. */
 export function linkTo(exercise: ExerciseParameters): string {

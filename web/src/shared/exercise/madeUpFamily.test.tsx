@@ -3,7 +3,7 @@ import 'fake-indexeddb/auto';
 import { dynamic, note, number, series } from '@inner-hum/core/exercise';
 import { exerciseScore, FAMILIES, isExercise, usualExercise, type Family } from '@inner-hum/core/families';
 import { defineFamily } from '../../../../core/families/family';
-import { planSession } from '@inner-hum/core/plan';
+import { planSession } from '@inner-hum/core/lesson';
 import { CLEAN_HABITS, withFault } from '@inner-hum/core/simulate';
 import { fireEvent, screen } from '@testing-library/react';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';

@@ -1,6 +1,6 @@
 import { breathFit, type BreathFit, type Score } from '@inner-hum/core/exercise';
 import type { Held } from '@inner-hum/core/families';
-import { heldFor, longestHolds, type HeldTone, type Holds } from '@inner-hum/core/plan';
+import { heldFor, longestHolds, type HeldTone, type Holds } from '@inner-hum/core/history';
 import { sizeOf, type InstrumentId } from '@inner-hum/core/theory';
 import { subDays } from 'date-fns';
 import { database } from '../../db/database';

@@ -1,5 +1,5 @@
 import { chakra, Flex } from '@chakra-ui/react';
-import type { NoteOfWeek, WeekFacts } from '@inner-hum/core/plan';
+import type { NoteOfWeek, WeekFacts } from '@inner-hum/core/lesson';
 import { useTranslation } from 'react-i18next';
 import { exerciseTitle } from '../../text/exerciseText';
 import { formatNumber } from '../../text/format';

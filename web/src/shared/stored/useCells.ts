@@ -1,4 +1,5 @@
-import { hornMap, type Cell, type Digest } from '@inner-hum/core/plan';
+import { type Cell, type Digest } from '@inner-hum/core/history';
+import { hornMap } from '@inner-hum/core/map';
 import { weakMapMemoize } from '@reduxjs/toolkit';
 import { database } from '../../db/database';
 import { useAppSelector } from '../../store';

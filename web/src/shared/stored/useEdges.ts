@@ -1,4 +1,4 @@
-import { edgeOf, type Edge } from '@inner-hum/core/plan';
+import { edgeOf, type Edge } from '@inner-hum/core/map';
 import { useMemo } from 'react';
 import { mapOf, useCells } from './useCells';
 

@@ -6,7 +6,7 @@ import { evidenceOf, rowOf, type Evidence, type TryId } from '@inner-hum/core/ju
 import { useAppSelector } from '../../store';
 import { decisionText, findingText, nextText } from '../../text/findingText';
 import { useNoteName } from '../../text/useNoteName';
-import type { Schools } from '@inner-hum/core/plan';
+import type { Schools } from '@inner-hum/core/lesson';
 import { tableText } from '../../text/tableText';
 
 /** Up to written C♯4 the bell is part of the tube: jaw and air are asked for otherwise, and no key shades them. */

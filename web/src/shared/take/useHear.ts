@@ -1,4 +1,4 @@
-import { bestTake, type Digest } from '@inner-hum/core/plan';
+import { bestTake, type Digest } from '@inner-hum/core/history';
 import type { TakeRecord, WholeTake } from '@inner-hum/core/take';
 import type { Evidence } from '@inner-hum/core/judge';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';

@@ -1,0 +1,173 @@
+import type { ExerciseParameters } from '@inner-hum/core/exercise';
+import {
+  exerciseKey,
+  exerciseScore,
+  familyById,
+  FAMILIES,
+  LEVELS,
+  mainNoteOf,
+  playable,
+  type Family,
+  type PlayerNow,
+} from '@inner-hum/core/families';
+import { ASSUMED_RULER, lattice, sourceKey, zoneOf } from '@inner-hum/core/theory';
+import { dayNumber } from '../history/days';
+import type { Digest } from '../history/digest';
+import { exerciseForSeam, workOf } from './exerciseFor';
+import type { Need } from '../map/needs';
+import { feedersOf, passageRisks } from './passageRisks';
+import type { PlanFor } from './planFor';
+import { seams } from '../map/seams';
+import type { Goal } from './aims';
+import type { Reason } from './session';
+import { weakestOf, type Standing } from './standing';
+import { type Candidate, TOP_MIDI, SESSIONS_A_TURN, SESSIONS_A_WAY, made } from './made';
+
+/** A fingering of an altissimo note is found when it spoke in so many of its last tries. */
+const FOUND = { spoke: 6, of: 9 } as const;
+
+/** From pp to ff where a plan is made, dB: a ruler that was measured is the page's. */
+const SPAN_DB = ASSUMED_RULER.loudestDb - ASSUMED_RULER.softestDb;
+
+/** Families that the planner may use at all with this player. */
+export function plannable({ level }: Pick<PlanFor, 'level'>): readonly Family[] {
+  const ready = LEVELS.slice(0, LEVELS.indexOf(level) + 1);
+  return FAMILIES.filter(({ teaching }) => teaching.planned && ready.includes(teaching.planned.from));
+}
+
+/** The exercises that work on what a note wants, the way that is tried first in front; another once that has changed nothing. */
+export function forNeed(need: Need, plan: PlanFor, standing: Standing, theme: boolean): Candidate[] {
+  const { midi, reason, value, band, of } = need;
+  if (midi > TOP_MIDI[plan.level]) return [];
+  const why = {
+    kind: reason,
+    midi,
+    value,
+    ...(band && { band }),
+    ...(of !== undefined && { of }),
+    ...(theme && { theme }),
+  };
+  const found = plannable(plan).flatMap((family) => {
+    const values = family.teaching.planned!.meets?.(workOf(need));
+    return values ? (made(family, values, why, plan, standing) ?? []) : [];
+  });
+  const [first, ...others] = found;
+  if (!first || others.length === 0) return found;
+  const key = exerciseKey(first.exercise);
+  const tried = standing.days.filter(({ takes }) => takes.some(({ parameters }) => exerciseKey(parameters) === key));
+  // Every so many sessions the way changes: what did not help for so long is not what helps.
+  return Math.floor(tried.length / SESSIONS_A_WAY) % 2 === 0 ? found : [...others, first];
+}
+
+/** The exercises that a goal is worked on with, on its note; a passage itself, then what feeds it, the worst first. */
+export function forGoal(goal: Goal, plan: PlanFor, standing: Standing): Candidate[] {
+  const daysLeft = dayNumber(goal.by) - dayNumber(plan.day);
+  const reason = { kind: 'goal', goal: goal.kind, midi: goal.midi, daysLeft } as const;
+  if (goal.exercise) {
+    // Whatever was stored, what is planned plays.
+    const { exercise: whole, score } = playable({ ...goal.exercise, instrumentId: plan.instrumentId });
+    // What feeds it stands before it in a lesson: overtones, tones and slurs come before music.
+    return [whole, ...feedersOf(passageRisks(score, plan.notes, plan.instrumentId, SPAN_DB))].flatMap(
+      (exercise) => made(familyById(exercise.family), exercise, reason, plan, standing) ?? [],
+    );
+  }
+  return plannable(plan).flatMap((family) => {
+    const values = family.teaching.planned!.goals?.[goal.kind]?.(goal.midi, goal.partial);
+    const candidate = values && made(family, values, reason, plan, standing);
+    return candidate ?? [];
+  });
+}
+
+/** The exercises that work on the seams of the map. */
+export function forSeams(plan: PlanFor, standing: Standing): Candidate[] {
+  if (plan.level === LEVELS[0]) return [];
+  return seams(plan.notes).flatMap((seam) => {
+    const exercise = exerciseForSeam(seam, plan.instrumentId);
+    const reason = { kind: 'seam', midi: seam.lower, upper: seam.upper } as const;
+    return made(familyById(exercise.family), exercise, reason, plan, standing) ?? [];
+  });
+}
+
+/** So many turns are looked through for one that the player may have now. */
+const TURNS_TRIED = 6;
+
+/**
+ * A family as it is set when nothing asks for it; undefined when it can't be now. A turn that the player may not have yet is
+ * passed over: turns go on by being played, and one that never is would bar those after it.
+ */
+export function inTurn(
+  family: Family,
+  plan: PlanFor,
+  standing: Standing,
+  reasonOf: (midi: number, exercise: ExerciseParameters) => Reason,
+): Candidate | undefined {
+  const { planned } = family.teaching;
+  const now = playerNow(family, plan, standing);
+  for (let ahead = 0; ahead < (planned?.turn ? TURNS_TRIED : 1); ahead++) {
+    const values = planned?.turn ? planned.turn({ ...now, turn: now.turn + ahead }) : {};
+    if (!values) return undefined;
+    const found = made(family, values, { kind: 'round', midi: 67 }, plan, standing);
+    if (found) return { ...found, reason: reasonOf(noteOf(found), found.exercise) };
+  }
+  return undefined;
+}
+
+/** Why an overtone exercise is there: the overtone that it is about, with what was right of its last tries. */
+export function overtoneReason(
+  exercise: ExerciseParameters,
+  { sources }: PlanFor,
+  { horn }: Standing,
+): Reason | undefined {
+  const tube = Number(exercise['writtenMidi']);
+  const partial = Number(exercise['top'] ?? exercise['partial'] ?? 0);
+  const source = lattice(horn).find((one) => one.fingeredMidi === tube && one.partialNumber === partial);
+  if (!source || partial < 2) return undefined;
+  const own = sources.get(sourceKey(source));
+  return {
+    kind: 'overtone',
+    midi: source.soundedMidi,
+    partial,
+    ...(own && own.tries.of > 0 && { ...own.tries, growing: own.growing }),
+  };
+}
+
+/** An exercise played before as it stands now, for another reason. */
+export function again(take: Digest, reason: Reason, plan: PlanFor, standing: Standing): Candidate | undefined {
+  const exercise = { ...take.parameters, instrumentId: plan.instrumentId };
+  return made(familyById(take.family), exercise, reason, plan, standing);
+}
+
+/** What a family is told of the player. */
+function playerNow(family: Family, plan: PlanFor, standing: Standing): PlayerNow {
+  const played = plan.recent.filter((digest) => digest.family === family.id && digest.day < plan.day);
+  return {
+    horn: standing.horn,
+    level: plan.level,
+    turn: Math.floor(new Set(played.map((digest) => digest.day)).size / SESSIONS_A_TURN),
+    frontier: standing.frontier,
+    stubbornTwelfth: standing.stubbornTwelfth,
+    altissimoReady: standing.altissimoReady,
+    weakest: (zone) => weakestOf(standing, zone),
+    found: (midi) => isFound(midi, plan.recent),
+  };
+}
+
+/** Whether one fingering of an altissimo note speaks as a rule. */
+function isFound(midi: number, recent: readonly Digest[]): boolean {
+  const tries = new Map<string, boolean[]>();
+  for (const { fingering, seen } of recent)
+    for (const observation of seen)
+      if (fingering && observation.midi === midi && observation.tried)
+        tries.set(fingering, [...(tries.get(fingering) ?? []), observation.spoke]);
+  return [...tries.values()].some((own) => own.slice(-FOUND.of).filter(Boolean).length >= FOUND.spoke);
+}
+
+/** The note that a candidate is about. */
+export function noteOf({ exercise, family }: Pick<Candidate, 'exercise' | 'family'>): number {
+  return mainNoteOf(family.teaching, exercise) ?? 67;
+}
+
+/** Whether a candidate sounds altissimo. */
+export function isHigh({ exercise }: Pick<Candidate, 'exercise'>): boolean {
+  return exerciseScore(exercise).steps.some(({ soundedMidi }) => zoneOf(soundedMidi) === 'altissimo');
+}

@@ -1,0 +1,161 @@
+import { describe, expect, it } from 'vitest';
+import { breathBudget } from '@inner-hum/core/exercise';
+import { STAGES } from '@inner-hum/core/families';
+import { exerciseKey, exerciseScore, familyById, usualExercise } from '@inner-hum/core/families';
+import { dynamicPosition, zoneOf } from '@inner-hum/core/theory';
+import { SeededRandom } from '@inner-hum/core/simulate';
+import { cellsFrom } from '../history/cells';
+import { hornMap } from '../map/hornMap';
+import type { PlanFor } from './planFor';
+import { blockS } from './lasts';
+import { planSession } from './planner';
+import { PRACTICE_IDS } from './practices';
+import { adapted, type SessionBlock } from './session';
+import { digest, wholeHorn } from '../history/testDigests';
+import type { Observation } from '../history/observation';
+
+const DAY_MS = 86_400_000;
+const NOW = 1_767_204_000_000 + 20 * DAY_MS;
+
+/** A player of twenty days whose notes lean by chance; some days are missing. */
+function history(seed: number, change: (midi: number) => Observation['values'] = () => ({})) {
+  const random = new SeededRandom(seed);
+  return Array.from({ length: 19 }, (_, i) => i + 1)
+    .filter(() => random.uniform() < 0.8)
+    .map((day) =>
+      digest(
+        `d${day}`,
+        day,
+        wholeHorn((midi) => ({ pitchCentreCents: 3 * random.normal(), responseS: 0.05, ...change(midi) }), 0),
+      ),
+    );
+}
+function plan(change: Partial<PlanFor> = {}, digests = history(1)): SessionBlock[] {
+  return planSession({
+    instrumentId: 'alto',
+    minutes: 30,
+    level: 'home',
+    style: 'sweep',
+    practices: PRACTICE_IDS,
+    notes: hornMap(cellsFrom(digests).values()),
+    sources: new Map(),
+    recent: digests,
+    goals: [],
+    quiet: false,
+    nowMs: NOW,
+    day: '2026-01-20',
+    ...change,
+  });
+}
+const totalS = (blocks: readonly SessionBlock[]) => blocks.reduce((sum, block) => sum + blockS(block), 0);
+const families = (blocks: readonly SessionBlock[]) => blocks.map((block) => block.exercise.family);
+
+describe('planSession', () => {
+  it.each([5, 10, 15, 20, 30, 45, 60, 90])(
+    '%i minutes are kept within a twentieth, over seeds and both styles',
+    (minutes) => {
+      for (const seed of [1, 2, 3])
+        for (const style of ['sweep', 'dwell'] as const)
+          for (const practices of [PRACTICE_IDS, []])
+            expect(
+              Math.abs(totalS(plan({ minutes, style, practices }, history(seed))) / (60 * minutes) - 1),
+            ).toBeLessThanOrEqual(0.05);
+    },
+  );
+
+  it('keeps the order of a practice, starts from the air, rests between blocks, and can be played', () => {
+    const blocks = plan();
+    const exercises = blocks.slice(1).filter(({ exercise }) => exercise.family !== 'survey');
+    const stages = exercises.map((block) => STAGES.indexOf(familyById(block.exercise.family).stage));
+    expect(stages).toEqual([...stages].sort((a, b) => a - b));
+    expect(families(blocks).slice(0, 2)).toEqual(['tuneUp', 'airIntoTone']);
+    for (const block of blocks.slice(0, -1)) expect(block.restS).toBeGreaterThanOrEqual(5);
+    for (const { exercise } of blocks) expect(breathBudget(exerciseScore(exercise)).totalS).toBeGreaterThan(0);
+  });
+
+  it('is the same for the same data and day', () => expect(plan()).toEqual(plan()));
+
+  it('five minutes are one middle, one low and one palm note, the weakest of each', () => {
+    const leaning = history(2, (midi) => ({ pitchCentreCents: [60, 71, 88].includes(midi) ? 30 : 0 }));
+    const notes = plan({ minutes: 5 }, leaning).map((block) => Number(block.exercise['writtenMidi']));
+    expect([...notes].sort((a, b) => a - b)).toEqual([60, 71, 88]);
+    expect(notes.map(zoneOf).sort()).toEqual(['low', 'middle', 'palm']);
+  });
+
+  it('the weakest note comes up, with the reason it is there', () => {
+    const weak = plan(
+      {},
+      history(3, (midi) => ({ pitchCentreCents: midi === 77 ? 35 : 0 })),
+    );
+    expect(weak.some((block) => block.reason.kind === 'pitch' && block.reason.midi === 77)).toBe(true);
+  });
+
+  it('a goal is worked on until its day, more the nearer it is, and then no more', () => {
+    const goal = { kind: 'softLowEntry', instrumentId: 'alto', midi: 58, by: '2026-01-29' } as const;
+    const reasons = (blocks: readonly SessionBlock[]) => blocks.map((block) => block.reason.kind);
+    expect(reasons(plan({ goals: [goal], minutes: 15 }))).toContain('goal');
+    expect(reasons(plan({ goals: [goal], minutes: 15, day: '2026-01-30' }))).not.toContain('goal');
+    expect(reasons(plan({ goals: [{ ...goal, instrumentId: 'tenor' }], minutes: 15 }))).not.toContain('goal');
+  });
+
+  it('a passage that is a goal is played itself, and what feeds it before it', () => {
+    const weak = history(3, (midi) => ({ pitchCentreCents: midi === 77 ? 35 : 0 }));
+    const exercise = { ...usualExercise(familyById('ownPassage'), 'alto'), phrase: '[f] D5 E5 F5:2 E5 F5:2' };
+    const goal = { kind: 'passage', instrumentId: 'alto', midi: 74, by: '2026-01-29', exercise } as const;
+    const blocks = plan({ goals: [goal] }, weak);
+    const at = blocks.findIndex(({ exercise: own }) => own['phrase'] === exercise.phrase);
+    expect(blocks[at]?.reason).toMatchObject({ kind: 'goal', goal: 'passage' });
+    const feeds = ({ exercise: own }: SessionBlock) =>
+      exerciseScore(own).steps.some(({ soundedMidi }) => soundedMidi === 77);
+    expect(blocks.slice(0, at).some(feeds)).toBe(true);
+    // One that can't be read, or does not say all, breaks nothing.
+    for (const phrase of ['D5 [loud] E5', '', 'D5 H9'])
+      expect(plan({ goals: [{ ...goal, exercise: { ...exercise, phrase } }] }, weak).length).toBeGreaterThan(2);
+    // One that is not for this player yet waits.
+    const high = { ...goal, exercise: { ...exercise, phrase: 'D6 E6 F6' } };
+    expect(plan({ level: 'new', goals: [high] }).every(({ exercise: own }) => own.family !== 'ownPassage')).toBe(true);
+  });
+
+  it('in quiet hours no bell note is loud', () => {
+    for (const { exercise } of plan({ quiet: true, minutes: 60 }))
+      for (const step of exerciseScore(exercise).steps)
+        if (step.fingeredMidi <= 61)
+          for (const point of step.dynamics)
+            expect(dynamicPosition(point.dynamic)).toBeLessThanOrEqual(dynamicPosition('mf'));
+  });
+
+  it('dwell stays longer on fewer things', () => {
+    expect(plan({ style: 'dwell' }).length).toBeLessThan(plan({ style: 'sweep' }).length);
+  });
+
+  it('goes on where an exercise stood, and leaves alone today what was left today', () => {
+    const parameters = { ...usualExercise(familyById('airIntoTone'), 'alto'), writtenMidi: 59 };
+    const took = (decision: 'harder' | 'easier' | 'leave', dayOfMonth: number) =>
+      digest('last', dayOfMonth, [], {}, { family: 'airIntoTone', parameters, decision, next: { beats: 6 } });
+    const easier = plan({}, [...history(1), took('easier', 19)]);
+    expect(easier.find((block) => block.exercise.family === 'airIntoTone')?.exercise['beats']).toBe(6);
+    // Harder goes on only from what is secure.
+    const once = plan({}, [...history(1), took('harder', 19)]);
+    expect(once.find((block) => block.exercise.family === 'airIntoTone')?.exercise['beats']).not.toBe(6);
+    const left = plan({}, [...history(1), took('leave', 20)]);
+    const keys = left.map(({ exercise }) => exerciseKey(exercise));
+    expect(keys).not.toContain(exerciseKey(parameters));
+  });
+
+  it('says what is wrong with the minutes', () =>
+    expect(() => plan({ minutes: 3 })).toThrow('minutes must be from 5 to 90'));
+});
+
+describe('adapted', () => {
+  const blocks = plan().map((block) => ({ ...block, tries: 2 }));
+  it('makes the next tries easier or harder', () => {
+    const rest = adapted(blocks, { decision: 'easier', next: { tempoBpm: 92 } });
+    expect(rest[0]).toMatchObject({ tries: 1, exercise: { tempoBpm: 92 } });
+    expect(rest).toHaveLength(blocks.length);
+  });
+  it('goes to the next block after the last try', () =>
+    expect(adapted([{ ...blocks[0]!, tries: 1 }, blocks[1]!], { decision: 'again', next: {} })).toEqual([blocks[1]]));
+  it('leaves a block, and who tires is given nothing more for it', () =>
+    expect(adapted(blocks, { decision: 'leave', next: {} })).toEqual(blocks.slice(1)));
+  it('nothing is left of nothing', () => expect(adapted([], { decision: 'leave', next: {} })).toEqual([]));
+});

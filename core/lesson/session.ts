@@ -1,0 +1,116 @@
+import type { ExerciseParameters } from '@inner-hum/core/exercise';
+import { familyById, type GoalKind, type Stage } from '@inner-hum/core/families';
+import type { Decision } from '@inner-hum/core/judge';
+import type { LoudnessBand } from '@inner-hum/core/measure';
+import type { NeedReason } from '../map/needs';
+import type { Theme } from './aims';
+
+/** A session is planned for so many minutes. */
+export const MINUTES = { min: 5, max: 90 } as const;
+
+/** Why something is in a session. */
+export type Reason =
+  /** a note is outside its limit; `of`: of how many starts, where it is about those; `theme`: the week is about it */
+  | {
+      readonly kind: NeedReason;
+      readonly midi: number;
+      readonly value: number;
+      readonly of?: number;
+      readonly band?: LoudnessBand;
+      readonly theme?: boolean;
+    }
+  | { readonly kind: 'goal'; readonly midi: number; readonly daysLeft: number; readonly goal: GoalKind }
+  | { readonly kind: 'seam'; readonly midi: number; readonly upper: number }
+  /** the overtone that is learnt now, with its last tries */
+  | {
+      readonly kind: 'overtone';
+      readonly midi: number;
+      readonly partial: number;
+      readonly got?: number;
+      readonly of?: number;
+      readonly growing?: boolean;
+    }
+  /** the weakest zone of the horn, which the week is about */
+  | { readonly kind: 'zone'; readonly midi: number }
+  /** the first days on a horn */
+  | { readonly kind: 'start'; readonly midi: number }
+  /** never played before */
+  | { readonly kind: 'new'; readonly midi: number }
+  /** new some days ago, and comes back so that it stays */
+  | { readonly kind: 'settles'; readonly midi: number; readonly days: number }
+  /** keeps or uses something while the week is about something else */
+  | { readonly kind: 'keeps' | 'music'; readonly midi: number; readonly about?: Theme }
+  /** tuning first: by how much the whole horn is out, cents, where it is */
+  | { readonly kind: 'tune'; readonly midi: number; readonly cents?: number }
+  /** the embouchure is made ready for what comes after */
+  | { readonly kind: 'readies'; readonly midi: number }
+  /** after a break in practice, or tired: what is easy */
+  | { readonly kind: 'easy'; readonly midi: number }
+  /** comes round: nothing asks for it, and it was last played so many days ago */
+  | { readonly kind: 'round'; readonly midi: number; readonly days?: number }
+  /** set in a routine */
+  | { readonly kind: 'routine'; readonly midi: number; readonly name: string }
+  /** the low end is woken, with what a note there wants; what is known of the horn is measured */
+  | { readonly kind: 'warmUp' | 'firstMap' | 'again'; readonly midi: number }
+  /** in sessions that an older version planned */
+  | { readonly kind: 'anchor' | 'break' | 'long' | 'kept'; readonly midi: number }
+  | { readonly kind: 'stale' | 'unmeasured'; readonly midi: number; readonly value?: number };
+
+/** One exercise of a session, played so many times, with its rests. */
+export interface SessionBlock {
+  readonly exercise: ExerciseParameters;
+  readonly tries: number;
+  /** rest between two tries, seconds */
+  readonly betweenS?: number;
+  /** rest after the last try, seconds */
+  readonly restS: number;
+  readonly reason: Reason;
+  /** what whoever set it wants minded */
+  readonly remark?: string;
+}
+
+/** Rest of who tires, before one easy block, seconds. */
+export const TIRED_REST_S = 120;
+const EASY_TRIES = 2;
+const EASY_STAGES: readonly Stage[] = ['longTones', 'swells'];
+
+function isEasy({ exercise }: SessionBlock): boolean {
+  return EASY_STAGES.includes(familyById(exercise.family).stage);
+}
+
+function asEasy(block: SessionBlock): SessionBlock {
+  return { ...block, tries: EASY_TRIES, reason: { kind: 'easy', midi: block.reason.midi } };
+}
+
+/** So many exercises of a sitting that had to be left are enough. */
+const ENOUGH_LEFT = 2;
+
+/** Whether a sitting has just become enough: a second exercise had to be left. `decisions` of its takes, oldest first. */
+export function isEnough(decisions: readonly Decision[]): boolean {
+  const left = decisions.filter((decision) => decision === 'leave').length;
+  return left === ENOUGH_LEFT && decisions.at(-1) === 'leave';
+}
+
+/** How long a verdict is there to be read before what comes next, seconds. */
+export const VERDICT_S = 6;
+
+/** What a take of a session told, for {@link adapted}. */
+export interface Outcome {
+  readonly decision: Decision;
+  /** whether the judge heard the player tire, or it {@link isEnough} */
+  readonly tired?: boolean;
+  readonly next: Readonly<Record<string, number | string | boolean>>;
+}
+
+/**
+ * The rest of a session after a take of its first block: one try less; the tries that follow are made easier or harder as
+ * the judge says; left for today, the block goes, and its time is a rest: nobody who tires is given more to do. Of who
+ * tires one easy block is left.
+ */
+export function adapted(rest: readonly SessionBlock[], { decision, next, tired }: Outcome): SessionBlock[] {
+  const [block, ...others] = rest;
+  if (!block) return [];
+  if (tired) return others.filter(isEasy).slice(0, 1).map(asEasy);
+  if (decision === 'leave' || block.tries <= 1) return others;
+  return [{ ...block, exercise: { ...block.exercise, ...next }, tries: block.tries - 1 }, ...others];
+}

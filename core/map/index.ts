@@ -1,0 +1,16 @@
+export { firstRung, nextRung, rungOf, type NextRung, type Rung } from './earClimb';
+export { hornMap, ofNote, otherFingerings, type NoteOnMap } from './hornMap';
+export { edgeOf, type Edge } from './edge';
+export { seams, type Seam } from './seams';
+export { evenness, evennessGains, EVENNESS_PARTS } from './evenness';
+export { leakWatch } from './leakWatch';
+export { hornPatterns, type HornPattern } from './pattern';
+export { fingeringTrials, type FingeringTrials } from './fingeringTrials';
+export { needGroups, needs, NEED_REASONS, type Need, type NeedGroup } from './needs';
+export { hornOffset, reedOrLeak } from './hornOrReed';
+export { freeAccount, type FreeNote } from './freeAccount';
+export { frontier } from './frontier';
+export { ownSources, type OwnCell } from './ownSources';
+export { levelDrift } from './levelDrift';
+export { glanceOf, type DayOfStudent, type Glance, type NoteOfStudent } from './student';
+export { bendTags, pullsOf, type Pull } from './pull';
