@@ -1,27 +1,25 @@
 import type { ExerciseParameters } from '@inner-hum/core/exercise';
 import {
-  exerciseKey,
-  exerciseScore,
   familyById,
   FAMILIES,
   LEVELS,
   mainNoteOf,
   playable,
   type Family,
+  type FieldValues,
   type PlayerNow,
 } from '@inner-hum/core/families';
-import { ASSUMED_RULER, lattice, sourceKey, zoneOf } from '@inner-hum/core/theory';
+import { ASSUMED_RULER, lattice, sourceKey } from '@inner-hum/core/theory';
 import { dayNumber } from '../history/days';
 import type { Digest } from '../history/digest';
-import { exerciseForSeam, workOf } from './exerciseFor';
-import type { Need } from '../map/needs';
+import { exerciseForSeam } from './exerciseFor';
 import { feedersOf, passageRisks } from './passageRisks';
 import type { PlanFor } from './planFor';
 import { seams } from '../map/seams';
 import type { Goal } from './aims';
 import type { Reason } from './session';
 import { weakestOf, type Standing } from './standing';
-import { type Candidate, TOP_MIDI, SESSIONS_A_TURN, SESSIONS_A_WAY, made } from './made';
+import { type Candidate, SESSIONS_A_TURN, made } from './made';
 
 /** A fingering of an altissimo note is found when it spoke in so many of its last tries. */
 const FOUND = { spoke: 6, of: 9 } as const;
@@ -33,30 +31,6 @@ const SPAN_DB = ASSUMED_RULER.loudestDb - ASSUMED_RULER.softestDb;
 export function plannable({ level }: Pick<PlanFor, 'level'>): readonly Family[] {
   const ready = LEVELS.slice(0, LEVELS.indexOf(level) + 1);
   return FAMILIES.filter(({ teaching }) => teaching.planned && ready.includes(teaching.planned.from));
-}
-
-/** The exercises that work on what a note wants, the way that is tried first in front; another once that has changed nothing. */
-export function forNeed(need: Need, plan: PlanFor, standing: Standing, theme: boolean): Candidate[] {
-  const { midi, reason, value, band, of } = need;
-  if (midi > TOP_MIDI[plan.level]) return [];
-  const why = {
-    kind: reason,
-    midi,
-    value,
-    ...(band && { band }),
-    ...(of !== undefined && { of }),
-    ...(theme && { theme }),
-  };
-  const found = plannable(plan).flatMap((family) => {
-    const values = family.teaching.planned!.meets?.(workOf(need));
-    return values ? (made(family, values, why, plan, standing) ?? []) : [];
-  });
-  const [first, ...others] = found;
-  if (!first || others.length === 0) return found;
-  const key = exerciseKey(first.exercise);
-  const tried = standing.days.filter(({ takes }) => takes.some(({ parameters }) => exerciseKey(parameters) === key));
-  // Every so many sessions the way changes: what did not help for so long is not what helps.
-  return Math.floor(tried.length / SESSIONS_A_WAY) % 2 === 0 ? found : [...others, first];
 }
 
 /** The exercises that a goal is worked on with, on its note; a passage itself, then what feeds it, the worst first. */
@@ -100,13 +74,14 @@ export function inTurn(
   plan: PlanFor,
   standing: Standing,
   reasonOf: (midi: number, exercise: ExerciseParameters) => Reason,
+  also: FieldValues = {},
 ): Candidate | undefined {
   const { planned } = family.teaching;
   const now = playerNow(family, plan, standing);
   for (let ahead = 0; ahead < (planned?.turn ? TURNS_TRIED : 1); ahead++) {
     const values = planned?.turn ? planned.turn({ ...now, turn: now.turn + ahead }) : {};
     if (!values) return undefined;
-    const found = made(family, values, { kind: 'round', midi: 67 }, plan, standing);
+    const found = made(family, { ...values, ...also }, { kind: 'round', midi: 67 }, plan, standing);
     if (found) return { ...found, reason: reasonOf(noteOf(found), found.exercise) };
   }
   return undefined;
@@ -131,14 +106,8 @@ export function overtoneReason(
   };
 }
 
-/** An exercise played before as it stands now, for another reason. */
-export function again(take: Digest, reason: Reason, plan: PlanFor, standing: Standing): Candidate | undefined {
-  const exercise = { ...take.parameters, instrumentId: plan.instrumentId };
-  return made(familyById(take.family), exercise, reason, plan, standing);
-}
-
 /** What a family is told of the player. */
-function playerNow(family: Family, plan: PlanFor, standing: Standing): PlayerNow {
+export function playerNow(family: Family, plan: PlanFor, standing: Standing): PlayerNow {
   const played = plan.recent.filter((digest) => digest.family === family.id && digest.day < plan.day);
   return {
     horn: standing.horn,
@@ -153,7 +122,7 @@ function playerNow(family: Family, plan: PlanFor, standing: Standing): PlayerNow
 }
 
 /** Whether one fingering of an altissimo note speaks as a rule. */
-function isFound(midi: number, recent: readonly Digest[]): boolean {
+export function isFound(midi: number, recent: readonly Digest[]): boolean {
   const tries = new Map<string, boolean[]>();
   for (const { fingering, seen } of recent)
     for (const observation of seen)
@@ -165,9 +134,4 @@ function isFound(midi: number, recent: readonly Digest[]): boolean {
 /** The note that a candidate is about. */
 export function noteOf({ exercise, family }: Pick<Candidate, 'exercise' | 'family'>): number {
   return mainNoteOf(family.teaching, exercise) ?? 67;
-}
-
-/** Whether a candidate sounds altissimo. */
-export function isHigh({ exercise }: Pick<Candidate, 'exercise'>): boolean {
-  return exerciseScore(exercise).steps.some(({ soundedMidi }) => zoneOf(soundedMidi) === 'altissimo');
 }

@@ -17,7 +17,7 @@ export function exerciseForSeam({ lower, upper, quantity }: Seam, instrumentId: 
 }
 
 /** A need as a family is asked about it. */
-export function workOf({ midi, reason, band }: Pick<Need, 'midi' | 'reason' | 'band'>): WantedWork {
+function workOf({ midi, reason, band }: Pick<Need, 'midi' | 'reason' | 'band'>): WantedWork {
   return { midi, reason, ...(band && { band }) };
 }
 

@@ -42,7 +42,7 @@ export {
   type SchoolQuestion,
 } from './schools';
 export type { Goal, Theme } from './aims';
-export { slotOf } from './lesson';
+export { slotOf } from './slots';
 export { answered, askedAbout, leftOutOn, notPlanned, WHY_LEFT, type LeftOut, type WhyLeft } from './leftOut';
 export { elsewhereOf } from './elsewhere';
 export { passageProgress, type PassageDay, type PassageProgress } from './passageProgress';
@@ -50,3 +50,5 @@ export { weekFacts, weekReport, type NoteOfWeek, type WeekFacts } from './weekRe
 export { standingOf } from './standing';
 export { goalProgress, type GoalProgress } from './goalSteps';
 export { secondsOn, slursOverBreak } from './playingTime';
+export { targetsOf, isInside, type Target } from './targets';
+export { pillarOf, PILLARS, type Pillar } from './pillars';

@@ -7,7 +7,7 @@ import { VERDICT_S, type SessionBlock } from './session';
 const OPEN_ALTISSIMO_S = 5;
 const LOUD_FROM = 0.7;
 /** The least rest between two tries, seconds. */
-export const LEAST_REST_S = 8;
+const LEAST_REST_S = 8;
 
 /** Seconds of altissimo that sound in an exercise. */
 export function altissimoS(exercise: ExerciseParameters): number {
@@ -18,14 +18,14 @@ export function altissimoS(exercise: ExerciseParameters): number {
 }
 
 /** Seconds of one try without its count-in. */
-function tryS(exercise: ExerciseParameters): number {
+export function exerciseS(exercise: ExerciseParameters): number {
   return breathBudget(exerciseScore(exercise)).totalS;
 }
 
 /** Seconds of one try with its count-in. */
 function withCountInS(exercise: ExerciseParameters): number {
   const score = exerciseScore(exercise);
-  return tryS(exercise) + score.countInBeats * beatSeconds(score);
+  return exerciseS(exercise) + score.countInBeats * beatSeconds(score);
 }
 
 /** How long a block lasts: its tries with count-ins, the rests between them, and the rest after the last, seconds. */
@@ -44,7 +44,7 @@ export function restBetweenS(exercise: ExerciseParameters): number {
   );
   const longestS = Math.max(
     0,
-    ...hard.map((step) => (step.openEnd ? tryS(exercise) : step.beats * beatSeconds(score))),
+    ...hard.map((step) => (step.openEnd ? exerciseS(exercise) : step.beats * beatSeconds(score))),
   );
   return Math.round(Math.max(LEAST_REST_S, longestS));
 }

@@ -10,6 +10,8 @@ import { tires } from '../history/tiring';
 export interface Load {
   readonly kind: 'usual' | 'rest' | 'second' | 'light' | 'taper' | 'goalDay' | 'dayAfter' | 'tired' | 'away';
   readonly minutes: number;
+  /** the minutes of a usual day, which targets are taken up for; those of the plan when left out */
+  readonly usualMinutes?: number;
   /** nothing that is new to the player */
   readonly nothingNew: boolean;
   /** the goal that a taper, its day or the day after is about */
@@ -54,6 +56,7 @@ export function loadToday(plan: PlanFor): Load {
   const of = (kind: Load['kind'], share: number, more: Partial<Load> = {}): Load => ({
     kind,
     minutes: Math.max(MINUTES.min, Math.round(share * minutes)),
+    usualMinutes: minutes,
     nothingNew: true,
     ...more,
   });
@@ -71,7 +74,7 @@ export function loadToday(plan: PlanFor): Load {
   const over = ofHorn(plan).find((one) => dayNumber(day) - dayNumber(one.by) === 1);
   if (over) return of('dayAfter', SHARE.dayAfter, { goal: over });
   if (isLightWeek(plan)) return of('light', SHARE.light);
-  return { kind: 'usual', minutes, nothingNew: false };
+  return { kind: 'usual', minutes, usualMinutes: minutes, nothingNew: false };
 }
 
 /** The goal on this size of horn whose day comes next. */

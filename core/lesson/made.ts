@@ -17,7 +17,7 @@ import { DYNAMICS, dynamicPosition, sizeOf, type Dynamic } from '@inner-hum/core
 import type { Digest } from '../history/digest';
 import { heldFor } from '../history/holds';
 import { altissimoS } from './lasts';
-import { slotOf, type Slot } from './lesson';
+import { slotOf, type Slot } from './slots';
 import type { PlanFor } from './planFor';
 import { withSchools } from './schools';
 import type { Reason } from './session';
@@ -38,8 +38,6 @@ export const TOP_MIDI: Readonly<Record<Level, number>> = { new: 84, home: 90, ad
 export const BREAK_MIDI = { under: 73, over: 74 } as const;
 /** What turns from time to time stays for so many sessions. */
 export const SESSIONS_A_TURN = 2;
-/** A need that was worked on for so many sessions without a change wants another exercise. */
-export const SESSIONS_A_WAY = 8;
 
 /** A candidate as it stands with this player now: where it went on to, fit for breath and hour; undefined when not for today. */
 export function made(

@@ -37,13 +37,17 @@ export interface Standing {
   readonly newcomer: boolean;
   /** whether D5 was held right often enough to slur over the break to it */
   readonly crossesBreak: boolean;
+  /** whether overtones may come: of who is new to it only once the lowest tubes speak by themselves */
+  readonly mayOvertones: boolean;
   /** whether a family is the player's own already, and not to be counted as new */
   readonly knows: (family: Pick<Family, 'id'>) => boolean;
 }
 
 /** For so long a beginner stays in the middle of the horn, days. */
-const NEWCOMER_DAYS = 14;
+export const NEWCOMER_DAYS = 14;
 /** D5 was held right in so many of the last tries. */
+/** One of the lowest tubes, written up to C♯4, spoke in so many of the last tries. */
+const LOW_TUBES = { upTo: 61, right: 3, of: 4 } as const;
 const BREAK = { midi: 74, right: 3, of: 4 } as const;
 
 export function standingOf(plan: PlanFor): Standing {
@@ -75,6 +79,12 @@ export function standingOf(plan: PlanFor): Standing {
     .flatMap(({ takes }) => takes.flatMap(({ seen }) => seen))
     .filter(({ midi, tried, attack }) => midi === BREAK.midi && tried && attack !== 'slurred')
     .slice(-BREAK.of);
+  const lowest = days
+    .flatMap(({ takes }) => takes.flatMap(({ seen }) => seen))
+    .filter(
+      ({ midi, partial, tried, attack }) => midi <= LOW_TUBES.upTo && partial === 1 && tried && attack !== 'slurred',
+    )
+    .slice(-LOW_TUBES.of);
   const holds = longestHolds(recent.flatMap((digest) => digest.holds));
   return {
     horn,
@@ -93,6 +103,10 @@ export function standingOf(plan: PlanFor): Standing {
     tiredLately: tiredLately(days),
     newcomer: level === LEVELS[0] && dayNumber(day) - dayNumber(firstDay) < NEWCOMER_DAYS,
     crossesBreak: level !== LEVELS[0] || crossings.filter(({ spoke }) => spoke).length >= BREAK.right,
+    mayOvertones:
+      level !== LEVELS[0] ||
+      ticked.has('overtoneLadder') ||
+      lowest.filter(({ spoke }) => spoke).length >= LOW_TUBES.right,
     knows: ({ id }) => known(id),
   };
 }

@@ -12,7 +12,11 @@ const REED = { days: 2, zones: 2, starts: 6, share: 0.5 } as const;
 
 /** How far the whole horn lies from in tune, cents; undefined while it does not lie one way. */
 export function hornOffset(notes: readonly NoteOnMap[]): number | undefined {
-  const cents = notes.flatMap((note) => knownValue(ofNote(note, 'pitchCentreCents')) ?? []);
+  return offsetOf(notes.flatMap((note) => knownValue(ofNote(note, 'pitchCentreCents')) ?? []));
+}
+
+/** The same by how far each note lies from in tune, cents. */
+export function offsetOf(cents: readonly number[]): number | undefined {
   if (cents.length < OUT_OF_TUNE.notes) return undefined;
   const one = (sign: 1 | -1) => cents.filter((value) => sign * value >= OUT_OF_TUNE.cents);
   const out = [one(1), one(-1)].find((side) => side.length >= OUT_OF_TUNE.share * cents.length);

@@ -56,12 +56,17 @@ export function needs(
 ): Need[] {
   const horn = instrumentById(instrumentId);
   const keyed = map.filter(({ midi }) => midi >= horn.lowestWrittenMidi && midi <= horn.highestKeyedWrittenMidi);
-  const found = keyed.flatMap((note): Need[] => {
-    const own = ofKnown(note, counts).filter(({ size }) => size >= 1);
-    return own.length > 0 ? [own.reduce((most, need) => (need.size > most.size ? need : most))] : [];
-  });
-  return found.sort((a, b) => b.size - a.size || a.midi - b.midi);
+  return keyed.flatMap((note) => needOf(note, counts) ?? []).sort(bySize);
 }
+
+/** What one note wants most; undefined where it is inside its limits. */
+export function needOf(note: NoteOnMap, counts: (atMs: number) => boolean = () => true): Need | undefined {
+  const own = ofKnown(note, counts).filter(({ size }) => size >= 1);
+  return own.length > 0 ? own.reduce((most, need) => (need.size > most.size ? need : most)) : undefined;
+}
+
+/** The largest need first. */
+export const bySize = (a: Need, b: Need): number => b.size - a.size || a.midi - b.midi;
 
 /** Needs of the same kind in the same zone as one, largest first. */
 export function needGroups(all: readonly Need[]): NeedGroup[] {

@@ -1,0 +1,93 @@
+import { breathBudget } from '@inner-hum/core/exercise';
+import { exerciseKey, exerciseScore, familyById } from '@inner-hum/core/families';
+import { isSecure } from '@inner-hum/core/judge';
+import { blockS, pillarOf, PILLARS, targetsOf, type SessionBlock } from '@inner-hum/core/lesson';
+import { zoneOf } from '@inner-hum/core/theory';
+import type { PlayedSession } from './season';
+import { isCheck, isLip } from './ruleParts';
+
+const FROM_DAY = 4;
+const sum = (values: readonly number[]) => values.reduce((all, value) => all + value, 0);
+const triesOf = (blocks: readonly SessionBlock[]) => sum(blocks.map(({ tries }) => tries));
+const secondsOf = (blocks: readonly SessionBlock[]) => sum(blocks.map(blockS));
+const isMusic = ({ exercise }: SessionBlock) =>
+  exercise.family === 'ownPassage' || familyById(exercise.family).stage === 'wholeHorn';
+const percent = (part: number, of: number) => Math.round((100 * part) / Math.max(1e-9, of));
+
+/** Starts of the note that is started most in a block. */
+function startsOf({ exercise, tries }: SessionBlock): number {
+  const counts = new Map<number, number>();
+  for (const { attack, soundedMidi } of exerciseScore(exercise).steps)
+    if (attack !== 'slurred') counts.set(soundedMidi, (counts.get(soundedMidi) ?? 0) + 1);
+  return tries * Math.max(0, ...counts.values());
+}
+
+/** Lessons by the figures that a lesson is to keep: what a teacher would count first. */
+export function lessonFigures(sessions: readonly PlayedSession[]) {
+  const played = sessions.filter(({ planned }) => planned.length > 0);
+  const works = played.map((session) => ({
+    ...session,
+    blocks: session.planned.filter(({ exercise }) => !isCheck(exercise)),
+  }));
+  const blocks = works.flatMap((work) => work.blocks);
+  const tries = triesOf(blocks);
+  const late = works.filter(({ day, load }) => day >= FROM_DAY && load.minutes >= 10);
+  const massed = late.filter(({ blocks: own }) => {
+    const by = new Map<string, number>();
+    for (const { exercise, tries: count } of own)
+      by.set(exerciseKey(exercise), (by.get(exerciseKey(exercise)) ?? 0) + count);
+    return Math.max(0, ...by.values()) > 0.35 * triesOf(own);
+  });
+  const all = secondsOf(played.flatMap(({ planned }) => planned));
+  const work = secondsOf(blocks);
+  const pillars = PILLARS.map((pillar) => {
+    const has = ({ exercise }: SessionBlock) => pillarOf(familyById(exercise.family)) === pillar;
+    const at = works.map((one) => one.blocks.some(has));
+    let [gap, longest] = [0, 0];
+    for (const there of at) longest = Math.max(longest, (gap = there ? 0 : gap + 1));
+    return `${pillar} ${percent(secondsOf(blocks.filter(has)), work)} % (gap ${longest})`;
+  });
+  const soundsS = sum(
+    played.flatMap(({ planned }) =>
+      planned.map(({ exercise, tries: count }) => count * breathBudget(exerciseScore(exercise)).totalS),
+    ),
+  );
+  const waits = played.flatMap(({ planned }) =>
+    planned.slice(0, -1).filter(({ restS, betweenS = 0 }) => Math.max(restS, betweenS) > 45),
+  );
+  const keeps = works.flatMap(({ plan, blocks: own }) =>
+    own.filter(({ reason }) => reason.kind === 'keeps').map((block) => ({ plan, block })),
+  );
+  const untrue = keeps.filter(
+    ({ plan, block }) =>
+      !isSecure(
+        plan.recent.filter(
+          ({ parameters, day }) => day < plan.day && exerciseKey(parameters) === exerciseKey(block.exercise),
+        ),
+      ),
+  );
+  const targets = sessions.length > 0 ? targetsOf(sessions.at(-1)!.plan) : [];
+  return {
+    'tries a block': (tries / Math.max(1, blocks.length)).toFixed(1),
+    'blocks of seven tries': `${percent(blocks.filter((block) => block.tries >= 7).length, blocks.length)} %`,
+    'over 12 starts': blocks.filter((block) => startsOf(block) > (isLip(block.exercise) ? 6 : 12)).length,
+    'massed lessons': `${massed.length} of ${late.length}`,
+    'families a lesson': (
+      sum(works.map(({ blocks: own }) => new Set(own.map(({ exercise }) => exercise.family)).size)) / works.length
+    ).toFixed(1),
+    families: new Set(blocks.map(({ exercise }) => exercise.family)).size,
+    pillars: pillars.join(', '),
+    'Air into tone': `${percent(secondsOf(blocks.filter(({ exercise }) => exercise.family === 'airIntoTone')), work)} %`,
+    music: `${percent(secondsOf(blocks.filter(isMusic)), all)} %`,
+    sounding: `${percent(soundsS, all)} %`,
+    'long waits': waits.length,
+    'minutes planned of those there are': `${percent(all, sum(played.map(({ load }) => 60 * load.minutes)))} %`,
+    'keeps, untrue': `${untrue.length} of ${keeps.length}`,
+    'palm loud': blocks.filter(
+      ({ exercise }) => zoneOf(Number(exercise['writtenMidi'] ?? 0)) === 'palm' && exercise['dynamic'] === 'f',
+    ).length,
+    targets: ['open', 'secure', 'rests']
+      .map((state) => `${targets.filter((target) => target.state === state).length} ${state}`)
+      .join(', '),
+  };
+}

@@ -1,0 +1,167 @@
+import { exerciseKey, familyById, type Family, type FieldValues } from '@inner-hum/core/families';
+import { isSecure } from '@inner-hum/core/judge';
+import { zoneOf } from '@inner-hum/core/theory';
+import { inTurn, overtoneReason, plannable } from './candidates';
+import { dayNumber } from '../history/days';
+import { isDue } from '../history/progress';
+import { exerciseS } from './lasts';
+import { isNew, type Item } from './lessonRules';
+import { rangeOf, type LessonState } from './lessonState';
+import { made, type Candidate } from './made';
+import { pillarOf, pillarOfExercise, pillarsMissed } from './pillars';
+import type { PlanFor } from './planFor';
+import { rolesOf, waysOf, type Role } from './roles';
+import type { Reason } from './session';
+import { slotOf } from './slots';
+import type { Standing } from './standing';
+import { isReturning, mostWants, type Target } from './targets';
+import { tuneAbout } from './tune';
+
+/** A tune stays for so many days and is played so often in a try. */
+const TUNE = { days: 2, twice: 2 } as const;
+/** One more block of a kind of work for so many minutes. */
+const MINUTES_A_PILLAR = 18;
+
+/** The ways of a role to work on a target, the one whose turn it is first. */
+export function waysFor(
+  target: Target,
+  role: Role,
+  { plan, standing }: LessonState,
+): (Candidate & Pick<Item, 'target' | 'role'>)[] {
+  const { need, reason: kind } = target;
+  const why = (midi: number): Reason => ({
+    kind,
+    midi,
+    value: need.value,
+    ...(need.band && { band: need.band }),
+    ...(need.of !== undefined && { of: need.of }),
+  });
+  return waysOf(target, role).flatMap(({ family, values, midi }) => {
+    const candidate = plannable(plan).includes(family) && made(family, values, why(midi), plan, standing);
+    return candidate ? [{ ...candidate, target, role }] : [];
+  });
+}
+
+/** Notes all over the horn, those that are easy first. */
+const PLAIN_TONES = [67, 71, 64, 69, 74, 62, 79, 60, 65, 76, 72, 84, 86, 58];
+const PLAIN_WAYS = ['hold', 'swell'];
+
+/** Where nothing is known to want anything: plain tones and swells where the horn is easy, each lesson on other notes. */
+export function plainTones(target: number, role: number, { plan, standing }: LessonState): Candidate[] {
+  const id = PLAIN_WAYS[role];
+  if (!id) return [];
+  const family = familyById(id);
+  const { from, to } = rangeOf(standing);
+  const own = PLAIN_TONES.filter((midi) => midi >= from && midi <= to);
+  const first = standing.days.length * mostWants(plan.minutes) + target;
+  return own.flatMap((_, i) => {
+    const midi = own[(first + i) % own.length]!;
+    const candidate = made(family, { writtenMidi: midi }, { kind: 'start', midi }, plan, standing);
+    if (!candidate || standing.theme.kind === 'start') return candidate ?? [];
+    return { ...candidate, reason: whyOf(family, plan, standing)(midi, candidate.exercise) };
+  });
+}
+
+/** What was secure and is to be looked at again, by the way that belongs to it. */
+export function comingBack(state: LessonState): readonly Candidate[] {
+  return state.targets
+    .filter((target) => isReturning(target, state.plan.day))
+    .flatMap((target) => waysFor(target, rolesOf(target)[0]!, state).slice(0, 1));
+}
+
+/** Families of the kinds of work that are missed most; each kind so often in a lesson at most. */
+export function missedMost({ plan, standing }: LessonState, items: readonly Item[]): Candidate[] {
+  const sounding = items.map(({ exercise, tries }) => ({ exercise, soundsS: tries * exerciseS(exercise) }));
+  const most = Math.max(2, Math.round(plan.minutes / MINUTES_A_PILLAR));
+  const had = (kind: ReturnType<typeof pillarOf>) =>
+    items.filter(({ part, exercise }) => part === 'pillar' && pillarOfExercise(exercise) === kind).length;
+  const last = ({ id }: Family) => standing.progress.get(id)?.days.at(-1) ?? '';
+  const fresh = (family: Family) => Number(isNew(family, standing));
+  return pillarsMissed(plan, standing.altissimoReady, sounding)
+    .filter((kind) => had(kind) < most)
+    .flatMap((kind) =>
+      plannable(plan)
+        .filter((family) => pillarOf(family) === kind && !items.some((item) => item.family === family))
+        .filter((family) => family.stage !== 'overtones' || standing.mayOvertones)
+        // What was away longest first; what is new after what is known.
+        .toSorted((a, b) => fresh(a) - fresh(b) || (last(a) < last(b) ? -1 : last(a) > last(b) ? 1 : 0)),
+    )
+    .flatMap((family) => inTurn(family, plan, standing, whyOf(family, plan, standing), onePass(family)) ?? []);
+}
+
+/** What is hard on the lip is a try each time, not a row of them in one. */
+function onePass({ stage, fields }: Family): FieldValues {
+  const { repeats } = fields;
+  return ['overtones', 'altissimo'].includes(stage) && repeats?.kind === 'number' ? { repeats: repeats.min } : {};
+}
+
+/** Why a family comes that no target asks for. */
+function whyOf(family: Family, plan: PlanFor, standing: Standing) {
+  return (midi: number, exercise: Candidate['exercise']): Reason => {
+    const overtone = family.stage === 'overtones' ? overtoneReason(exercise, plan, standing) : undefined;
+    if (overtone) return overtone;
+    if (isNew(family, standing)) return { kind: 'new', midi };
+    // It keeps what was measured to be there, not what was ticked.
+    if (isSecure(standing.tries(exerciseKey(exercise)))) return { kind: 'keeps', midi, about: standing.theme };
+    const last = standing.progress.get(family.id)?.days.at(-1);
+    return { kind: 'round', midi, ...(last !== undefined && { days: dayNumber(plan.day) - dayNumber(last) }) };
+  };
+}
+
+/** Families that were new some days ago and are due again. */
+export function newAndDue({ plan, standing }: LessonState): Candidate[] {
+  return [...standing.progress].flatMap(([id, own]) => {
+    const family = familyById(id);
+    const counts = family.teaching.planned && pillarOf(family) !== undefined && !standing.knows(family);
+    if (!counts || !isDue(own, plan.day) || own.days.at(-1) === plan.day) return [];
+    const days = dayNumber(plan.day) - dayNumber(own.days.at(-1)!);
+    return inTurn(family, plan, standing, (midi) => ({ kind: 'settles', midi, days }), onePass(family)) ?? [];
+  });
+}
+
+/** Of each zone the note that was not heard for longest. */
+export function longestUnheard({ plan, standing }: LessonState): Candidate[] {
+  const { from, to } = rangeOf(standing);
+  const heardMs = new Map(plan.notes.map(({ midi, newestMs }) => [midi, newestMs]));
+  const values = Object.fromEntries(
+    (['middle', 'low', 'palm'] as const).flatMap((zone) => {
+      const own = Array.from({ length: to - from + 1 }, (_, i) => from + i).filter((midi) => zoneOf(midi) === zone);
+      const [oldest] = own.sort((a, b) => (heardMs.get(a) ?? 0) - (heardMs.get(b) ?? 0));
+      return oldest === undefined ? [] : [[zone, oldest]];
+    }),
+  );
+  const reason: Reason = { kind: 'again', midi: Number(values['middle'] ?? 67) };
+  return [made(familyById('threeZones'), values, reason, plan, standing) ?? []].flat();
+}
+
+/** Short tunes about a target, or where the horn is easy. */
+export function tunesAbout(target: Target | undefined, { plan, standing }: LessonState): Candidate[] {
+  const midi = target?.midis[0] ?? 67;
+  const reason: Reason = { kind: 'music', midi, ...(standing.theme.kind !== 'start' && { about: standing.theme }) };
+  const turn = Math.floor(standing.days.length / TUNE.days);
+  return [true, false].flatMap((slurred) => {
+    const phrase = tuneAbout(midi, turn, rangeOf(standing), slurred);
+    return phrase
+      ? (made(familyById('ownPassage'), { phrase, repeats: TUNE.twice }, reason, plan, standing) ?? [])
+      : [];
+  });
+}
+
+/** Music over the whole horn: what is new and due first, then what was away longest. */
+export function wholeHorn({ plan, standing }: LessonState): Candidate[] {
+  const own = plannable(plan).filter((family) => slotOf(family) === 'music');
+  const last = ({ id }: Family) => standing.progress.get(id)?.days.at(-1) ?? '';
+  const due = (family: Family) => {
+    const progress = standing.progress.get(family.id);
+    return Number(progress !== undefined && !standing.knows(family) && isDue(progress, plan.day));
+  };
+  const about = standing.theme.kind === 'start' ? {} : { about: standing.theme };
+  return own
+    .toSorted((a, b) => due(b) - due(a) || (last(a) < last(b) ? -1 : last(a) > last(b) ? 1 : 0))
+    .flatMap(
+      (family) =>
+        inTurn(family, plan, standing, (midi) =>
+          isNew(family, standing) ? { kind: 'new', midi } : { kind: 'music', midi, ...about },
+        ) ?? [],
+    );
+}

@@ -1,0 +1,243 @@
+import { exerciseKey, exerciseScore, FAMILIES, familyById, type Family } from '@inner-hum/core/families';
+import { hasSettled } from '../history/progress';
+import { altissimoS, blockS, restBetweenS } from './lasts';
+import { slotOf } from './slots';
+import type { Load } from './load';
+import type { Candidate } from './made';
+import { pillarOfExercise } from './pillars';
+import type { PlanFor } from './planFor';
+import type { Role } from './roles';
+import type { SessionBlock } from './session';
+import type { Standing } from './standing';
+import type { Target } from './targets';
+
+/** What a block of a lesson is for. */
+export type Part = 'tune' | 'warmUp' | 'measure' | 'target' | 'pillar' | 'look' | 'music' | 'easy';
+
+/** A block of a lesson while it is put together. */
+export interface Item extends Candidate {
+  readonly part: Part;
+  readonly tries: number;
+  readonly target?: Target;
+  readonly role?: Role;
+}
+
+/** What a rule is asked with: the lesson so far, the block that might come into it, and the player. */
+export interface LessonCase {
+  readonly items: readonly Item[];
+  readonly item: Item;
+  readonly plan: PlanFor;
+  readonly standing: Standing;
+  readonly load: Load;
+}
+
+/** No note is started more often than this in one exercise, and on the lip. */
+const STARTS = { plain: 12, lip: 6 } as const;
+/** A block has so many tries at most, and a family so many blocks. */
+const MOST = { tries: 4, blocks: 2, blocksAtFirst: 4, families: 5 } as const;
+/** Who knows fewer families than this stays with them more. */
+const FEW_FAMILIES = 6;
+/** Families new to the player in a first session, in one under half an hour, in a longer one. */
+const NEW = { first: 2, short: 1, long: 2, longFromMin: 30 } as const;
+/** No block takes more than this share of a lesson, or so many seconds. */
+const BLOCK = { leastS: 120, share: 0.14 } as const;
+/** Sounding altissimo in twenty minutes at most, seconds. */
+const ALTISSIMO_SHARE = 90 / (20 * 60);
+/** The tuner and the warm-up have so large a share of the time at most. */
+const WARM_UP_SHARE = 0.2;
+/** Low starts on air have so large a share at most. */
+const AIR_SHARE = 0.06;
+/** Music, and any one kind of work, have so large a share at most, from so many minutes on. */
+const MOST_SHARE = { music: 0.18, pillar: 0.3, fromMin: 10 } as const;
+/** The lip rests so long after what is hard on it, seconds. */
+const LIP_REST_S = 30;
+/** So much of the time is left for longer rests: a lesson sounds for half of it at most. */
+const REST_SHARE = 0.15;
+/** A lesson has so many blocks by its minutes, the tuner and what measures aside. */
+const BLOCKS: readonly (readonly [number, number])[] = [
+  [0, 3],
+  [10, 5],
+  [15, 7],
+  [20, 9],
+  [30, 12],
+  [45, 17],
+  [60, 22],
+  [90, 30],
+];
+
+const isCheck = ({ slot }: Pick<Candidate, 'slot'>) => slot === 'tune' || slot === 'measure';
+/** Whether an exercise is hard on the lip. */
+export const isLip = ({ family, exercise }: Pick<Candidate, 'family' | 'exercise'>): boolean =>
+  ['overtones', 'altissimo'].includes(family.stage) || altissimoS(exercise) > 0;
+
+/** How often the note that is started most is started in one pass. */
+function startsOfOneNote({ exercise }: Pick<Candidate, 'exercise'>): number {
+  const counts = new Map<number, number>();
+  for (const { attack, soundedMidi } of exerciseScore(exercise).steps)
+    if (attack !== 'slurred') counts.set(soundedMidi, (counts.get(soundedMidi) ?? 0) + 1);
+  return Math.max(1, ...counts.values());
+}
+
+/** The tries that the rules leave a block of so many. */
+export function triesAllowed(item: Item): number {
+  const most = STARTS[isLip(item) ? 'lip' : 'plain'];
+  return Math.max(1, Math.min(item.tries, MOST.tries, Math.floor(most / startsOfOneNote(item))));
+}
+
+/** The block as it is played. */
+export function blockOf({ family, exercise, reason, tries, part }: Item): SessionBlock {
+  const betweenS = Math.max(restBetweenS(exercise), part === 'easy' ? 20 : 0);
+  return {
+    exercise,
+    reason,
+    tries,
+    betweenS,
+    restS: isLip({ family, exercise }) ? LIP_REST_S : Math.min(LIP_REST_S, betweenS),
+  };
+}
+
+export const secondsOf = (items: readonly Item[]): number =>
+  items.reduce((sum, item) => sum + blockS(blockOf(item)), 0);
+
+/** Who dwells stays on fewer things. */
+const DWELL_SHARE = 0.75;
+
+function mostBlocks({ minutes, style }: PlanFor): number {
+  const usual = BLOCKS.findLast(([from]) => minutes >= from)![1];
+  return style === 'dwell' ? Math.max(2, Math.round(DWELL_SHARE * usual)) : usual;
+}
+
+/** Whether a player knows few families yet. */
+const isStarting = ({ progress, knows }: Standing) =>
+  FAMILIES.filter((family) => family.teaching.planned && (knows(family) || progress.has(family.id))).length <
+  FEW_FAMILIES;
+
+/** Whether a block takes too much of a lesson. */
+export function isTooLong(item: Item, minutes: number): boolean {
+  return item.tries > 1 && secondsOf([item]) > Math.max(BLOCK.leastS, BLOCK.share * 60 * minutes);
+}
+
+/** Whether a family is new to the player. */
+export function isNew(family: Family, { progress, knows }: Standing): boolean {
+  const slot = slotOf(family);
+  return slot !== 'tune' && slot !== 'measure' && !progress.has(family.id) && !knows(family);
+}
+
+interface LessonRule {
+  readonly id: string;
+  /** whether the block may come into the lesson; a rule refuses, it never chooses */
+  readonly allows: (of: LessonCase) => boolean;
+}
+
+/** What no lesson breaks, whatever is wanted: each builds the lesson, tests it and is counted by the teacher's bench. */
+export const LESSON_RULES: readonly LessonRule[] = [
+  {
+    id: 'fits into the minutes',
+    allows: ({ items, item, plan }) => secondsOf([...items, item]) <= (1 - REST_SHARE) * 60 * plan.minutes,
+  },
+  {
+    id: 'few things, each long enough',
+    allows: ({ items, plan }) => items.filter((item) => !isCheck(item)).length < mostBlocks(plan),
+  },
+  { id: 'no block takes a lesson', allows: ({ item, plan }) => !isTooLong(item, plan.minutes) },
+  {
+    id: 'nothing twice',
+    allows: ({ items, item }) => !items.some((one) => exerciseKey(one.exercise) === exerciseKey(item.exercise)),
+  },
+  {
+    id: 'no family over and over',
+    allows: ({ items, item, standing }) =>
+      item.part === 'easy' ||
+      items.filter(({ family }) => family === item.family).length <
+        (isStarting(standing) ? MOST.blocksAtFirst : MOST.blocks),
+  },
+  {
+    id: 'two ways of a target differ in role',
+    allows: ({ items, item }) =>
+      !item.target || !items.some(({ target, role }) => target === item.target && role === item.role),
+  },
+  { id: 'few starts of one note', allows: ({ item }) => item.tries === 1 || item.tries <= triesAllowed(item) },
+  {
+    id: 'tuning and warming up are short',
+    allows: ({ items, item, plan }) =>
+      !['tune', 'warmUp'].includes(item.part) ||
+      (!items.some(({ part }) => part === item.part) &&
+        secondsOf([...items.filter(({ part }) => part === 'tune' || part === 'warmUp'), item]) <=
+          WARM_UP_SHARE * 60 * plan.minutes),
+  },
+  {
+    id: 'air is a crumb',
+    allows: ({ items, item, plan }) =>
+      item.family.stage !== 'lowEnd' ||
+      secondsOf([...items.filter(({ family }) => family.stage === 'lowEnd'), item]) <= AIR_SHARE * 60 * plan.minutes,
+  },
+  {
+    id: 'no kind of work takes all',
+    allows: ({ items, item, plan, standing }) => {
+      if (plan.minutes < MOST_SHARE.fromMin || isStarting(standing)) return true;
+      const kind = (one: Item) => (one.part === 'music' ? 'music' : pillarOfExercise(one.exercise));
+      const own = kind(item);
+      const share = secondsOf([...items.filter((one) => kind(one) === own), item]) / (60 * plan.minutes);
+      return own === undefined || share <= MOST_SHARE[own === 'music' ? own : 'pillar'];
+    },
+  },
+  {
+    id: 'altissimo is short, after overtones, on good days',
+    allows: ({ items, item, plan, standing, load }) => {
+      const s = ({ exercise, tries }: Item) => tries * altissimoS(exercise);
+      if (s(item) === 0) return true;
+      const sum = items.reduce((all, one) => all + s(one), s(item));
+      const after = item.family.stage === 'overtones' || items.some(({ family }) => family.stage === 'overtones');
+      return standing.altissimoReady && load.kind !== 'second' && after && sum <= ALTISSIMO_SHARE * 60 * plan.minutes;
+    },
+  },
+  {
+    id: 'little that is new',
+    allows: ({ items, item, plan, standing, load }) => {
+      if (item.part === 'warmUp' || !isNew(item.family, standing)) return true;
+      if (items.some(({ family }) => family === item.family)) return true;
+      const own = items.filter(({ part, family }) => part !== 'warmUp' && isNew(family, standing));
+      const fresh = new Set(own.map(({ family }) => family));
+      return fresh.size < newAtMost(plan, standing, load) && !isSettling(item.family, standing);
+    },
+  },
+  {
+    id: 'few families at first',
+    allows: ({ items, item, standing }) => {
+      const { days, newcomer, progress } = standing;
+      if (days.length > 0 && !newcomer) return true;
+      const met = [...items.map(({ family }) => family), ...(newcomer ? [...progress.keys()].map(familyById) : [])];
+      if (isCheck(item) || met.includes(item.family)) return true;
+      const counted = met.filter((family) => family.teaching.planned && !['tune', 'measure'].includes(slotOf(family)));
+      const most = MOST.families + Math.floor(days.length / 4);
+      return !item.family.teaching.planned || new Set(counted).size < most;
+    },
+  },
+];
+
+/** Whether a lesson may have a block beside what it has. */
+export const isAllowed = (of: LessonCase): boolean => LESSON_RULES.every(({ allows }) => allows(of));
+
+function newAtMost(plan: PlanFor, { days, progress }: Standing, load: Load): number {
+  if (load.nothingNew) return 0;
+  const last = days.at(-1)?.day;
+  if (last === undefined) return NEW.first;
+  const failed = [...progress].some(
+    ([id, { firstDay, failedFirst }]) => firstDay === last && failedFirst && !isCheck({ slot: slotOf(familyById(id)) }),
+  );
+  return failed ? 0 : plan.minutes < NEW.longFromMin ? NEW.short : NEW.long;
+}
+
+/** Whether a family of the same stage is new and has not come back often enough. */
+function isSettling({ stage }: Family, { progress, knows }: Standing): boolean {
+  return [...progress].some(([id, own]) => {
+    const family = familyById(id);
+    return (
+      family.stage === stage &&
+      !!family.teaching.planned &&
+      !knows(family) &&
+      !isCheck({ slot: slotOf(family) }) &&
+      !hasSettled(own)
+    );
+  });
+}

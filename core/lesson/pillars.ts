@@ -1,0 +1,75 @@
+import type { ExerciseParameters } from '@inner-hum/core/exercise';
+import { familyById, type Family, type Stage } from '@inner-hum/core/families';
+import { dayNumber } from '../history/days';
+import type { PlanFor } from './planFor';
+import { altissimoS } from './lasts';
+
+/** What the program is for: the kinds of work that no four weeks go without. */
+export const PILLARS = ['overtones', 'tones', 'descents', 'low', 'altissimo'] as const;
+export type Pillar = (typeof PILLARS)[number];
+
+const OF_STAGE: Readonly<Partial<Record<Stage, Pillar>>> = {
+  overtones: 'overtones',
+  longTones: 'tones',
+  swells: 'tones',
+  descents: 'descents',
+  lowRegister: 'low',
+  altissimo: 'altissimo',
+};
+
+/** The one pillar that a family stands for; undefined for what tunes, measures, warms up or is music. */
+export function pillarOf({ stage, teaching }: Pick<Family, 'stage' | 'teaching'>): Pillar | undefined {
+  return ['tune', 'measure'].includes(teaching.planned?.slot ?? '') ? undefined : OF_STAGE[stage];
+}
+
+/** Shares are told over so many days. */
+const DAYS = 28;
+/** How much of the practice each pillar has, by plan; what altissimo has not, overtones have. Our choice above the least of 7 and 12 %. */
+const WANTED: Readonly<Record<Pillar, number>> = {
+  overtones: 0.24,
+  tones: 0.2,
+  descents: 0.13,
+  low: 0.13,
+  altissimo: 0.12,
+};
+/** A pillar that was away for so many lessons is wanted before all others. */
+const GAP_LESSONS = 2;
+
+/** The pillar of an exercise: what sounds altissimo is altissimo, whatever its family is for. */
+export function pillarOfExercise(exercise: ExerciseParameters): Pillar | undefined {
+  const own = pillarOf(familyById(exercise.family));
+  return own === 'tones' && altissimoS(exercise) > 0 ? 'altissimo' : own;
+}
+
+/**
+ * How much each pillar is missed: its wanted share less the share that it had in four weeks and has in the lesson so far, and 1 more
+ * where it was away too long; largest first.
+ *
+ * @param lesson what stands in the lesson so far, with the seconds that it sounds
+ */
+export function pillarsMissed(
+  { recent, day }: Pick<PlanFor, 'recent' | 'day'>,
+  altissimoDue: boolean,
+  lesson: readonly { readonly exercise: ExerciseParameters; readonly soundsS: number }[],
+): readonly Pillar[] {
+  const lately = recent.filter((take) => dayNumber(day) - dayNumber(take.day) <= DAYS);
+  const days = [...new Set(lately.map((take) => take.day))].sort();
+  const s = new Map<Pillar, number>();
+  const last = new Map<Pillar, string>();
+  let all = 0;
+  const count = (exercise: ExerciseParameters, soundsS: number, on: string) => {
+    all += soundsS;
+    const pillar = pillarOfExercise(exercise);
+    if (!pillar) return;
+    s.set(pillar, (s.get(pillar) ?? 0) + soundsS);
+    if (on > (last.get(pillar) ?? '')) last.set(pillar, on);
+  };
+  for (const take of lately) count(take.parameters, take.lastsS, take.day);
+  for (const { exercise, soundsS } of lesson) count(exercise, soundsS, day);
+  const missed = (pillar: Pillar) => {
+    const wanted = WANTED[pillar] + (pillar === 'overtones' && !altissimoDue ? WANTED.altissimo : 0);
+    const away = last.get(pillar) !== day && days.filter((one) => one > (last.get(pillar) ?? '')).length >= GAP_LESSONS;
+    return (wanted - (all > 0 ? (s.get(pillar) ?? 0) / all : 0)) / wanted + (away ? 1 : 0);
+  };
+  return PILLARS.filter((pillar) => pillar !== 'altissimo' || altissimoDue).toSorted((a, b) => missed(b) - missed(a));
+}

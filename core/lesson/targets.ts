@@ -1,0 +1,209 @@
+import { LEVELS, type Level } from '@inner-hum/core/families';
+import { limitOf } from '@inner-hum/core/measure';
+import { zoneOf } from '@inner-hum/core/theory';
+import { dayNumber } from '../history/days';
+import type { Digest } from '../history/digest';
+import type { Observation, Quantity } from '../history/observation';
+import { daysOf, type DayOfTakes } from '../history/progress';
+import { reedOrLeak } from '../map/hornOrReed';
+import type { Need, NeedReason } from '../map/needs';
+import { KnownNotes } from './knownNotes';
+import { TOP_MIDI } from './made';
+import type { PlanFor } from './planFor';
+import { NEWCOMER_DAYS, NEWCOMER_RANGE } from './standing';
+
+/** A day on which a target was worked on. */
+interface TargetDay {
+  readonly day: string;
+  readonly tries: number;
+  readonly inside: number;
+  /** whether its first try of the day, at its own dynamic, was inside */
+  readonly firstInside: boolean;
+}
+
+/** Where a target stands: worked on; there, and coming back to be looked at; or left alone for a while. */
+type TargetState = 'open' | 'secure' | 'rests';
+
+/** What a player works on until it is there: one note, or neighbours that want the same, with one want. */
+export interface Target {
+  readonly key: string;
+  readonly reason: NeedReason;
+  /** written notes, the one that wants it most first */
+  readonly midis: readonly number[];
+  readonly need: Need;
+  /** the day on which it was taken up, yyyy-mm-dd */
+  readonly since: string;
+  readonly days: readonly TargetDay[];
+  readonly state: TargetState;
+  /** since when it is in its state, yyyy-mm-dd */
+  readonly stateSince: string;
+  /** how often it came back and was still there */
+  readonly returns: number;
+}
+
+/** How many there are at a time, by the minutes of a lesson. */
+const MOST: readonly (readonly [number, number])[] = [
+  [0, 1],
+  [10, 2],
+  [20, 3],
+  [35, 4],
+  [50, 5],
+];
+/** A run has no more notes than this, each no farther from the next than so many semitones. */
+const RUN = { notes: 3, apart: 2 } as const;
+/** Secure: the first try inside on so many of the last days, and so many of the last tries. */
+const SECURE = { days: 3, ofDays: 4, tries: 6, ofTries: 8 } as const;
+/** What is secure is looked at again after so many days. */
+const RETURNS_DAYS = [3, 7, 14, 28] as const;
+/** After so many lessons without change it rests so many days. */
+const STUCK = { lessons: 10, days: 14 } as const;
+
+const QUANTITY_OF = {
+  failing: undefined,
+  response: 'responseS',
+  pitch: 'pitchCentreCents',
+  slope: 'pitchAgainstLevelCents',
+  steadiness: 'pitchSteadinessCents',
+} as const satisfies Readonly<Record<NeedReason, Quantity | undefined>>;
+
+/** How many wants are worked on at a time in lessons of so many minutes; every third target is a step further, not a want. */
+export function mostWants(minutes: number): number {
+  const most = MOST.findLast(([from]) => minutes >= from)![1];
+  return most - Math.floor(most / 3);
+}
+
+/** Whether a try of one of a target's notes is inside its limit; undefined where the try tells nothing of it. */
+export function isInside(
+  { reason, need, midis }: Pick<Target, 'reason' | 'need' | 'midis'>,
+  one: Observation,
+): boolean | undefined {
+  if (!midis.includes(one.midi) || one.partial > 1 || (need.band && one.band !== need.band)) return undefined;
+  const quantity = QUANTITY_OF[reason];
+  if (!quantity) return one.tried && one.attack !== 'slurred' ? one.spoke : undefined;
+  const value = one.values[quantity];
+  return value === undefined ? undefined : Math.abs(value) <= limitOf(quantity, 'firm');
+}
+
+/** What targets are taken up from on a morning. */
+type Morning = ReturnType<KnownNotes['asked']> & {
+  readonly day: string;
+  /** the last days of practice */
+  readonly lately: readonly DayOfTakes[];
+};
+
+/**
+ * A player's targets as they stand on the morning of a day: replayed from the takes, day by day, so that they are the same
+ * whenever they are asked for. Open ones come first, the largest want first.
+ */
+export function targetsOf(plan: PlanFor): Target[] {
+  const known = new KnownNotes(plan.instrumentId);
+  const days = daysOf(plan.recent).filter((one) => one.day < plan.day);
+  let targets: Target[] = [];
+  const morning = (day: string, upTo: number): Morning => ({
+    day,
+    ...known.asked(),
+    lately: days.slice(Math.max(0, upTo - 2), upTo),
+  });
+  days.forEach(({ day, takes }, i) => {
+    targets = takenUp(targets, morning(day, i), plan).map((target) => afterDay(target, day, takes));
+    known.heard(takes);
+  });
+  return takenUp(targets, morning(plan.day, days.length), plan);
+}
+
+/** Whether what is secure is to be looked at on a day. */
+export function isReturning({ state, stateSince, returns }: Target, day: string): boolean {
+  const after = RETURNS_DAYS[returns];
+  return state === 'secure' && after !== undefined && dayNumber(day) - dayNumber(stateSince) >= after;
+}
+
+/** The targets of a day: those that are open, and as many new ones as there is room for. */
+function takenUp(targets: readonly Target[], morning: Morning, { minutes, level, firstDay }: PlanFor): Target[] {
+  const { day, tuned, lately } = morning;
+  const range = rangeOn(dayNumber(day) - dayNumber(firstDay ?? day), level);
+  // Where the reed or the horn is what keeps notes from speaking, nobody practises against it.
+  const suspect = reedOrLeak(lately) !== undefined;
+  const wanted = suspect
+    ? []
+    : morning.wanted.filter(
+        ({ reason, midi }) =>
+          (tuned || reason !== 'pitch') && zoneOf(midi) !== 'altissimo' && midi >= range.from && midi <= range.to,
+      );
+  const now = targets.map((target): Target => {
+    const need = wanted.find((one) => one.reason === target.reason && one.midi === target.midis[0]);
+    const rested = target.state === 'rests' && dayNumber(day) - dayNumber(target.stateSince) >= STUCK.days;
+    return { ...target, ...(need && { need }), ...(rested && { state: 'open', stateSince: day, days: [] }) };
+  });
+  const open = now.filter(({ state }) => state === 'open');
+  if (suspect)
+    return now.map((target) => (target.state === 'open' ? { ...target, state: 'rests', stateSince: day } : target));
+  const room = mostWants(minutes) - open.length;
+  const fresh: Target[] = [];
+  for (const need of wanted) {
+    if (fresh.length >= room) break;
+    if ([...now, ...fresh].some((target) => target.reason === need.reason && target.midis.includes(need.midi)))
+      continue;
+    const run = runOf(need, wanted);
+    const key = `${need.reason} ${need.midi} ${need.band ?? ''}`;
+    const { reason } = need;
+    fresh.push({ key, reason, midis: run, need, since: day, days: [], state: 'open', stateSince: day, returns: 0 });
+  }
+  return [...now, ...fresh].sort((a, b) => rank(a) - rank(b) || b.need.size - a.need.size);
+}
+
+/** The notes that are asked for so many days after the first. */
+const rangeOn = (days: number, level: Level) =>
+  level === LEVELS[0] && days < NEWCOMER_DAYS ? NEWCOMER_RANGE : { from: 0, to: TOP_MIDI[level] };
+
+const rank = ({ state }: Target) => (['open', 'secure', 'rests'] as const).indexOf(state);
+
+/** The neighbours of a note that want the same, with it: the note first. */
+function runOf(need: Need, wanted: readonly Need[]): number[] {
+  const alike = wanted
+    .filter(
+      (one) => one.reason === need.reason && Math.sign(one.value) === Math.sign(need.value) && one.band === need.band,
+    )
+    .map(({ midi }) => midi)
+    .filter((midi) => midi !== need.midi && Math.abs(midi - need.midi) <= RUN.apart)
+    .sort((a, b) => Math.abs(a - need.midi) - Math.abs(b - need.midi));
+  return [need.midi, ...alike.slice(0, RUN.notes - 1)];
+}
+
+function afterDay(target: Target, day: string, takes: readonly Digest[]): Target {
+  const tries = takes.flatMap(({ seen }) => seen.flatMap((one) => isInside(target, one) ?? []));
+  if (tries.length === 0) return target;
+  const inside = tries.filter(Boolean).length;
+  const days = [...target.days, { day, tries: tries.length, inside, firstInside: tries[0]! }];
+  const next = { ...target, days };
+  if (target.state === 'secure') {
+    if (!isReturning(target, day)) return target;
+    return tries[0]
+      ? { ...target, days, returns: target.returns + 1 }
+      : { ...next, state: 'open', stateSince: day, returns: 0, days: [] };
+  }
+  if (target.state === 'rests') return target;
+  if (isSecureNow(days)) return { ...next, state: 'secure', stateSince: day };
+  return isStuck(days) ? { ...next, state: 'rests', stateSince: day } : next;
+}
+
+function isSecureNow(days: readonly TargetDay[]): boolean {
+  const last = days.slice(-SECURE.ofDays);
+  if (last.filter(({ firstInside }) => firstInside).length < SECURE.days) return false;
+  let [tries, inside] = [0, 0];
+  for (const one of days.toReversed()) {
+    if (tries >= SECURE.ofTries) break;
+    tries += one.tries;
+    inside += one.inside;
+  }
+  return tries >= SECURE.tries && inside >= (SECURE.tries / SECURE.ofTries) * tries;
+}
+
+/** Nothing has come of so many lessons: no more is inside than at first. */
+function isStuck(days: readonly TargetDay[]): boolean {
+  if (days.length < STUCK.lessons) return false;
+  const share = (of: readonly TargetDay[]) =>
+    of.reduce((sum, { inside }) => sum + inside, 0) / of.reduce((sum, { tries }) => sum + tries, 0);
+  const half = Math.floor(STUCK.lessons / 2);
+  const lately = days.slice(-STUCK.lessons);
+  return share(lately.slice(half)) <= share(lately.slice(0, half)) + 0.1;
+}

@@ -1,0 +1,87 @@
+import { exerciseScore, familyById, LEVELS, type Family, type FieldValues } from '@inner-hum/core/families';
+import { dayNumber } from '../history/days';
+import { hornOffset } from '../map/hornOrReed';
+import { plannable } from './candidates';
+import { isLightWeek, surveyAfterAway } from './load';
+import { made, type Candidate } from './made';
+import type { PlanFor } from './planFor';
+import type { Reason } from './session';
+import { slotOf } from './slots';
+import type { Standing } from './standing';
+
+/** What is measured is not measured again within so many days. */
+const MEASURED_DAYS = 7;
+/** A first survey is at a middle loudness; soft and loud come on the days after. */
+const FIRST_SURVEYS = ['mf', 'p', 'f'] as const;
+/** A horn of which so many notes are known after so many days needs no first survey. */
+const KNOWN = { days: 5, notes: 9 } as const;
+/** The mouthpiece alone belongs to every so many-th warm-up, where there is time. */
+const MOUTHPIECE = { every: 4, fromMin: 20 } as const;
+/** What wakes the horn stays for so many lessons. */
+const LESSONS_A_WAKING = 2;
+/** Easy middle notes, which speak by themselves. */
+const EASY_TONES = [67, 69, 65, 71];
+/** Ways to wake the horn by turns: low starts on air, the low end from a home note, a soft middle tone. */
+const WAKING: readonly {
+  readonly family: string;
+  readonly low: boolean;
+  readonly set: (low: number) => FieldValues;
+}[] = [
+  { family: 'airIntoTone', low: true, set: (writtenMidi) => ({ writtenMidi, repeats: 2 }) },
+  { family: 'homeNote', low: true, set: () => ({ climbs: 3 }) },
+  { family: 'hold', low: false, set: () => ({ writtenMidi: EASY_TONES[0]!, dynamic: 'mp' }) },
+];
+
+/** The tuner, with how far the whole horn is out. */
+export function tuning(plan: PlanFor, standing: Standing): Candidate | undefined {
+  const cents = hornOffset(plan.notes);
+  const reason: Reason = { kind: 'tune', midi: 71, ...(cents !== undefined && { cents }) };
+  return made(familyById('tuneUp'), {}, reason, plan, standing);
+}
+
+/** What wakes the horn, by turns; on some days, where there is time, the mouthpiece alone. */
+export function waking(plan: PlanFor, standing: Standing): Candidate[] {
+  const lesson = standing.days.length;
+  const reason = (midi: number): Reason => ({ kind: 'warmUp', midi });
+  const allowed = (family: Family) => plannable(plan).includes(family);
+  const alone =
+    plan.minutes >= MOUTHPIECE.fromMin && lesson % MOUTHPIECE.every === MOUTHPIECE.every - 1
+      ? plannable(plan).flatMap((family) => {
+          const values = family.teaching.planned?.warmsUp;
+          return values && standing.knows(family) ? (made(family, values, reason(67), plan, standing) ?? []) : [];
+        })
+      : [];
+  const low =
+    standing.needs.find(({ midi, reason: why }) => midi <= 62 && (why === 'response' || why === 'failing'))?.midi ?? 60;
+  const turn = Math.floor(lesson / LESSONS_A_WAKING) % WAKING.length;
+  const ways = [...WAKING.slice(turn), ...WAKING.slice(0, turn)].flatMap(({ family: id, low: isLow, set }) => {
+    const family = familyById(id);
+    return [low, 62].flatMap((midi) =>
+      allowed(family) ? (made(family, set(midi), reason(isLow ? midi : EASY_TONES[0]!), plan, standing) ?? []) : [],
+    );
+  });
+  return [...alone, ...ways];
+}
+
+/** Five notes on the first day, soft and loud on the next ones; what is known is measured again in light weeks. */
+export function survey(plan: PlanFor, standing: Standing): Candidate | undefined {
+  const measured = standing.days.filter(({ takes }) =>
+    takes.some(({ family }) => slotOf(familyById(family)) === 'measure'),
+  );
+  const lately = measured.some(({ day }) => dayNumber(plan.day) - dayNumber(day) < MEASURED_DAYS);
+  const part = plan.level === LEVELS[0] ? 'fiveEasy' : 'five';
+  const of = (loudness: string, kind: 'firstMap' | 'again') =>
+    made(familyById('survey'), { part, loudness }, { kind, midi: 67 }, plan, standing);
+  const known = plan.notes.length >= KNOWN.notes && standing.days.length >= KNOWN.days;
+  const first = known ? undefined : FIRST_SURVEYS[measured.length];
+  const loudness = first ?? (surveyAfterAway(plan) ? FIRST_SURVEYS[0] : undefined);
+  if (loudness) return of(loudness, 'firstMap');
+  return isLightWeek(plan) && !lately ? of('all', 'again') : undefined;
+}
+
+/** What the day of who tires ends with: middle tones of one breath. */
+export function easyTones(plan: PlanFor, standing: Standing): Candidate[] {
+  return EASY_TONES.flatMap(
+    (midi) => made(familyById('swell'), { writtenMidi: midi }, { kind: 'easy', midi }, plan, standing) ?? [],
+  ).filter(({ exercise }) => !exerciseScore(exercise).steps.some(({ openEnd }) => openEnd));
+}
