@@ -60,11 +60,7 @@ export function lessonFigures(sessions: readonly PlayedSession[]) {
   );
   const untrue = keeps.filter(
     ({ plan, block }) =>
-      !isSecure(
-        plan.recent.filter(
-          ({ parameters, day }) => day < plan.day && exerciseKey(parameters) === exerciseKey(block.exercise),
-        ),
-      ),
+      !isSecure(plan.recent.filter(({ parameters }) => exerciseKey(parameters) === exerciseKey(block.exercise))),
   );
   const targets = sessions.length > 0 ? targetsOf(sessions.at(-1)!.plan) : [];
   return {

@@ -7,7 +7,14 @@ const EAR = ['core/signal', 'core/theory'];
 const JUDGE = [...EAR, 'core/exercise', 'core/families', 'core/measure', 'core/judge', 'core/take', 'core/simulate'];
 const MAP = ['core/history', 'core/map'];
 const PLAN = ['core/theory', 'core/exercise', 'core/families', 'core/judge/nextStep.ts', ...MAP, 'core/lesson'];
-const SEASON = [...PLAN, 'bench/teacher.ts', 'bench/teacherRules.ts', 'bench/season.ts', 'bench/modelledPlayers.ts'];
+const SEASON = [
+  ...PLAN,
+  'bench/teacher.ts',
+  'bench/teacherRules.ts',
+  'bench/lessonFigures.ts',
+  'bench/season.ts',
+  'bench/modelledPlayers.ts',
+];
 
 /** The generated pages: by which command each is written, and from which sources. */
 export const PAGES = {

@@ -48,23 +48,17 @@ export function newIn(session: PlayedSession, player: ModelledPlayer): string[] 
     ...session.plan.recent.map(({ family }) => family),
     ...tickedOf(player),
   ]);
-  return [...new Set(session.planned.map(({ exercise }) => exercise.family))].filter(
-    (id) => !known.has(id) && !isCheck({ family: id }),
+  // What wakes the horn is no family to learn, and a tune is music.
+  const learnt = session.planned
+    .filter(({ reason }) => reason.kind !== 'warmUp')
+    .map(({ exercise }) => exercise.family);
+  return [...new Set(learnt)].filter(
+    (id) => !known.has(id) && !isCheck({ family: id }) && familyById(id).teaching.planned,
   );
 }
 const tickedOf = ({ practices }: ModelledPlayer) =>
   practices.flatMap((practice): readonly string[] => PRACTICES[practice]);
 
-export const MOST_BLOCKS: readonly (readonly [number, number])[] = [
-  [5, 3],
-  [10, 3],
-  [15, 4],
-  [20, 5],
-  [30, 6],
-  [45, 8],
-  [60, 10],
-  [90, 13],
-];
 export const partials = (sources: PlayedSession['plan']['sources'], partial: number) =>
   [58, 59, 60, 61].filter((tube) => {
     const own = sources.get(`${tube}/${partial}`)?.tries;

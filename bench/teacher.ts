@@ -5,6 +5,7 @@ import { noteName } from '@inner-hum/core/theory';
 import { i18next } from '../web/src/text/i18n';
 import '../web/src/testing/english';
 import { reasonText, themeText } from '../web/src/text/reasonText';
+import { lessonFigures } from './lessonFigures';
 import { PLAYERS, type ModelledPlayer } from './modelledPlayers';
 import { writePage } from './pages';
 import { table } from './score';
@@ -140,6 +141,12 @@ ${table([
   ]),
 ])}
 
+## The lessons in figures
+
+All days of the season; a block is one uninterrupted run of one exercise, tuning and the survey aside.
+
+${lessonTable()}
+
 ## The season in figures
 
 ${table([
@@ -178,6 +185,15 @@ ${seasons
 writePage('teacher', report);
 console.log(report);
 writePage('season', seasonPage());
+
+/** What each player's lessons are made of. */
+function lessonTable(): string {
+  const rows = seasons.map(({ player, sessions }) => ({ player, figures: lessonFigures(sessions) }));
+  return table([
+    ['player', ...Object.keys(rows[0]!.figures)],
+    ...rows.map(({ player, figures: own }) => [player.name, ...Object.values(own).map(String)]),
+  ]);
+}
 
 /** A season of each player in one picture: what its weeks were about, and what each day did. */
 function seasonPage(): string {

@@ -18,7 +18,6 @@ export {
   type Topic,
   type Turn,
   type WantedWork,
-  dynamicOf,
 } from './teaching';
 export { turned, type Room } from './turns';
 export { exerciseKey, ownExerciseKey } from './identity';

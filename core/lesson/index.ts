@@ -51,4 +51,5 @@ export { standingOf } from './standing';
 export { goalProgress, type GoalProgress } from './goalSteps';
 export { secondsOn, slursOverBreak } from './playingTime';
 export { targetsOf, isInside, type Target } from './targets';
-export { pillarOf, PILLARS, type Pillar } from './pillars';
+export { PILLARS } from './pillarNames';
+export { pillarOf } from './pillars';

@@ -10,6 +10,7 @@ import { rangeOf, type LessonState } from './lessonState';
 import { made, type Candidate } from './made';
 import { pillarOf, pillarOfExercise, pillarsMissed } from './pillars';
 import type { PlanFor } from './planFor';
+import type { Theme } from './aims';
 import { rolesOf, waysOf, type Role } from './roles';
 import type { Reason } from './session';
 import { slotOf } from './slots';
@@ -35,12 +36,18 @@ export function waysFor(
     value: need.value,
     ...(need.band && { band: need.band }),
     ...(need.of !== undefined && { of: need.of }),
+    ...(isOfTheme(target, standing.theme) && { theme: true }),
+    target: { day: target.days.length + 1, inside: target.days.filter(({ firstInside }) => firstInside).length },
   });
   return waysOf(target, role).flatMap(({ family, values, midi }) => {
     const candidate = plannable(plan).includes(family) && made(family, values, why(midi), plan, standing);
     return candidate ? [{ ...candidate, target, role }] : [];
   });
 }
+
+/** Whether a target is what the week is about. */
+const isOfTheme = ({ reason, midis }: Target, theme: Theme) =>
+  theme.kind === 'need' && theme.reason === reason && theme.midis.includes(midis[0]!);
 
 /** Notes all over the horn, those that are easy first. */
 const PLAIN_TONES = [67, 71, 64, 69, 74, 62, 79, 60, 65, 76, 72, 84, 86, 58];
@@ -56,9 +63,8 @@ export function plainTones(target: number, role: number, { plan, standing }: Les
   const first = standing.days.length * mostWants(plan.minutes) + target;
   return own.flatMap((_, i) => {
     const midi = own[(first + i) % own.length]!;
-    const candidate = made(family, { writtenMidi: midi }, { kind: 'start', midi }, plan, standing);
-    if (!candidate || standing.theme.kind === 'start') return candidate ?? [];
-    return { ...candidate, reason: whyOf(family, plan, standing)(midi, candidate.exercise) };
+    const kind = standing.theme.kind === 'start' ? 'start' : 'plain';
+    return made(family, { writtenMidi: midi }, { kind, midi }, plan, standing) ?? [];
   });
 }
 
@@ -66,7 +72,11 @@ export function plainTones(target: number, role: number, { plan, standing }: Les
 export function comingBack(state: LessonState): readonly Candidate[] {
   return state.targets
     .filter((target) => isReturning(target, state.plan.day))
-    .flatMap((target) => waysFor(target, rolesOf(target)[0]!, state).slice(0, 1));
+    .flatMap((target) => {
+      const days = dayNumber(state.plan.day) - dayNumber(target.stateSince);
+      const [candidate] = waysFor(target, rolesOf(target)[0]!, state);
+      return candidate ? [{ ...candidate, reason: { kind: 'back', midi: candidate.reason.midi, days } as const }] : [];
+    });
 }
 
 /** Families of the kinds of work that are missed most; each kind so often in a lesson at most. */
@@ -103,8 +113,8 @@ function whyOf(family: Family, plan: PlanFor, standing: Standing) {
     if (isNew(family, standing)) return { kind: 'new', midi };
     // It keeps what was measured to be there, not what was ticked.
     if (isSecure(standing.tries(exerciseKey(exercise)))) return { kind: 'keeps', midi, about: standing.theme };
-    const last = standing.progress.get(family.id)?.days.at(-1);
-    return { kind: 'round', midi, ...(last !== undefined && { days: dayNumber(plan.day) - dayNumber(last) }) };
+    const pillar = pillarOfExercise(exercise);
+    return pillar ? { kind: 'pillar', midi, pillar } : { kind: 'plain', midi };
   };
 }
 
@@ -130,14 +140,14 @@ export function longestUnheard({ plan, standing }: LessonState): Candidate[] {
       return oldest === undefined ? [] : [[zone, oldest]];
     }),
   );
-  const reason: Reason = { kind: 'again', midi: Number(values['middle'] ?? 67) };
+  const reason: Reason = { kind: 'look', midi: Number(values['middle'] ?? 67) };
   return [made(familyById('threeZones'), values, reason, plan, standing) ?? []].flat();
 }
 
 /** Short tunes about a target, or where the horn is easy. */
 export function tunesAbout(target: Target | undefined, { plan, standing }: LessonState): Candidate[] {
   const midi = target?.midis[0] ?? 67;
-  const reason: Reason = { kind: 'music', midi, ...(standing.theme.kind !== 'start' && { about: standing.theme }) };
+  const reason: Reason = { kind: 'tuneAbout', midi };
   const turn = Math.floor(standing.days.length / TUNE.days);
   return [true, false].flatMap((slurred) => {
     const phrase = tuneAbout(midi, turn, rangeOf(standing), slurred);

@@ -1,12 +1,9 @@
 import type { ExerciseParameters } from '@inner-hum/core/exercise';
 import { familyById, type Family, type Stage } from '@inner-hum/core/families';
 import { dayNumber } from '../history/days';
+import { PILLARS, type Pillar } from './pillarNames';
 import type { PlanFor } from './planFor';
 import { altissimoS } from './lasts';
-
-/** What the program is for: the kinds of work that no four weeks go without. */
-export const PILLARS = ['overtones', 'tones', 'descents', 'low', 'altissimo'] as const;
-export type Pillar = (typeof PILLARS)[number];
 
 const OF_STAGE: Readonly<Partial<Record<Stage, Pillar>>> = {
   overtones: 'overtones',

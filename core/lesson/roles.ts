@@ -1,5 +1,6 @@
-import { dynamicOf, familyById, type Family, type FieldValues } from '@inner-hum/core/families';
+import { familyById, type Family, type FieldValues } from '@inner-hum/core/families';
 import { zoneOf, type Zone } from '@inner-hum/core/theory';
+import { dynamicOf } from '../families/teaching';
 import type { NeedReason } from '../map/needs';
 import type { Target } from './targets';
 

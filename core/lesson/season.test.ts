@@ -281,7 +281,7 @@ describe('a lesson', () => {
       ({ reason, exercise }) => reason.kind !== 'warmUp' && pillarOf(familyById(exercise.family)),
     );
     expect(new Set(learnt.map(({ exercise }) => exercise.family))).toEqual(new Set(['hold', 'swell']));
-    expect(blocks.at(-1)!.reason.kind).toBe('music');
+    expect(blocks.at(-1)!.reason.kind).toBe('tuneAbout');
     expect(blocks[0]!.exercise.family).toBe('tuneUp');
     expect(blocks.find(({ exercise }) => exercise.family === 'survey')?.exercise).toMatchObject({
       part: 'fiveEasy',

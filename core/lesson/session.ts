@@ -4,6 +4,7 @@ import type { Decision } from '@inner-hum/core/judge';
 import type { LoudnessBand } from '@inner-hum/core/measure';
 import type { NeedReason } from '../map/needs';
 import type { Theme } from './aims';
+import type { Pillar } from './pillarNames';
 
 /** A session is planned for so many minutes. */
 export const MINUTES = { min: 5, max: 90 } as const;
@@ -18,7 +19,15 @@ export type Reason =
       readonly of?: number;
       readonly band?: LoudnessBand;
       readonly theme?: boolean;
+      /** of a target: which day of work on it this is, and on how many before it the first try was inside */
+      readonly target?: { readonly day: number; readonly inside: number };
     }
+  /** one of the kinds of work that the program is for: none goes for weeks without it */
+  | { readonly kind: 'pillar'; readonly midi: number; readonly pillar: Pillar }
+  /** a tone where nothing wants work, three notes that were not heard for long, a tune about a note */
+  | { readonly kind: 'plain' | 'look' | 'tuneAbout'; readonly midi: number }
+  /** was secure for so many days, and is looked at again */
+  | { readonly kind: 'back'; readonly midi: number; readonly days: number }
   | { readonly kind: 'goal'; readonly midi: number; readonly daysLeft: number; readonly goal: GoalKind }
   | { readonly kind: 'seam'; readonly midi: number; readonly upper: number }
   /** the overtone that is learnt now, with its last tries */

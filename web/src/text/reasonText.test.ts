@@ -1,5 +1,5 @@
 import { GOAL_KINDS } from '@inner-hum/core/families';
-import { type Reason, type Theme } from '@inner-hum/core/lesson';
+import { PILLARS, type Reason, type Theme } from '@inner-hum/core/lesson';
 import { NEED_REASONS } from '@inner-hum/core/map';
 import { noteName } from '@inner-hum/core/theory';
 import { describe, expect, it } from 'vitest';
@@ -24,6 +24,9 @@ describe('why something is in a session', () => {
     'easy',
     'keeps',
     'music',
+    'plain',
+    'look',
+    'tuneAbout',
   ] as const;
   const sharp = { kind: 'need', reason: 'pitch', zone: 'palm', sign: 1, band: 'soft', midis: [86, 88, 89] } as const;
   const themes: readonly Theme[] = [
@@ -41,6 +44,9 @@ describe('why something is in a session', () => {
     ...[undefined, 16, -16].map((cents) => ({ kind: 'tune', midi: 71, ...(cents && { cents }) }) as const),
     ...[1, 4].map((days) => ({ kind: 'settles', midi: 67, days }) as const),
     ...GOAL_KINDS.flatMap((goal) => [1, 12].map((daysLeft) => ({ kind: 'goal', midi: 60, goal, daysLeft }) as const)),
+    ...PILLARS.map((pillar) => ({ kind: 'pillar', midi: 60, pillar }) as const),
+    ...[1, 7].map((days) => ({ kind: 'back', midi: 60, days }) as const),
+    ...[0, 1, 4].map((inside) => ({ kind: 'pitch', midi: 60, value: 18, target: { day: 5, inside } }) as const),
     { kind: 'seam', midi: 72, upper: 73 },
     { kind: 'overtone', midi: 77, partial: 3, got: 4, of: 12, growing: true },
     { kind: 'overtone', midi: 77, partial: 3, got: 4, of: 12, growing: false },
@@ -59,6 +65,16 @@ describe('why something is in a session', () => {
       { kind: 'overtone', midi: 77, partial: 3, got: 4, of: 12, growing: true },
       'F5, partial 3: 4 of the last 12 right, and getting better.',
     ],
+    [
+      { kind: 'pitch', midi: 86, value: 18, band: 'soft', target: { day: 3, inside: 2 } },
+      'D6 goes 18 cents sharp when soft. Day 3 on it, 2 first tries inside.',
+    ],
+    // On its first day there is nothing to tell of it yet.
+    [
+      { kind: 'pitch', midi: 86, value: 18, band: 'soft', target: { day: 1, inside: 0 } },
+      'D6 goes 18 cents sharp when soft.',
+    ],
+    [{ kind: 'back', midi: 86, days: 7 }, 'Secure for 7 days: is it still?'],
     [
       { kind: 'keeps', midi: 60, about: sharp },
       'Keeps this secure while the week is about the high notes when soft, which go sharp.',

@@ -17,6 +17,10 @@ export function reasonText(t: TFunction, nameOf: (midi: number) => string, reaso
     }
     case 'round':
       return reason.days === undefined ? t('reasons.never') : t('reasons.round', { count: reason.days });
+    case 'pillar':
+      return t(`reasons.pillar.${reason.pillar}`);
+    case 'back':
+      return t('reasons.back', { count: reason.days });
     case 'settles':
       return t('reasons.settles', { count: reason.days });
     case 'keeps':
@@ -41,7 +45,10 @@ export function reasonText(t: TFunction, nameOf: (midi: number) => string, reaso
     case 'slope':
     case 'steadiness': {
       const why = needText(t, nameOf, { ...reason, reason: reason.kind });
-      return reason.theme ? t('reasons.theme', { why }) : why;
+      const about = reason.theme ? t('reasons.theme', { why }) : why;
+      // On its first day a target has no days to tell of.
+      if (!reason.target || reason.target.day < 2) return about;
+      return t('reasons.target', { why: about, day: reason.target.day, count: reason.target.inside });
     }
     default:
       return t(`reasons.${reason.kind}`, { note });

@@ -3,7 +3,7 @@ import { familyById, GOAL_KINDS, usualExercise } from '@inner-hum/core/families'
 import type { Decision } from '@inner-hum/core/judge';
 import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
 import { isExperiment, type Experiment } from '@inner-hum/core/experiments';
-import { isRoutine, type Routine, type SessionBlock } from '@inner-hum/core/lesson';
+import { isRoutine, PILLARS, type Routine, type SessionBlock } from '@inner-hum/core/lesson';
 import { NEED_REASONS } from '@inner-hum/core/map';
 import type { InstrumentId } from '@inner-hum/core/theory';
 import { array, boolean, mixed, number, object, string } from 'yup';
@@ -114,6 +114,7 @@ const sessionBlock = object({
         'readies',
       ] as const),
       ...(['easy', 'round', 'routine', 'warmUp', 'firstMap', 'again'] as const),
+      ...(['pillar', 'plain', 'look', 'tuneAbout', 'back'] as const),
       // In sessions that older versions planned.
       ...(['long', 'anchor', 'break', 'kept', 'stale', 'unmeasured'] as const),
     ]).required(),
@@ -132,6 +133,8 @@ const sessionBlock = object({
     value: number(),
     band: oneOf(LOUDNESS_BANDS),
     goal: oneOf(GOAL_KINDS),
+    pillar: oneOf(PILLARS),
+    target: object({ day: number().required(), inside: number().required() }).default(undefined),
   }).required(),
 });
 
