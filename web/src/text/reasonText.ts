@@ -55,6 +55,14 @@ export function reasonText(t: TFunction, nameOf: (midi: number) => string, reaso
   }
 }
 
+/** Whether a reason is told once for all exercises of its target. */
+export const isOfTarget = (reason: Reason): boolean => 'target' in reason && reason.target !== undefined;
+
+/** Why something is in a session, where its target's sentence stands above. */
+export function shortReasonText(t: TFunction, nameOf: (midi: number) => string, reason: Reason): string {
+  return isOfTarget(reason) ? t('reasons.forTarget', { note: nameOf(reason.midi) }) : reasonText(t, nameOf, reason);
+}
+
 /** What a week is about, to stand in a sentence. */
 export function themeText(t: TFunction, theme: Theme, nameOf: (midi: number) => string): string {
   switch (theme.kind) {

@@ -21,7 +21,7 @@ import { GripVertical, Minus, Plus, X } from 'lucide-react';
 import { useMemo, type HTMLAttributes, type ReactNode } from 'react';
 import { useTranslation } from 'react-i18next';
 import { exerciseMeta, exerciseTitle } from '../../text/exerciseText';
-import { reasonText } from '../../text/reasonText';
+import { shortReasonText } from '../../text/reasonText';
 import { useNoteName } from '../../text/useNoteName';
 
 /**
@@ -75,6 +75,11 @@ function stageMinutes(blocks: readonly SessionBlock[], i: number): number | null
   if (head === headOf(blocks[i - 1])) return null;
   const end = blocks.findIndex((block, k) => k > i && headOf(block) !== head);
   return minutesOf(blocks.slice(i, end < 0 ? undefined : end));
+}
+
+/** The minutes of a session as its stages say them, so that they add up. */
+export function minutesSaid(blocks: readonly SessionBlock[]): number {
+  return blocks.reduce((sum, _, i) => sum + (stageMinutes(blocks, i) ?? 0), 0);
 }
 
 /** Under what a block stands: its stage, or what it checks. */
@@ -193,7 +198,7 @@ function What({
         {title}
       </chakra.p>
       <chakra.p color={large ? undefined : 'inkSoft'} fontSize={large ? 'lead' : 'small'}>
-        {reasonText(t, nameOf, reason)}
+        {shortReasonText(t, nameOf, reason)}
       </chakra.p>
       {remark && <chakra.p fontSize={large ? 'lead' : 'small'}>{remark}</chakra.p>}
       {large && (

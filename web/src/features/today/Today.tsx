@@ -1,6 +1,6 @@
 import { LEVELS } from '@inner-hum/core/families';
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
-import { blockS, leftOutOn, type SessionBlock } from '@inner-hum/core/lesson';
+import { leftOutOn, type SessionBlock } from '@inner-hum/core/lesson';
 import { useCallback, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
@@ -16,8 +16,9 @@ import { AskPlayer } from './AskPlayer';
 import { AskWhyLeft } from './AskWhyLeft';
 import { Consistency } from './Consistency';
 import { Goals } from './Goals';
-import { SessionList } from './SessionList';
+import { minutesSaid, SessionList } from './SessionList';
 import { NotPlanned } from './NotPlanned';
+import { TargetList } from './TargetList';
 import { usePlan, useRecent } from './usePlan';
 import { LevelMoved } from './LevelMoved';
 import { LoadLine } from './LoadLine';
@@ -45,7 +46,7 @@ export default function Today() {
     event.preventDefault();
     start();
   });
-  const totalMin = Math.round((blocks ?? []).reduce((sum, block) => sum + blockS(block), 0) / 60);
+  const totalMin = minutesSaid(blocks ?? []);
   return (
     <Box maxWidth="80rem" pb="40px">
       <PageTitle title={t('today.title')}>
@@ -77,6 +78,7 @@ export default function Today() {
           )}
           {blocks && blocks.length > 0 && (
             <>
+              <TargetList blocks={blocks} />
               <SessionList
                 blocks={blocks}
                 onChange={put}

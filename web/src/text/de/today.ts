@@ -18,6 +18,7 @@ export const todayWords = {
       'Alles, was du zuletzt gespielt hast, war {{db}} dB lauter als an den Tagen davor: Das Mikrofon steht näher, oder sein Pegel wurde erhöht. Miss deine Dynamik neu, sonst wird die Lautstärke nach der alten beurteilt.',
     softerNow:
       'Alles, was du zuletzt gespielt hast, war {{db}} dB leiser als an den Tagen davor: Das Mikrofon steht weiter weg, oder sein Pegel wurde gesenkt. Miss deine Dynamik neu, sonst wird die Lautstärke nach der alten beurteilt.',
+    targets: 'Daran arbeitest du, bis es da ist',
     minutes: 'Minuten, die ich habe',
     minutesOf: '{{minutes}} min',
     style: 'Art',
@@ -76,6 +77,7 @@ export const todayWords = {
       low: 'Tiefe Töne und Subtone: gehören in jede Woche.',
       altissimo: 'Altissimo: gehört in jede Woche.',
     },
+    forTarget: 'Für {{note}}.',
     plain: 'Ein schlichter Ton, jeden Tag ein anderer.',
     look: 'Ein Blick ringsum: drei Töne, die am längsten nicht zu hören waren.',
     tuneAbout: 'Eine kurze Melodie um {{note}}: derselbe Ton, in einer Linie.',

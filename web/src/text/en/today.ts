@@ -23,6 +23,7 @@ export const todayWords = {
       'Everything you played last was {{db}} dB louder than on the days before: the microphone stands nearer, or its level was turned up. Measure your dynamics anew, or loudness is judged by the old ones.',
     softerNow:
       'Everything you played last was {{db}} dB softer than on the days before: the microphone stands farther off, or its level was turned down. Measure your dynamics anew, or loudness is judged by the old ones.',
+    targets: 'Worked on until it is there',
     minutes: 'Minutes at hand',
     minutesOf: '{{minutes}} min',
     style: 'Style',
@@ -81,6 +82,7 @@ export const todayWords = {
       low: 'Low notes and subtone: a part of every week.',
       altissimo: 'Altissimo: a part of every week.',
     },
+    forTarget: 'For {{note}}.',
     plain: 'A plain tone, on another note each day.',
     look: 'A look around: three notes that were not heard for longest.',
     tuneAbout: 'A short tune about {{note}}: the same tone, in a line.',

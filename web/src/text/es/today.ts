@@ -23,6 +23,7 @@ export const todayWords = {
       'Todo lo que has tocado últimamente era {{db}} dB más fuerte que los días antes: el micrófono está más cerca, o se subió su nivel. Mide tu dinámica de nuevo, o la fuerza se valora con la antigua.',
     softerNow:
       'Todo lo que has tocado últimamente era {{db}} dB más suave que los días antes: el micrófono está más lejos, o se bajó su nivel. Mide tu dinámica de nuevo, o la fuerza se valora con la antigua.',
+    targets: 'En trabajo hasta que salga',
     minutes: 'Minutos que tengo',
     minutesOf: '{{minutes}} min',
     style: 'Manera',
@@ -83,6 +84,7 @@ export const todayWords = {
       low: 'Notas graves y subtone: parte de cada semana.',
       altissimo: 'Sobreagudo: parte de cada semana.',
     },
+    forTarget: 'Para {{note}}.',
     plain: 'Un sonido sencillo, cada día en otra nota.',
     look: 'Una mirada alrededor: las tres notas que hace más que no se oyen.',
     tuneAbout: 'Una melodía corta en torno a {{note}}: el mismo sonido, en una línea.',

@@ -23,6 +23,7 @@ export const todayWords = {
       'Tout ce que tu as joué dernièrement était {{db}} dB plus fort que les jours d’avant : le micro est plus près, ou son niveau a été monté. Mesure ta dynamique à nouveau, sinon la force est jugée d’après l’ancienne.',
     softerNow:
       'Tout ce que tu as joué dernièrement était {{db}} dB plus doux que les jours d’avant : le micro est plus loin, ou son niveau a été baissé. Mesure ta dynamique à nouveau, sinon la force est jugée d’après l’ancienne.',
+    targets: 'En travail jusqu’à ce que ce soit acquis',
     minutes: 'Minutes disponibles',
     minutesOf: '{{minutes}} min',
     style: 'Manière',
@@ -83,6 +84,7 @@ export const todayWords = {
       low: 'Notes graves et subtone : chaque semaine en comprend.',
       altissimo: 'Suraigu : chaque semaine en comprend.',
     },
+    forTarget: 'Pour {{note}}.',
     plain: 'Un son simple, sur une autre note chaque jour.',
     look: 'Un tour d’horizon : les trois notes entendues il y a le plus longtemps.',
     tuneAbout: 'Une courte mélodie autour de {{note}} : le même son, dans une ligne.',

@@ -23,6 +23,7 @@ export const todayWords = {
       'Tutto ciò che hai suonato ultimamente era {{db}} dB più forte dei giorni prima: il microfono è più vicino, o il suo livello è stato alzato. Misura di nuovo la tua dinamica, altrimenti la forza si valuta con la vecchia.',
     softerNow:
       'Tutto ciò che hai suonato ultimamente era {{db}} dB più piano dei giorni prima: il microfono è più lontano, o il suo livello è stato abbassato. Misura di nuovo la tua dinamica, altrimenti la forza si valuta con la vecchia.',
+    targets: 'In lavoro finché non c’è',
     minutes: 'Minuti che ho',
     minutesOf: '{{minutes}} min',
     style: 'Modo',
@@ -83,6 +84,7 @@ export const todayWords = {
       low: 'Note gravi e subtone: parte di ogni settimana.',
       altissimo: 'Sovracuti: parte di ogni settimana.',
     },
+    forTarget: 'Per {{note}}.',
     plain: 'Un suono semplice, ogni giorno su un’altra nota.',
     look: 'Uno sguardo intorno: le tre note che non si sentono da più tempo.',
     tuneAbout: 'Una breve melodia intorno a {{note}}: lo stesso suono, in una linea.',
