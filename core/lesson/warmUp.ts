@@ -19,18 +19,16 @@ const KNOWN = { days: 5, notes: 9 } as const;
 const MOUTHPIECE = { every: 4, fromMin: 20 } as const;
 /** What wakes the horn stays for so many lessons. */
 const LESSONS_A_WAKING = 2;
+/** Written D4: the lowest note of who is new to it. */
+const LOW_FOR_NEWCOMERS = 62;
 /** Easy middle notes, which speak by themselves. */
 const EASY_TONES = [67, 69, 65, 71];
-/** Ways to wake the horn by turns: low starts on air, the low end from a home note, a soft middle tone. */
-const WAKING: readonly {
-  readonly family: string;
-  readonly low: boolean;
-  readonly set: (low: number) => FieldValues;
-}[] = [
-  { family: 'airIntoTone', low: true, set: (writtenMidi) => ({ writtenMidi, repeats: 2 }) },
-  { family: 'homeNote', low: true, set: () => ({ climbs: 3 }) },
-  { family: 'hold', low: false, set: () => ({ writtenMidi: EASY_TONES[0]!, dynamic: 'mp' }) },
-];
+/** A way to wake the horn: a family, and how it is set about a low note. */
+interface Waking {
+  readonly family: Family;
+  readonly midi: number;
+  readonly values: FieldValues;
+}
 
 /** The tuner, with how far the whole horn is out. */
 export function tuning(plan: PlanFor, standing: Standing): Candidate | undefined {
@@ -43,7 +41,6 @@ export function tuning(plan: PlanFor, standing: Standing): Candidate | undefined
 export function waking(plan: PlanFor, standing: Standing): Candidate[] {
   const lesson = standing.days.length;
   const reason = (midi: number): Reason => ({ kind: 'warmUp', midi });
-  const allowed = (family: Family) => plannable(plan).includes(family);
   const alone =
     plan.minutes >= MOUTHPIECE.fromMin && lesson % MOUTHPIECE.every === MOUTHPIECE.every - 1
       ? plannable(plan).flatMap((family) => {
@@ -53,14 +50,31 @@ export function waking(plan: PlanFor, standing: Standing): Candidate[] {
       : [];
   const low =
     standing.needs.find(({ midi, reason: why }) => midi <= 62 && (why === 'response' || why === 'failing'))?.midi ?? 60;
-  const turn = Math.floor(lesson / LESSONS_A_WAKING) % WAKING.length;
-  const ways = [...WAKING.slice(turn), ...WAKING.slice(0, turn)].flatMap(({ family: id, low: isLow, set }) => {
-    const family = familyById(id);
-    return [low, 62].flatMap((midi) =>
-      allowed(family) ? (made(family, set(midi), reason(isLow ? midi : EASY_TONES[0]!), plan, standing) ?? []) : [],
-    );
-  });
+  const ways = wakingBy(Math.floor(lesson / LESSONS_A_WAKING), low, plan, standing)
+    .filter(({ family }) => plannable(plan).includes(family))
+    .flatMap(({ family, midi, values }) => made(family, values, reason(midi), plan, standing) ?? []);
   return [...alone, ...ways];
+}
+
+/** Ways to wake the horn by turns: low starts on air and whatever else is for the low end, the way up from a home note, a soft middle tone. */
+function wakingBy(turn: number, low: number, plan: PlanFor, { knows }: Standing): Waking[] {
+  const [easy = low] = EASY_TONES;
+  const lowEnd = plannable(plan)
+    .filter(({ stage }) => stage === 'lowEnd')
+    .toSorted((a, b) => Number(knows(b)) - Number(knows(a)))
+    .flatMap((family) =>
+      [low, LOW_FOR_NEWCOMERS].map((midi) => ({
+        family,
+        midi,
+        values: { [family.teaching.mainNote ?? '']: midi, ...('repeats' in family.fields && { repeats: 2 }) },
+      })),
+    );
+  const ways: readonly (readonly Waking[])[] = [
+    lowEnd,
+    [{ family: familyById('homeNote'), midi: low, values: { climbs: 3 } }],
+    [{ family: familyById('hold'), midi: easy, values: { writtenMidi: easy, dynamic: 'mp' } }],
+  ];
+  return ways.flatMap((_, i) => ways[(turn + i) % ways.length]!);
 }
 
 /** Five notes on the first day, soft and loud on the next ones; what is known is measured again in light weeks. */

@@ -1,11 +1,10 @@
 import { chakra } from '@chakra-ui/react';
 import { useTranslation } from 'react-i18next';
 import { isOpenEnded } from '@inner-hum/core/exercise';
-import { exerciseScore } from '@inner-hum/core/families';
 import { CUES } from '@inner-hum/core/lesson';
 import { HOLD_SOUNDS } from '../../db/settings/session';
 import { useAppDispatch, useAppSelector } from '../../store';
-import { settingsChanged } from '../../store/settings';
+import { scoreOf, settingsChanged } from '../../store/settings';
 import { Choice, Tick } from '../../ui/controls';
 import { tableText } from '../../text/tableText';
 
@@ -38,7 +37,7 @@ export function MoreChoices() {
             onChange={(cue) => dispatch(settingsChanged({ cue }))}
           />
         </chakra.span>
-        {isOpenEnded(exerciseScore(settings.exercise)) && (
+        {isOpenEnded(scoreOf(settings)) && (
           <chakra.span width="260px">
             <Choice
               label={t('stand.holdSound.label')}
