@@ -18,8 +18,10 @@ import type { Standing } from './standing';
 import { isReturning, mostWants, type Target } from './targets';
 import { tuneAbout } from './tune';
 
-/** A tune stays for so many days and is played so often in a try. */
-const TUNE = { days: 2, twice: 2 } as const;
+/** A tune stays for so many days, is played so often in a try, and so fast that it is one easy breath. */
+const TUNE = { days: 2, twice: 2, bpm: 84 } as const;
+/** In one of so many lessons a new family comes before what is known. */
+const NEW_FIRST_EVERY = 3;
 /** One more block of a kind of work for so many minutes. */
 const MINUTES_A_PILLAR = 18;
 
@@ -86,23 +88,26 @@ export function missedMost({ plan, standing }: LessonState, items: readonly Item
   const had = (kind: ReturnType<typeof pillarOf>) =>
     items.filter(({ part, exercise }) => part === 'pillar' && pillarOfExercise(exercise) === kind).length;
   const last = ({ id }: Family) => standing.progress.get(id)?.days.at(-1) ?? '';
-  const fresh = (family: Family) => Number(isNew(family, standing));
+  // What is new comes after what is known, but now and then before it: over a season every family has its time.
+  const sign = standing.days.length % NEW_FIRST_EVERY === 0 ? -1 : 1;
+  const fresh = (family: Family) => sign * Number(isNew(family, standing));
   return pillarsMissed(plan, standing.altissimoReady, sounding)
     .filter((kind) => had(kind) < most)
     .flatMap((kind) =>
       plannable(plan)
         .filter((family) => pillarOf(family) === kind && !items.some((item) => item.family === family))
         .filter((family) => family.stage !== 'overtones' || standing.mayOvertones)
-        // What was away longest first; what is new after what is known.
+        // What was away longest first.
         .toSorted((a, b) => fresh(a) - fresh(b) || (last(a) < last(b) ? -1 : last(a) > last(b) ? 1 : 0)),
     )
     .flatMap((family) => inTurn(family, plan, standing, whyOf(family, plan, standing), onePass(family)) ?? []);
 }
 
 /** What is hard on the lip is a try each time, not a row of them in one. */
-function onePass({ stage, fields }: Family): FieldValues {
+function onePass({ stage, fields, teaching }: Family): FieldValues {
   const { repeats } = fields;
-  return ['overtones', 'altissimo'].includes(stage) && repeats?.kind === 'number' ? { repeats: repeats.min } : {};
+  if (!['overtones', 'altissimo'].includes(stage) || repeats?.kind !== 'number') return {};
+  return { repeats: Number(teaching.within?.['repeats']?.[0] ?? repeats.min) };
 }
 
 /** Why a family comes that no target asks for. */
@@ -152,7 +157,8 @@ export function tunesAbout(target: Target | undefined, { plan, standing }: Lesso
   return [true, false].flatMap((slurred) => {
     const phrase = tuneAbout(midi, turn, rangeOf(standing), slurred);
     return phrase
-      ? (made(familyById('ownPassage'), { phrase, repeats: TUNE.twice }, reason, plan, standing) ?? [])
+      ? (made(familyById('ownPassage'), { phrase, repeats: TUNE.twice, tempoBpm: TUNE.bpm }, reason, plan, standing) ??
+          [])
       : [];
   });
 }

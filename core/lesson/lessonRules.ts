@@ -48,7 +48,7 @@ const WARM_UP_SHARE = 0.2;
 /** Low starts on air have so large a share at most. */
 const AIR_SHARE = 0.06;
 /** Music, and any one kind of work, have so large a share at most, from so many minutes on. */
-const MOST_SHARE = { music: 0.18, pillar: 0.3, fromMin: 10 } as const;
+const MOST_SHARE = { music: 0.18, pillar: 0.24, fromMin: 10 } as const;
 /** The lip rests so long after what is hard on it, seconds. */
 const LIP_REST_S = 30;
 /** So much of the time is left for longer rests: a lesson sounds for half of it at most. */
@@ -56,7 +56,8 @@ const REST_SHARE = 0.15;
 /** A lesson has so many blocks by its minutes, the tuner and what measures aside. */
 const BLOCKS: readonly (readonly [number, number])[] = [
   [0, 3],
-  [10, 5],
+  [7, 5],
+  [10, 6],
   [15, 7],
   [20, 9],
   [30, 12],
@@ -188,7 +189,9 @@ export const LESSON_RULES: readonly LessonRule[] = [
       if (s(item) === 0) return true;
       const sum = items.reduce((all, one) => all + s(one), s(item));
       const after = item.family.stage === 'overtones' || items.some(({ family }) => family.stage === 'overtones');
-      return standing.altissimoReady && load.kind !== 'second' && after && sum <= ALTISSIMO_SHARE * 60 * plan.minutes;
+      const readied = [item, ...items].some(({ family }) => family.teaching.planned?.readiesAltissimo);
+      const ready = standing.altissimoReady && readied && after;
+      return ready && load.kind !== 'second' && sum <= ALTISSIMO_SHARE * 60 * plan.minutes;
     },
   },
   {

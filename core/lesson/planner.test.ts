@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { breathBudget } from '@inner-hum/core/exercise';
-import { exerciseKey, exerciseScore, familyById, usualExercise } from '@inner-hum/core/families';
+import { exerciseScore, familyById, usualExercise } from '@inner-hum/core/families';
 import { dynamicPosition } from '@inner-hum/core/theory';
 import { SeededRandom } from '@inner-hum/core/simulate';
 import { cellsFrom } from '../history/cells';
@@ -13,7 +13,6 @@ import { PRACTICE_IDS } from './practices';
 import { adapted, type SessionBlock } from './session';
 import { slotOf, SLOTS } from './slots';
 import { digest, wholeHorn } from '../history/testDigests';
-import type { Digest } from '../history/digest';
 import type { Observation } from '../history/observation';
 
 const DAY_MS = 86_400_000;
@@ -136,19 +135,25 @@ describe('planSession', () => {
   });
 
   it('goes on where an exercise stood, and leaves alone today what was left today', () => {
-    const stood = plan().find(({ exercise }) => exercise.family === 'swell')!.exercise;
-    const took = (decision: 'harder' | 'easier' | 'leave', dayOfMonth: number) =>
-      digest('last', dayOfMonth, [], {}, { family: 'swell', parameters: stood, decision, next: { beats: 6 } });
-    const same = (blocks: readonly SessionBlock[]) =>
-      blocks.filter(({ exercise }) => exerciseKey({ ...exercise, beats: stood['beats']! }) === exerciseKey(stood));
-    // Each day has its own notes: those of the day before, a day on.
-    const on = (takes: readonly Digest[]) => same(plan({}, [...history(1).slice(0, -1), ...takes]));
-    const easier = on([took('easier', 19)]);
-    expect(easier.every(({ exercise }) => exercise['beats'] === 6)).toBe(true);
+    const leaning = history(3, (midi) => ({ pitchCentreCents: midi === 71 ? 30 : 0 })).slice(-1);
+    const stood = plan({}, leaning).find(({ exercise }) => exercise.family === 'hold')!.exercise;
+    expect(stood).toMatchObject({ writtenMidi: 71, dynamic: 'mf' });
+    const after = (decision: 'harder' | 'easier' | 'leave', dayOfMonth: number) => {
+      const last = digest(
+        'last',
+        dayOfMonth,
+        [],
+        {},
+        { family: 'hold', parameters: stood, decision, next: { dynamic: 'f' } },
+      );
+      return plan({}, [...leaning, last]).filter(
+        ({ exercise }) => exercise['writtenMidi'] === 71 && exercise.family === 'hold',
+      );
+    };
+    expect(after('easier', 19).map(({ exercise }) => exercise['dynamic'])).toEqual(['f']);
     // Harder goes on only from what is secure.
-    expect(on([took('harder', 19)]).every(({ exercise }) => exercise['beats'] !== 6)).toBe(true);
-    const left = plan({}, [...history(1), took('leave', 20)]);
-    expect(left.map(({ exercise }) => exerciseKey(exercise))).not.toContain(exerciseKey(stood));
+    expect(after('harder', 19).map(({ exercise }) => exercise['dynamic'])).toEqual(['mf']);
+    expect(after('leave', 20)).toEqual([]);
   });
 
   it('says what is wrong with the minutes', () =>

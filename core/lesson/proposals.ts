@@ -42,6 +42,8 @@ const SEAM_FROM_MIN = 20;
 const MUSIC_SHARE = 0.15;
 /** At five minutes every third lesson has one kind of work of its own. */
 const PILLAR_EVERY = 3;
+/** So many days are first days. */
+const FIRST_DAYS = 3;
 /** A goal is worked on in two of three sessions. */
 const GOAL_EVERY = 3;
 
@@ -58,7 +60,10 @@ const way = (target: number, role: number): Proposer => ({
   candidates: (state) => {
     const own = openOf(state)[target];
     if (own) return waysFor(own, rolesOf(own)[role]!, state);
-    return target < mostWants(state.plan.minutes) ? plainTones(target, role, state) : [];
+    // In the first days plain tones stand where wants are not known yet; later the kinds of work have the time.
+    const { days, theme } = state.standing;
+    const isFirst = theme.kind === 'start' || days.length < FIRST_DAYS;
+    return isFirst && target < mostWants(state.plan.minutes) ? plainTones(target, role, state) : [];
   },
 });
 const tune = (target: number): Proposer => ({

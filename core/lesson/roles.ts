@@ -87,6 +87,11 @@ const WAYS: readonly Way[] = [
 /** Another way of a role comes after so many days. */
 const DAYS_A_WAY = 2;
 
+/** What leans at one loudness is worked on at that loudness. */
+function atLoudness({ fields }: Family, { need: { band } }: Pick<Target, 'need'>): FieldValues {
+  return band && 'dynamic' in fields ? { dynamic: dynamicOf(band) } : {};
+}
+
 /** The ways of a role to work on a target, the one whose turn it is first. */
 export function waysOf(
   target: Target,
@@ -104,7 +109,7 @@ export function waysOf(
   const turn = Math.floor(days.length / DAYS_A_WAY) % Math.max(1, own.length);
   return [...own.slice(turn), ...own.slice(0, turn)].map((way) => ({
     family: familyById(way.family),
-    values: way.set(midi, target),
+    values: { ...way.set(midi, target), ...atLoudness(familyById(way.family), target) },
     midi,
   }));
 }
