@@ -56,7 +56,7 @@ export function reasonText(t: TFunction, nameOf: (midi: number) => string, reaso
 }
 
 /** Whether a reason is told once for all exercises of its target. */
-export const isOfTarget = (reason: Reason): boolean => 'target' in reason && reason.target !== undefined;
+export const isOfTarget = (reason: Reason): boolean => 'target' in reason && Boolean(reason.target);
 
 /** Why something is in a session, where its target's sentence stands above. */
 export function shortReasonText(t: TFunction, nameOf: (midi: number) => string, reason: Reason): string {
