@@ -18,7 +18,7 @@ export const todayWords = {
       'Alles, was du zuletzt gespielt hast, war {{db}} dB lauter als an den Tagen davor: Das Mikrofon steht näher, oder sein Pegel wurde erhöht. Miss deine Dynamik neu, sonst wird die Lautstärke nach der alten beurteilt.',
     softerNow:
       'Alles, was du zuletzt gespielt hast, war {{db}} dB leiser als an den Tagen davor: Das Mikrofon steht weiter weg, oder sein Pegel wurde gesenkt. Miss deine Dynamik neu, sonst wird die Lautstärke nach der alten beurteilt.',
-    targets: 'Daran arbeitest du, bis es da ist',
+    targets: 'Woran du gerade arbeitest',
     minutes: 'Minuten, die ich habe',
     minutesOf: '{{minutes}} min',
     style: 'Art',

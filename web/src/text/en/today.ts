@@ -23,7 +23,7 @@ export const todayWords = {
       'Everything you played last was {{db}} dB louder than on the days before: the microphone stands nearer, or its level was turned up. Measure your dynamics anew, or loudness is judged by the old ones.',
     softerNow:
       'Everything you played last was {{db}} dB softer than on the days before: the microphone stands farther off, or its level was turned down. Measure your dynamics anew, or loudness is judged by the old ones.',
-    targets: 'Worked on until it is there',
+    targets: 'What you work on now',
     minutes: 'Minutes at hand',
     minutesOf: '{{minutes}} min',
     style: 'Style',

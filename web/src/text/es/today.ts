@@ -23,7 +23,7 @@ export const todayWords = {
       'Todo lo que has tocado últimamente era {{db}} dB más fuerte que los días antes: el micrófono está más cerca, o se subió su nivel. Mide tu dinámica de nuevo, o la fuerza se valora con la antigua.',
     softerNow:
       'Todo lo que has tocado últimamente era {{db}} dB más suave que los días antes: el micrófono está más lejos, o se bajó su nivel. Mide tu dinámica de nuevo, o la fuerza se valora con la antigua.',
-    targets: 'En trabajo hasta que salga',
+    targets: 'Lo que trabajas ahora',
     minutes: 'Minutos que tengo',
     minutesOf: '{{minutes}} min',
     style: 'Manera',

@@ -23,7 +23,7 @@ export const todayWords = {
       'Tout ce que tu as joué dernièrement était {{db}} dB plus fort que les jours d’avant : le micro est plus près, ou son niveau a été monté. Mesure ta dynamique à nouveau, sinon la force est jugée d’après l’ancienne.',
     softerNow:
       'Tout ce que tu as joué dernièrement était {{db}} dB plus doux que les jours d’avant : le micro est plus loin, ou son niveau a été baissé. Mesure ta dynamique à nouveau, sinon la force est jugée d’après l’ancienne.',
-    targets: 'En travail jusqu’à ce que ce soit acquis',
+    targets: 'Ce que tu travailles en ce moment',
     minutes: 'Minutes disponibles',
     minutesOf: '{{minutes}} min',
     style: 'Manière',

@@ -23,7 +23,7 @@ export const todayWords = {
       'Tutto ciò che hai suonato ultimamente era {{db}} dB più forte dei giorni prima: il microfono è più vicino, o il suo livello è stato alzato. Misura di nuovo la tua dinamica, altrimenti la forza si valuta con la vecchia.',
     softerNow:
       'Tutto ciò che hai suonato ultimamente era {{db}} dB più piano dei giorni prima: il microfono è più lontano, o il suo livello è stato abbassato. Misura di nuovo la tua dinamica, altrimenti la forza si valuta con la vecchia.',
-    targets: 'In lavoro finché non c’è',
+    targets: 'Su cosa lavori ora',
     minutes: 'Minuti che ho',
     minutesOf: '{{minutes}} min',
     style: 'Modo',
