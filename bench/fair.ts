@@ -35,7 +35,7 @@ const [PLAYERS, DAYS] = [Number(options.players), Number(options.days)];
 const MINUTES = 20;
 /** The floor that practice can't go under, as a share of the start. */
 const FLOOR = 0.12;
-/** It is heard so many days after the last lesson, at the first try. */
+/** Days after the last lesson at which it is heard, at the first try. */
 const HEARD_AFTER_DAYS = 7;
 /** What every routine spends on tuning, waking and music, the planner's own share of them: it has no part in what is compared. */
 const ALIKE_SHARE = 0.32;
@@ -59,7 +59,7 @@ const on = (family: string, midi: number) => {
   const usual = usualExercise(familyById(family), 'alto');
   return 'writtenMidi' in usual ? of(family, { writtenMidi: midi }) : usual;
 };
-/** Exercises in turn, each so many tries, until the seconds are over. */
+/** Exercises in turn, each with its tries, until the seconds are over. */
 function filled(budgetS: number, tries: number, next: (i: number) => ExerciseParameters): ExerciseParameters[] {
   const out: ExerciseParameters[] = [];
   for (let [s, i] = [0, 0]; ; i++) {

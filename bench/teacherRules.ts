@@ -265,6 +265,8 @@ export const RULES: Readonly<Record<string, Objections>> = {
   ),
   'dates are true': perBlock(({ exercise, reason }, session) => {
     if (!('days' in reason) || reason.days === undefined) return undefined;
+    // What is secure comes back after three days at the earliest; its days are not those of an exercise.
+    if (reason.kind === 'back') return reason.days < 3 ? `back after ${reason.days} days` : undefined;
     const last = before(session)
       .filter(({ family }) => family === exercise.family)
       .at(-1);

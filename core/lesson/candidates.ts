@@ -81,7 +81,7 @@ export function inTurn(
   for (let ahead = 0; ahead < (planned?.turn ? TURNS_TRIED : 1); ahead++) {
     const values = planned?.turn ? planned.turn({ ...now, turn: now.turn + ahead }) : {};
     if (!values) return undefined;
-    const found = made(family, { ...values, ...also }, { kind: 'round', midi: 67 }, plan, standing);
+    const found = made(family, { ...values, ...also }, { kind: 'plain', midi: 67 }, plan, standing);
     if (found) return { ...found, reason: reasonOf(noteOf(found), found.exercise) };
   }
   return undefined;

@@ -9,9 +9,9 @@ import type { PlanFor } from './planFor';
 import type { Reason } from './session';
 import type { Standing } from './standing';
 
-/** A note that was tried on so many days without being found is stepped over. */
+/** A note that was tried on three days without being found is stepped over. */
 const STUCK_DAYS = 3;
-/** From so large a share of the days on the goal's own note is tried. */
+/** Share of the days from which on the goal's own note is tried. */
 const OWN_NOTE_FROM = 0.6;
 /** The notes under an altissimo one. */
 const UNDER = [86, 88, 89];

@@ -18,11 +18,11 @@ import type { Standing } from './standing';
 import { isReturning, mostWants, type Target } from './targets';
 import { tuneAbout } from './tune';
 
-/** A tune stays for so many days, is played so often in a try, and so fast that it is one easy breath. */
+/** A tune stays for two days and is played twice in a try, fast enough for one easy breath, beats a minute. */
 const TUNE = { days: 2, twice: 2, bpm: 84 } as const;
-/** In one of so many lessons a new family comes before what is known. */
+/** In every third lesson a new family comes before what is known. */
 const NEW_FIRST_EVERY = 3;
-/** One more block of a kind of work for so many minutes. */
+/** A kind of work has one block for each 18 minutes, two at least. */
 const MINUTES_A_PILLAR = 18;
 
 /** The ways of a role to work on a target, the one whose turn it is first. */
@@ -81,7 +81,7 @@ export function comingBack(state: LessonState): readonly Candidate[] {
     });
 }
 
-/** Families of the kinds of work that are missed most; each kind so often in a lesson at most. */
+/** Families of the kinds of work that are missed most; each has a few blocks in a lesson at most. */
 export function missedMost({ plan, standing }: LessonState, items: readonly Item[]): Candidate[] {
   const sounding = items.map(({ exercise, tries }) => ({ exercise, soundsS: tries * exerciseS(exercise) }));
   const most = Math.max(2, Math.round(plan.minutes / MINUTES_A_PILLAR));

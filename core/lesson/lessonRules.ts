@@ -33,27 +33,27 @@ export interface LessonCase {
 
 /** No note is started more often than this in one exercise, and on the lip. */
 const STARTS = { plain: 12, lip: 6 } as const;
-/** A block has so many tries at most, and a family so many blocks. */
+/** Most tries of a block; most blocks of a family, usually and of who knows few; most families on a first day. */
 const MOST = { tries: 4, blocks: 2, blocksAtFirst: 4, families: 5 } as const;
 /** Who knows fewer families than this stays with them more. */
 const FEW_FAMILIES = 6;
 /** Families new to the player in a first session, in one under half an hour, in a longer one. */
 const NEW = { first: 2, short: 1, long: 2, longFromMin: 30 } as const;
-/** No block takes more than this share of a lesson, or so many seconds. */
+/** No block takes more than 14 % of a lesson, or two minutes where that is more. */
 const BLOCK = { leastS: 120, share: 0.14 } as const;
 /** Sounding altissimo in twenty minutes at most, seconds. */
 const ALTISSIMO_SHARE = 90 / (20 * 60);
-/** The tuner and the warm-up have so large a share of the time at most. */
+/** Most of the time that the tuner and the warm-up have together. */
 const WARM_UP_SHARE = 0.2;
-/** Low starts on air have so large a share at most. */
+/** Most of the time that low starts on air have. */
 const AIR_SHARE = 0.06;
-/** Music, and any one kind of work, have so large a share at most, from so many minutes on. */
+/** Most of the time that music has, and any one kind of work; from ten minutes on. */
 const MOST_SHARE = { music: 0.18, pillar: 0.24, fromMin: 10 } as const;
 /** The lip rests so long after what is hard on it, seconds. */
 const LIP_REST_S = 30;
 /** So much of the time is left for longer rests: a lesson sounds for half of it at most. */
 const REST_SHARE = 0.15;
-/** A lesson has so many blocks by its minutes, the tuner and what measures aside. */
+/** Most blocks of a lesson, from its minutes on; the tuner and what measures aside. */
 const BLOCKS: readonly (readonly [number, number])[] = [
   [0, 3],
   [7, 5],
@@ -79,7 +79,7 @@ function startsOfOneNote({ exercise }: Pick<Candidate, 'exercise'>): number {
   return Math.max(1, ...counts.values());
 }
 
-/** The tries that the rules leave a block of so many. */
+/** Of the tries of a block, those that the rules leave it. */
 export function triesAllowed(item: Item): number {
   const most = STARTS[isLip(item) ? 'lip' : 'plain'];
   return Math.max(1, Math.min(item.tries, MOST.tries, Math.floor(most / startsOfOneNote(item))));

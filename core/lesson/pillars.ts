@@ -19,7 +19,7 @@ export function pillarOf({ stage, teaching }: Pick<Family, 'stage' | 'teaching'>
   return ['tune', 'measure'].includes(teaching.planned?.slot ?? '') ? undefined : OF_STAGE[stage];
 }
 
-/** Shares are told over so many days. */
+/** Days over which shares are told. */
 const DAYS = 28;
 /** How much of the practice each pillar has, by plan; what altissimo has not, overtones have. Our choice above the least of 7 and 12 %. */
 const WANTED: Readonly<Record<Pillar, number>> = {
@@ -29,7 +29,7 @@ const WANTED: Readonly<Record<Pillar, number>> = {
   low: 0.13,
   altissimo: 0.12,
 };
-/** A pillar that was away for so many lessons is wanted before all others. */
+/** A pillar that was away for two lessons is wanted before all others. */
 const GAP_LESSONS = 2;
 
 /** The pillar of an exercise: what sounds altissimo is altissimo, whatever its family is for. */

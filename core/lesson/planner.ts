@@ -9,15 +9,15 @@ import { MINUTES, type SessionBlock } from './session';
 import { SLOTS } from './slots';
 import { standingOf, type Standing } from './standing';
 
-/** A block has so many tries at least, a look and a short lesson aside. */
+/** A block has two tries at least, a look and a short lesson aside. */
 const LEAST_TRIES = 2;
-/** On so many of its first days a target's ways stay together; from then on they are mixed with others. */
+/** On its first two days a target's ways stay together; from then on they are mixed with others. */
 const TOGETHER_DAYS = 2;
 /** What has spare time gets one try more: targets first. */
 const MORE_TRIES = ['target', 'music', 'pillar'] as const;
 
 /**
- * A lesson of so many minutes, as a teacher lays it out: it tunes and warms up, works on few targets in two ways each, goes round
+ * The lesson of a day, as a teacher lays it out: it tunes and warms up, works on few targets in two ways each, goes round
  * what the program is for, looks about, and ends in music. The minutes may be fewer than the usual ones that `load` was told from.
  * The same data and day give the same lesson.
  * @throws RangeError when minutes are not from 5 to 90

@@ -33,16 +33,16 @@ interface Proposer {
 
 /** Tries of a block; the rules leave fewer of what starts one note often. */
 const TRIES = 3;
-/** From so many minutes on there is time for the tuner first, and for a third way of a target. */
+/** From ten minutes on there is time for the tuner first, from 45 on for a third way of a target. */
 export const TUNES_FROM_MIN = 10;
 const THIRD_WAY_FROM_MIN = 45;
-/** Evenness between neighbours has a block from so many minutes on. */
+/** Evenness between neighbours has a block from twenty minutes on. */
 const SEAM_FROM_MIN = 20;
-/** Music has so large a share of the minutes. */
+/** Share of the minutes up to which music is added. */
 const MUSIC_SHARE = 0.15;
 /** At five minutes every third lesson has one kind of work of its own. */
 const PILLAR_EVERY = 3;
-/** So many days are first days. */
+/** Days of practice that are first days. */
 const FIRST_DAYS = 3;
 /** A goal is worked on in two of three sessions. */
 const GOAL_EVERY = 3;

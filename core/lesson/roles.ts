@@ -84,7 +84,7 @@ const WAYS: readonly Way[] = [
   },
 ];
 
-/** Another way of a role comes after so many days. */
+/** Days after which another way of a role comes. */
 const DAYS_A_WAY = 2;
 
 /** What leans at one loudness is worked on at that loudness. */

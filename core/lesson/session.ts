@@ -39,8 +39,6 @@ export type Reason =
       readonly of?: number;
       readonly growing?: boolean;
     }
-  /** the weakest zone of the horn, which the week is about */
-  | { readonly kind: 'zone'; readonly midi: number }
   /** the first days on a horn */
   | { readonly kind: 'start'; readonly midi: number }
   /** never played before */
@@ -51,18 +49,15 @@ export type Reason =
   | { readonly kind: 'keeps' | 'music'; readonly midi: number; readonly about?: Theme }
   /** tuning first: by how much the whole horn is out, cents, where it is */
   | { readonly kind: 'tune'; readonly midi: number; readonly cents?: number }
-  /** the embouchure is made ready for what comes after */
-  | { readonly kind: 'readies'; readonly midi: number }
   /** after a break in practice, or tired: what is easy */
   | { readonly kind: 'easy'; readonly midi: number }
-  /** comes round: nothing asks for it, and it was last played so many days ago */
-  | { readonly kind: 'round'; readonly midi: number; readonly days?: number }
   /** set in a routine */
   | { readonly kind: 'routine'; readonly midi: number; readonly name: string }
   /** the low end is woken, with what a note there wants; what is known of the horn is measured */
   | { readonly kind: 'warmUp' | 'firstMap' | 'again'; readonly midi: number }
   /** in sessions that an older version planned */
-  | { readonly kind: 'anchor' | 'break' | 'long' | 'kept'; readonly midi: number }
+  | { readonly kind: 'anchor' | 'break' | 'long' | 'kept' | 'zone' | 'readies'; readonly midi: number }
+  | { readonly kind: 'round'; readonly midi: number; readonly days?: number }
   | { readonly kind: 'stale' | 'unmeasured'; readonly midi: number; readonly value?: number };
 
 /** One exercise of a session, played so many times, with its rests. */

@@ -49,13 +49,13 @@ const MOST: readonly (readonly [number, number])[] = [
   [35, 4],
   [50, 5],
 ];
-/** A run has no more notes than this, each no farther from the next than so many semitones. */
+/** A run has three notes at most, none farther from the first than two semitones. */
 const RUN = { notes: 3, apart: 2 } as const;
-/** Secure: the first try inside on so many of the last days, and so many of the last tries. */
+/** Secure: the first try inside on three of the last four days, and six of the last eight tries. */
 const SECURE = { days: 3, ofDays: 4, tries: 6, ofTries: 8 } as const;
-/** What is secure is looked at again after so many days. */
+/** Days after which what is secure is looked at again. */
 const RETURNS_DAYS = [3, 7, 14, 28] as const;
-/** After so many lessons without change it rests so many days. */
+/** After ten lessons without change a target rests for 14 days. */
 const STUCK = { lessons: 10, days: 14 } as const;
 
 const QUANTITY_OF = {
@@ -66,7 +66,7 @@ const QUANTITY_OF = {
   steadiness: 'pitchSteadinessCents',
 } as const satisfies Readonly<Record<NeedReason, Quantity | undefined>>;
 
-/** How many wants are worked on at a time in lessons of so many minutes; every third target is a step further, not a want. */
+/** How many wants are worked on at a time in a lesson of that length, minutes; every third target is a step further, not a want. */
 export function mostWants(minutes: number): number {
   const most = MOST.findLast(([from]) => minutes >= from)![1];
   return most - Math.floor(most / 3);
@@ -151,7 +151,7 @@ function takenUp(targets: readonly Target[], morning: Morning, { minutes, level,
   return [...now, ...fresh].sort((a, b) => rank(a) - rank(b) || b.need.size - a.need.size);
 }
 
-/** The notes that are asked for so many days after the first. */
+/** The notes that are asked, by the days since the first. */
 const rangeOn = (days: number, level: Level) =>
   level === LEVELS[0] && days < NEWCOMER_DAYS ? NEWCOMER_RANGE : { from: 0, to: TOP_MIDI[level] };
 
@@ -198,7 +198,7 @@ function isSecureNow(days: readonly TargetDay[]): boolean {
   return tries >= SECURE.tries && inside >= (SECURE.tries / SECURE.ofTries) * tries;
 }
 
-/** Nothing has come of so many lessons: no more is inside than at first. */
+/** Nothing has come of the last ten lessons: no more is inside than at first. */
 function isStuck(days: readonly TargetDay[]): boolean {
   if (days.length < STUCK.lessons) return false;
   const share = (of: readonly TargetDay[]) =>

@@ -9,15 +9,15 @@ import type { Reason } from './session';
 import { slotOf } from './slots';
 import type { Standing } from './standing';
 
-/** What is measured is not measured again within so many days. */
+/** What is measured is not measured again within a week. */
 const MEASURED_DAYS = 7;
 /** A first survey is at a middle loudness; soft and loud come on the days after. */
 const FIRST_SURVEYS = ['mf', 'p', 'f'] as const;
-/** A horn of which so many notes are known after so many days needs no first survey. */
+/** A horn of which nine notes are known after five days needs no first survey. */
 const KNOWN = { days: 5, notes: 9 } as const;
-/** The mouthpiece alone belongs to every so many-th warm-up, where there is time. */
+/** The mouthpiece alone belongs to every fourth warm-up, from twenty minutes on. */
 const MOUTHPIECE = { every: 4, fromMin: 20 } as const;
-/** What wakes the horn stays for so many lessons. */
+/** What wakes the horn stays for two lessons. */
 const LESSONS_A_WAKING = 2;
 /** Written D4: the lowest note of who is new to it. */
 const LOW_FOR_NEWCOMERS = 62;

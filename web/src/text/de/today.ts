@@ -79,7 +79,7 @@ export const todayWords = {
     },
     forTarget: 'Für {{note}}.',
     plain: 'Ein schlichter Ton, jeden Tag ein anderer.',
-    look: 'Ein Blick ringsum: drei Töne, die am längsten nicht zu hören waren.',
+    look: 'Ein Blick ringsum: die Töne, die du am längsten nicht gespielt hast.',
     tuneAbout: 'Eine kurze Melodie um {{note}}: derselbe Ton, in einer Linie.',
     zone: 'Ein Ton aus der schwächsten Gegend deines Horns, um die es diese Woche geht.',
     start: 'Erste Tage: schlichte Töne, wo das Horn leicht ist.',

@@ -84,7 +84,7 @@ export const todayWords = {
     },
     forTarget: 'For {{note}}.',
     plain: 'A plain tone, on another note each day.',
-    look: 'A look around: three notes that were not heard for longest.',
+    look: 'A look around: the notes you have left alone longest.',
     tuneAbout: 'A short tune about {{note}}: the same tone, in a line.',
     zone: 'A note of the weakest part of your horn, which this week is about.',
     start: 'First days: plain tones where the horn is easy.',

@@ -86,7 +86,7 @@ export const todayWords = {
     },
     forTarget: 'Para {{note}}.',
     plain: 'Un sonido sencillo, cada día en otra nota.',
-    look: 'Una mirada alrededor: las tres notas que hace más que no se oyen.',
+    look: 'Un repaso: las notas que llevas más tiempo sin tocar.',
     tuneAbout: 'Una melodía corta en torno a {{note}}: el mismo sonido, en una línea.',
     zone: 'Una nota de la parte más débil de tu saxofón, de la que trata la semana.',
     start: 'Primeros días: sonidos sencillos donde el saxofón es fácil.',

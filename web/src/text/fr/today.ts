@@ -86,7 +86,7 @@ export const todayWords = {
     },
     forTarget: 'Pour {{note}}.',
     plain: 'Un son simple, sur une autre note chaque jour.',
-    look: 'Un tour d’horizon : les trois notes entendues il y a le plus longtemps.',
+    look: 'Un tour d’horizon : les notes que tu n’as pas jouées depuis le plus longtemps.',
     tuneAbout: 'Une courte mélodie autour de {{note}} : le même son, dans une ligne.',
     zone: 'Une note de la partie la plus faible de ton saxophone, le sujet de la semaine.',
     start: 'Premiers jours : des sons simples là où c’est facile.',

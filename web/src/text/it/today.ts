@@ -86,7 +86,7 @@ export const todayWords = {
     },
     forTarget: 'Per {{note}}.',
     plain: 'Un suono semplice, ogni giorno su un’altra nota.',
-    look: 'Uno sguardo intorno: le tre note che non si sentono da più tempo.',
+    look: 'Uno sguardo intorno: le note che non suoni da più tempo.',
     tuneAbout: 'Una breve melodia intorno a {{note}}: lo stesso suono, in una linea.',
     zone: 'Una nota della parte più debole del tuo strumento, di cui si occupa la settimana.',
     start: 'Primi giorni: suoni semplici dove lo strumento è facile.',
