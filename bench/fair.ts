@@ -1,191 +1,46 @@
 import { parseArgs } from 'node:util';
 import type { ExerciseParameters } from '@inner-hum/core/exercise';
-import {
-  exerciseKey,
-  exerciseScore,
-  FAMILIES,
-  familyById,
-  tryScore,
-  usualExercise,
-  type FieldValues,
-} from '@inner-hum/core/families';
+import { exerciseKey } from '@inner-hum/core/families';
 import { cellsAfter, type Cell, type Digest } from '@inner-hum/core/history';
-import { blockS, loadToday, planSession, type PlanFor } from '@inner-hum/core/lesson';
-import { hornMap } from '@inner-hum/core/map';
+import { loadToday, type PlanFor } from '@inner-hum/core/lesson';
+import { hornMap, ownSources } from '@inner-hum/core/map';
 import { SeededRandom } from '@inner-hum/core/simulate';
 import { CELLS, type Laws } from './fairCells';
-import {
-  DAY_MS,
-  dayText,
-  digestOf,
-  LOWEST,
-  newPlayer,
-  NOTES,
-  remaining,
-  WEAKNESSES,
-  worst,
-  type Player,
-} from './plannerModel';
+import { DAY_MS, dayText, KINDS, ModelledLearner } from './fairModel';
+import { OTHERS, passS, PLANNER, planned, type Routine } from './fairRoutines';
+import { writePage } from './pages';
 import { table } from './score';
 
 const { values: options } = parseArgs({
-  options: { players: { type: 'string', default: '6' }, days: { type: 'string', default: '56' } },
+  options: {
+    players: { type: 'string', default: '4' },
+    days: { type: 'string', default: '56' },
+  },
 });
 const [PLAYERS, DAYS] = [Number(options.players), Number(options.days)];
 const MINUTES = 20;
-/** The floor that practice can't go under, as a share of the start. */
-const FLOOR = 0.12;
 /** Days after the last lesson at which it is heard, at the first try. */
 const HEARD_AFTER_DAYS = 7;
-/** What every routine spends on tuning, waking and music, the planner's own share of them: it has no part in what is compared. */
-const ALIKE_SHARE = 0.32;
-/** Between two tries all rest alike, as a lesson that sounds for a third of its time does, seconds. */
-const REST_S = 20;
-/** A note is outside its limit with more than this of its weakness left. */
-const OUTSIDE = 0.35;
+/** Who is bored leaves out what follows the same exercise so many times. */
+const BORED_AFTER = 3;
 
-type Routine = (state: {
-  readonly lesson: number;
-  readonly budgetS: number;
-  readonly random: SeededRandom;
-  readonly plan: PlanFor;
-}) => ExerciseParameters[];
-
-const of = (family: string, values: FieldValues = {}): ExerciseParameters => {
-  const exercise = { ...usualExercise(familyById(family), 'alto'), ...values };
-  return 'score' in tryScore(exercise) ? exercise : usualExercise(familyById(family), 'alto');
-};
-const on = (family: string, midi: number) => {
-  const usual = usualExercise(familyById(family), 'alto');
-  return 'writtenMidi' in usual ? of(family, { writtenMidi: midi }) : usual;
-};
-/** Exercises in turn, each with its tries, until the seconds are over. */
-function filled(budgetS: number, tries: number, next: (i: number) => ExerciseParameters): ExerciseParameters[] {
-  const out: ExerciseParameters[] = [];
-  for (let [s, i] = [0, 0]; ; i++) {
-    const exercise = next(i);
-    for (let k = 0; k < tries; k++) {
-      s += blockS({ exercise, tries: 1, restS: REST_S });
-      if (s > budgetS) return out;
-      out.push(exercise);
-    }
-  }
-}
-const PLANNED = FAMILIES.filter(({ teaching }) => teaching.planned && teaching.planned.from !== 'advanced').map(
-  ({ id }) => id,
-);
-const anyNote = (random: SeededRandom) => LOWEST + Math.floor(NOTES * random.uniform());
-
-/** A usual routine as good players have it: overtones, chromatic descents with swells over the whole horn, low notes, a scale, a tune. */
-const GOOD: readonly ((lesson: number) => ExerciseParameters)[] = [
-  () => of('overtoneLadder'),
-  (lesson) => of('zigzagDescent', { writtenMidi: 90 - (lesson % 3) * 8, notes: 12 }),
-  (lesson) => of('zigzagDescent', { writtenMidi: 78 - (lesson % 3) * 4, notes: 12 }),
-  () => of('oneBreathDescent'),
-  (lesson) => on('tongueOrAir', 58 + (lesson % 4)),
-  (lesson) => on('swell', 62 + ((lesson * 5) % 24)),
-  () => of('fullSpanScale'),
-];
-
-const ROUTINES: Readonly<Record<string, Routine>> = {
-  planner: ({ plan }) =>
-    planSession(plan)
-      .filter(({ reason }) => !['tune', 'warmUp', 'firstMap', 'music', 'tuneAbout'].includes(reason.kind))
-      .flatMap(({ exercise, tries }) => Array.from({ length: tries }, () => exercise)),
-  'a draw by lot': ({ budgetS, random }) =>
-    filled(budgetS, 1, () => on(PLANNED[Math.floor(PLANNED.length * random.uniform())]!, anyNote(random))),
-  'a rota': ({ lesson, budgetS }) =>
-    filled(budgetS, 2, (i) => on(PLANNED[(lesson * 7 + i) % PLANNED.length]!, LOWEST + ((lesson * 5 + i * 3) % NOTES))),
-  'massed blocks': ({ lesson, budgetS }) =>
-    filled(budgetS, 9, (i) =>
-      on(['hold', 'swell', 'countedBreaths'][(lesson + i) % 3]!, LOWEST + ((lesson * 4 + i * 11) % NOTES)),
-    ),
-  'a good usual routine': ({ lesson, budgetS }) => filled(budgetS, 1, (i) => GOOD[i % GOOD.length]!(lesson)),
-};
-
-/** A player of the model, with the floors that practice can't go under: what is the horn's stays as it is. */
-interface Modelled {
-  readonly player: Player;
-  readonly floors: Player;
-}
-function modelled(random: SeededRandom, { horn }: Laws): Modelled {
-  const player = newPlayer(random);
-  const floorsOf = (name: (typeof WEAKNESSES)[number]) =>
-    player[name].map((start) => (random.uniform() < horn ? start : FLOOR));
-  return {
-    player,
-    floors: {
-      pitchCents: floorsOf('pitchCents'),
-      responseS: floorsOf('responseS'),
-      steadinessCents: floorsOf('steadinessCents'),
-    },
-  };
-}
-
-function practise(
-  { player, floors }: Modelled,
-  exercise: ExerciseParameters,
-  laws: Laws,
-  today: Map<string, number>,
-  worth: number,
-): void {
-  const { steps } = exerciseScore(exercise);
-  for (const midi of new Set(steps.filter(({ partialNumber }) => partialNumber === 1).map((step) => step.soundedMidi)))
-    for (const name of WEAKNESSES) {
-      const own = steps.filter((step) => step.soundedMidi === midi);
-      const starts = own.filter(({ attack }) => attack !== 'slurred').length;
-      const beats = own.reduce((sum, step) => sum + step.beats, 0);
-      const dose = Math.min(1.5, name === 'responseS' ? starts / 3 : beats / 8);
-      for (const [at, share] of [
-        [midi, 1],
-        [midi - 1, laws.neighbours],
-        [midi + 1, laws.neighbours],
-        [midi + 12, laws.neighbours / 2],
-        [midi - 12, laws.neighbours / 2],
-      ] as const) {
-        const i = at - LOWEST;
-        const now = player[name][i];
-        if (now === undefined) continue;
-        const key = `${name} ${i}`;
-        const times = today.get(key) ?? 0;
-        today.set(key, times + dose * share);
-        const succeeds = 1 - 0.7 * now;
-        const at60to90 = !laws.peak ? 1 : succeeds >= 0.6 && succeeds <= 0.9 ? 1.3 : 0.7;
-        const spaced = laws.spaced ? 3 / (1 + times) : 1;
-        player[name][i] = now - laws.gain * dose * share * spaced * at60to90 * worth * (now - floors[name][i]!);
-      }
-    }
-}
-
-function season(routine: Routine, laws: Laws, seed: number) {
-  const random = new SeededRandom(seed);
-  const one = modelled(random, laws);
-  const start = {
-    pitchCents: [...one.player.pitchCents],
-    responseS: [...one.player.responseS],
-    steadinessCents: [...one.player.steadinessCents],
-  };
-  const [from, fromWorst] = [remaining(one.player), worst(one.player)];
+/** What comes of a season, shares of what there was at first that are gone, with the seconds of each lesson. */
+function season(routine: Routine, laws: Laws, seed: number, secondsOf: (lesson: number) => number) {
+  const player = new ModelledLearner(new SeededRandom(seed), laws);
+  const random = new SeededRandom(1000 + seed);
+  const before = player.figures();
   const cells = new Map<string, Cell>();
   const recent: Digest[] = [];
-  const forget = () => {
-    for (const name of WEAKNESSES)
-      for (let i = 0; i < NOTES; i++) one.player[name][i]! += laws.forgets * (start[name][i]! - one.player[name][i]!);
-  };
-  for (let [day, lesson] = [1, 0]; day <= DAYS; day++) {
-    forget();
+  const seconds: number[] = [];
+  for (let day = 1; day <= DAYS; day++) {
+    player.sleep();
     if (random.uniform() < laws.skips) continue;
     const plan: PlanFor = {
-      instrumentId: 'alto',
-      minutes: MINUTES,
-      level: 'home',
-      style: 'sweep',
+      ...{ instrumentId: 'alto', minutes: MINUTES, level: 'home', style: 'sweep', goals: [], quiet: false },
       practices: ['longTones', 'lowStarts', 'swells', 'descents', 'overtones', 'scales'],
       notes: hornMap(cells.values()),
-      sources: new Map(),
+      sources: ownSources(cells.values()),
       recent,
-      goals: [],
-      quiet: false,
       nowMs: day * DAY_MS,
       day: dayText(day * DAY_MS),
       ...(recent[0] && { firstDay: recent[0].day }),
@@ -193,56 +48,139 @@ function season(routine: Routine, laws: Laws, seed: number) {
     // All rest, and have light weeks, when the planner has them.
     const load = loadToday(plan);
     if (load.kind === 'rest') continue;
-    const exercises = routine({
-      lesson: lesson++,
-      budgetS: (1 - ALIKE_SHARE) * 60 * load.minutes,
-      random,
-      plan: { ...plan, minutes: load.minutes },
-    });
-    const today = new Map<string, number>();
+    const lesson = seconds.length;
+    const all = routine({ lesson, seconds: secondsOf(lesson), random, plan: { ...plan, minutes: load.minutes } });
+    const exercises = withoutBoredom(all, laws, random);
+    seconds.push(all.reduce((sum, exercise) => sum + passS(exercise), 0));
+    let overS = 0;
     exercises.forEach((exercise, i) => {
-      const digest = digestOf(one.player, exercise, day * DAY_MS + i * 60_000, `${day} ${i}`, random);
-      for (const cell of cellsAfter(digest, (key) => cells.get(key))) cells.set(cell.key, cell);
-      recent.push(digest);
+      const take = player.take(exercise, day * DAY_MS + Math.round(1000 * overS), `${day} ${i}`);
+      for (const cell of cellsAfter(take, (key) => cells.get(key))) cells.set(cell.key, cell);
+      recent.push(take);
+      overS += passS(exercise);
       const changed = i === 0 || exerciseKey(exercises[i - 1]!) !== exerciseKey(exercise);
-      const fresh = 1 - (laws.tires * (i / Math.max(1, exercises.length)) * load.minutes) / 60;
-      practise(one, exercise, laws, today, (changed ? laws.afterChange : 1) * fresh);
+      player.practise(exercise, (changed ? laws.afterChange : 1) * (1 - laws.tires * (overS / 3600)));
     });
   }
-  for (let day = 0; day < HEARD_AFTER_DAYS; day++) forget();
-  const { pitchCents } = one.player;
-  const largest = Math.max(...[...pitchCents].slice(1).map((value, i) => Math.abs(value - pitchCents[i]!)));
-  const outside = WEAKNESSES.flatMap((name) => [...one.player[name]]).filter((value) => value > OUTSIDE).length;
-  return { gain: 1 - remaining(one.player) / from, gainWorst: 1 - worst(one.player) / fromWorst, outside, largest };
+  for (let day = 0; day < HEARD_AFTER_DAYS; day++) player.sleep();
+  const after = player.figures();
+  return {
+    mean: 100 * (1 - after.mean / before.mean),
+    worst: 100 * (1 - after.worst / before.worst),
+    outside: after.outside,
+    step: after.step,
+    kinds: KINDS.map((kind) => 100 * (1 - after.kinds[kind] / before.kinds[kind])),
+    seconds,
+  };
+}
+
+/** Without what a bored player leaves out: tries of the same exercise, over and over. */
+function withoutBoredom(all: readonly ExerciseParameters[], { bores }: Laws, random: SeededRandom) {
+  let run = 0;
+  return all.filter((exercise, i) => {
+    run = i > 0 && exerciseKey(all[i - 1]!) === exerciseKey(exercise) ? run + 1 : 1;
+    return run <= BORED_AFTER || random.uniform() >= bores;
+  });
 }
 
 const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
-const rows = Object.entries(CELLS).flatMap(([cell, laws]) =>
-  Object.entries(ROUTINES).map(([name, routine]) => {
-    const seasons = Array.from({ length: PLAYERS }, (_, i) => season(routine, laws, 50 + i));
-    const of100 = (part: 'gain' | 'gainWorst') => (100 * mean(seasons.map((entry) => entry[part]))).toFixed(1);
-    const row = [
-      cell,
-      name,
-      of100('gain'),
-      of100('gainWorst'),
-      mean(seasons.map(({ outside }) => outside)).toFixed(1),
-      mean(seasons.map(({ largest }) => largest)).toFixed(2),
-    ];
-    console.error(row.join(' · '));
-    return row;
-  }),
-);
-console.log(
-  table([
-    [
-      'cell',
-      'routine',
-      'weakness taken off, %',
-      'of the worst fifth, %',
-      'wants outside',
-      'largest step between neighbours',
+
+interface Row {
+  readonly cell: string;
+  readonly routine: string;
+  readonly figures: readonly number[];
+}
+
+function cellRows(cell: string): Row[] {
+  const laws = CELLS[cell]!;
+  const own = Array.from({ length: PLAYERS }, (_, i) => season(planned, laws, 50 + i, () => 0));
+  // The others have the time that the planner took for what is compared, lesson by lesson.
+  const rowsOf = (routine: string, seasons: readonly ReturnType<typeof season>[]): Row => ({
+    cell,
+    routine,
+    figures: [
+      ...(['mean', 'worst', 'outside', 'step'] as const).map((part) => mean(seasons.map((entry) => entry[part]))),
+      ...KINDS.map((_, i) => mean(seasons.map((entry) => entry.kinds[i]!))),
     ],
-    ...rows,
-  ]),
-);
+  });
+  return [
+    rowsOf(PLANNER, own),
+    ...Object.entries(OTHERS).map(([name, routine]) =>
+      rowsOf(
+        name,
+        own.map(({ seconds }, i) => season(routine, laws, 50 + i, (lesson) => seconds[lesson] ?? mean(seconds))),
+      ),
+    ),
+  ];
+}
+
+/** The planner of before targets, the same players in the same model: kept as figures, since it is gone. */
+const BEFORE: Readonly<Record<string, readonly [mean: number, worst: number]>> = {
+  'the middle of all': [44.5, 40.9],
+  'slow learning': [41.1, 38.0],
+  'quick learning': [46.3, 42.6],
+  'neighbours gain nothing': [35.7, 33.1],
+  'neighbours gain most': [47.4, 43.7],
+  'a change costs': [44.0, 40.4],
+  'a change teaches': [44.7, 41.1],
+  'most is learnt where 60 to 90 % succeed': [45.5, 41.7],
+  'little is forgotten': [47.5, 42.3],
+  'much is forgotten': [40.4, 38.6],
+  'the n-th try of a day teaches 3/n': [47.3, 43.6],
+  'nothing is the horn’s': [49.9, 50.4],
+  'a fifth is the horn’s': [36.5, 28.5],
+  'nobody tires': [44.7, 41.1],
+  'who is bored plays less': [42.6, 39.2],
+  'a third of the days is skipped': [42.6, 39.2],
+};
+
+const rows = Object.keys(CELLS).flatMap((cell) => {
+  const own = cellRows(cell);
+  console.error(
+    own.map((row) => [cell, row.routine, ...row.figures.map((value) => value.toFixed(1))].join(' · ')).join('\n'),
+  );
+  return own;
+});
+// A quick look is not written down.
+if (process.argv.length === 2) writePage('fair', fairPage(rows));
+
+function fairPage(all: readonly Row[]): string {
+  const of = (cell: string, routine: string) =>
+    all.find((row) => row.cell === cell && row.routine === routine)!.figures;
+  const better = (routine: (cell: string) => readonly number[], part: 0 | 1) =>
+    Object.keys(CELLS).filter((cell) => of(cell, PLANNER)[part]! > routine(cell)[part]!).length;
+  const cells = Object.keys(CELLS).length;
+  const against = [
+    ...Object.keys(OTHERS).map((name) => [name, (cell: string) => of(cell, name)] as const),
+    ['the planner before targets', (cell: string) => BEFORE[cell]!] as const,
+  ];
+  return `# A fair model of practice
+
+Written by \`npm run bench:fair\`. **A model, not a study of players.** Its laws and cells (\`bench/fairCells.ts\`) favour nobody: every routine has
+the same minutes, rests, breath, tuner, warm-up and tune, on real exercises with all notes and wants that these touch: pitch, response,
+steadiness and pitch against loudness of each note, the join of each two neighbours, the overtones of five tubes. ${PLAYERS} players a cell, ${DAYS} days,
+heard ${HEARD_AFTER_DAYS} days after the last lesson. The planner before targets has what it made of the same twenty minutes.
+
+In how many of ${cells} cells the planner does better:
+
+${table([
+  ['than', 'on the mean', 'on the worst fifth'],
+  ...against.map(([name, figures]) => [name, String(better(figures, 0)), String(better(figures, 1))]),
+])}
+
+Weakness taken off, % of what there was:
+
+${table([
+  ['cell', 'routine', 'mean', 'worst fifth', 'wants outside', 'largest step, cents', ...KINDS],
+  ...all.map(({ cell, routine, figures }) => [cell, routine, ...figures.map((value) => value.toFixed(1))]),
+])}
+
+The rules that were changed for it: what doesn't move rests after six lessons and not ten (what is the horn's took the time of all else); a
+target rests only while the reed is suspected and not two weeks after; its ways go on by lessons, heard or not; scales over the whole horn and
+descents of eight notes are ways, and a scale has its place before the second target; chromatic descents have a quarter of the wanted shares. Where
+a good usual routine still does better it is by pitch against loudness, which its twelve swelled notes in a row train everywhere, also where
+nothing is out.
+
+Left out: music as a whole, what must come before what, goals.
+`;
+}

@@ -18,6 +18,8 @@ export interface Laws {
   readonly tires: number;
   /** share of the days that are skipped */
   readonly skips: number;
+  /** how likely a player leaves out a try that is the fourth of the same exercise or more */
+  readonly bores: number;
 }
 
 const MIDDLE: Laws = {
@@ -30,6 +32,7 @@ const MIDDLE: Laws = {
   horn: 0.1,
   tires: 0.3,
   skips: 1 / 7,
+  bores: 0,
 };
 
 /** The cells of the model, fixed before any of them was run: the middle of all laws, and each law at its ends. */
@@ -48,5 +51,6 @@ export const CELLS: Readonly<Record<string, Laws>> = {
   'nothing is the horn’s': { ...MIDDLE, horn: 0 },
   'a fifth is the horn’s': { ...MIDDLE, horn: 0.2 },
   'nobody tires': { ...MIDDLE, tires: 0 },
+  'who is bored plays less': { ...MIDDLE, bores: 0.5 },
   'a third of the days is skipped': { ...MIDDLE, skips: 1 / 3 },
 };

@@ -149,7 +149,7 @@ export const READERS: readonly Reader[] = [
     }),
     read: (bytes) => {
       const routine = readRoutineFile(textOf(bytes));
-      routineBlocks(routine ?? { name: '', blocks: [] }, 'tenor').forEach(blockS);
+      routineBlocks(routine ?? routineOf('', []), 'tenor').forEach(blockS);
       return routine !== undefined;
     },
   },

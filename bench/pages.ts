@@ -36,6 +36,10 @@ export const PAGES = {
     command: 'bench:shelf',
     sources: [...EAR, 'core/measure/tubeOf.ts', 'core/take/model.ts', 'bench/shelf.ts', 'bench/recorded.ts'],
   },
+  fair: {
+    command: 'bench:fair',
+    sources: [...PLAN, 'bench/fair.ts', 'bench/fairModel.ts', 'bench/fairRoutines.ts', 'bench/fairCells.ts'],
+  },
   planner: { command: 'bench:planner', sources: [...PLAN, 'bench/planner.ts'] },
   passages: { command: 'bench:passages', sources: [...PLAN, 'bench/passages.ts', 'bench/plannerModel.ts'] },
   teacher: { command: 'bench:teacher', sources: SEASON },

@@ -3,22 +3,15 @@ export { exerciseFor, exerciseForSeam } from './exerciseFor';
 export { answerOf, measureTheme, themeOf, type ThemeMeasure, type WeekAnswer } from './theme';
 export { loadToday, nextGoal, seasonWeek, type Load } from './load';
 export { PRACTICE_IDS, PRACTICES, type Practice } from './practices';
-export {
-  adapted,
-  isEnough,
-  MINUTES,
-  TIRED_REST_S,
-  VERDICT_S,
-  type Outcome,
-  type Reason,
-  type SessionBlock,
-} from './session';
+export { adapted, isEnough, TIRED_REST_S, type Outcome } from './adapted';
+export { MINUTES, VERDICT_S, type Reason, type SessionBlock } from './session';
 export { planSession } from './planner';
-export { blockS } from './lasts';
+export { blockS, restBetweenS } from './lasts';
 export type { PlanFor } from './planFor';
 export { planWeek, type WeekDay } from './week';
 export {
   dueRoutines,
+  isAsWritten,
   isRemark,
   isRoutine,
   routineFrom,
@@ -50,6 +43,6 @@ export { weekFacts, weekReport, type NoteOfWeek, type WeekFacts } from './weekRe
 export { standingOf } from './standing';
 export { goalProgress, type GoalProgress } from './goalSteps';
 export { secondsOn, slursOverBreak } from './playingTime';
-export { targetsOf, isInside, type Target } from './targets';
+export { targetsOf, type Target } from './targets';
 export { PILLARS } from './pillarNames';
 export { pillarOf } from './pillars';

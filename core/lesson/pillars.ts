@@ -23,11 +23,11 @@ export function pillarOf({ stage, teaching }: Pick<Family, 'stage' | 'teaching'>
 const DAYS = 28;
 /** How much of the practice each pillar has, by plan; what altissimo has not, overtones have. Our choice above the least of 7 and 12 %. */
 const WANTED: Readonly<Record<Pillar, number>> = {
-  overtones: 0.24,
-  tones: 0.2,
-  descents: 0.13,
-  low: 0.13,
-  altissimo: 0.12,
+  overtones: 0.16,
+  tones: 0.16,
+  descents: 0.24,
+  low: 0.12,
+  altissimo: 0.1,
 };
 /** A pillar that was away for two lessons is wanted before all others. */
 const GAP_LESSONS = 2;

@@ -21,6 +21,8 @@ interface Way {
 const STARTS = ['response', 'failing'] as const;
 const TONES = ['pitch', 'steadiness', 'slope'] as const;
 const LOW = ['low'] as const;
+/** Names of the keys of a scale, by the semitones of its first note over C. */
+const TONICS = ['C', 'D♭', 'D', 'E♭', 'E', 'F', 'G♭', 'G', 'A♭', 'A', 'B♭', 'B'] as const;
 /** So far above a note a row down across it begins, so far beneath one up. */
 const AROUND = 2;
 
@@ -37,7 +39,7 @@ const WAYS: readonly Way[] = [
     family: 'countedBreaths',
     role: 'tone',
     wants: STARTS,
-    set: (midi, target) => ({ ...held(midi, target), repeats: 4, beats: 4 }),
+    set: (midi, target) => ({ ...held(midi, target), repeats: 4, beats: 2 }),
   },
   { family: 'firstTrace', role: 'tone', wants: STARTS, zones: LOW, set: (writtenMidi) => ({ writtenMidi }) },
   {
@@ -48,18 +50,17 @@ const WAYS: readonly Way[] = [
     set: (writtenMidi) => ({ writtenMidi }),
   },
   { family: 'hold', role: 'tone', wants: TONES, set: held },
-  {
-    family: 'countedBreaths',
-    role: 'tone',
-    wants: TONES,
-    set: (midi, target) => ({ ...held(midi, target), repeats: 3 }),
-  },
   { family: 'swell', role: 'dynamic', set: (writtenMidi) => ({ writtenMidi }) },
   { family: 'fromNothing', role: 'dynamic', set: (writtenMidi) => ({ writtenMidi, repeats: 2 }) },
-  { family: 'terraces', role: 'dynamic', set: (writtenMidi) => ({ writtenMidi }) },
+  {
+    family: 'terraces',
+    role: 'dynamic',
+    wants: ['pitch', 'steadiness', 'response', 'failing'],
+    set: (writtenMidi) => ({ writtenMidi }),
+  },
   { family: 'relaySwell', role: 'dynamic', set: (writtenMidi) => ({ writtenMidi, pairs: 1 }) },
   { family: 'crossingBreak', role: 'join', near: [72, 76], set: () => ({}) },
-  { family: 'zigzagDescent', role: 'join', set: (midi) => ({ writtenMidi: midi + AROUND, notes: 5, beats: 4 }) },
+  { family: 'zigzagDescent', role: 'join', set: (midi) => ({ writtenMidi: midi + 3, notes: 8, beats: 4 }) },
   { family: 'oneBreathDescent', role: 'join', zones: LOW, set: (midi) => ({ writtenMidi: Math.min(midi + 3, 65) }) },
   {
     family: 'tonguedDescent',
@@ -76,6 +77,7 @@ const WAYS: readonly Way[] = [
     set: (midi) => ({ writtenMidi: midi - AROUND, notes: 5 }),
   },
   { family: 'longToneScale', role: 'join', wants: TONES, set: (midi) => ({ writtenMidi: midi - AROUND, notes: 4 }) },
+  { family: 'fullSpanScale', role: 'join', wants: TONES, set: (midi) => ({ key: TONICS[midi % 12]! }) },
   {
     family: 'octaveSlurs',
     role: 'join',
@@ -97,8 +99,8 @@ export function waysOf(
   target: Target,
   role: Role,
 ): { readonly family: Family; readonly values: FieldValues; readonly midi: number }[] {
-  const { midis, reason, days } = target;
-  const midi = midis[days.length % midis.length]!;
+  const { midis, reason, lessons } = target;
+  const midi = midis[lessons % midis.length]!;
   const own = WAYS.filter(
     (way) =>
       way.role === role &&
@@ -106,7 +108,7 @@ export function waysOf(
       (way.zones?.includes(zoneOf(midi)) ?? true) &&
       (!way.near || (midi >= way.near[0] && midi <= way.near[1])),
   );
-  const turn = Math.floor(days.length / DAYS_A_WAY) % Math.max(1, own.length);
+  const turn = Math.floor(lessons / DAYS_A_WAY) % Math.max(1, own.length);
   return [...own.slice(turn), ...own.slice(0, turn)].map((way) => ({
     family: familyById(way.family),
     values: { ...way.set(midi, target), ...atLoudness(familyById(way.family), target) },
@@ -124,7 +126,7 @@ const ROLES: Readonly<Record<NeedReason, readonly Role[]>> = {
 };
 
 /** The roles by which a target is worked on today, the one that belongs to it first. */
-export function rolesOf({ reason, days }: Pick<Target, 'reason' | 'days'>): readonly Role[] {
+export function rolesOf({ reason, lessons }: Pick<Target, 'reason' | 'lessons'>): readonly Role[] {
   const [first, second, third] = ROLES[reason];
-  return days.length % 2 === 0 ? [first!, second!, third!] : [first!, third!, second!];
+  return lessons % 2 === 0 ? [first!, second!, third!] : [first!, third!, second!];
 }

@@ -1,7 +1,17 @@
 import { FAMILIES, usualExercise } from '@inner-hum/core/families';
 import { INSTRUMENTS, instrumentById } from '@inner-hum/core/theory';
 import { describe, expect, it } from 'vitest';
-import { dueRoutines, isRoutine, routineBlocks, routineFrom, routineOf, withRoutines, type Routine } from './routine';
+import { adapted } from './adapted';
+import {
+  dueRoutines,
+  isAsWritten,
+  isRoutine,
+  routineBlocks,
+  routineFrom,
+  routineOf,
+  withRoutines,
+  type Routine,
+} from './routine';
 import type { SessionBlock } from './session';
 import { USUAL_ROUTINES, usualRoutine } from './usualRoutines.data';
 import { blockS } from './lasts';
@@ -75,6 +85,31 @@ describe('a routine', () => {
     expect(isRoutine({ ...routine, blocks: [] })).toBe(true);
     expect(routineFrom(routine)?.blocks).toHaveLength(routine.blocks.length);
   });
+  it('of a teacher is played as written, one’s own is adapted, where nobody said otherwise', () => {
+    expect(isAsWritten(routine)).toBe(false);
+    expect(isAsWritten({ ...routine, from: 'my teacher' })).toBe(true);
+    expect(isAsWritten({ ...routine, from: 'my teacher', asWritten: false })).toBe(false);
+    expect(routineFrom({ ...routine, asWritten: true })).toMatchObject({ asWritten: true });
+  });
+  it.each(['easier', 'harder', 'leave'] as const)('as written is changed by nothing: %s', (decision) => {
+    const set = routineBlocks({ ...routine, asWritten: true }, 'alto');
+    const rest = adapted(set, { decision, next: { beats: 3 }, tired: true });
+    expect(rest).toEqual([{ ...set[0]!, tries: 1 }, set[1]!]);
+    expect(adapted(rest, { decision, next: {} })).toEqual([set[1]!]);
+  });
+  it('by the clock goes on until its minutes are over, however long the tries were', () => {
+    const timed = { ...routine, asWritten: true, blocks: [{ ...routine.blocks[0]!, minutes: 3 }, routine.blocks[1]!] };
+    expect(routineFrom(timed)?.blocks[0]).toMatchObject({ minutes: 3 });
+    const set = routineBlocks(timed, 'alto');
+    expect(set[0]).toMatchObject({ leftS: 180 });
+    const after = (lastsS: number) => adapted(set, { decision: 'again', next: {}, lastsS });
+    expect(after(100)[0]).toMatchObject({ leftS: 80, exercise: set[0]!.exercise });
+    expect(after(100)[0]!.tries).toBeLessThan(set[0]!.tries);
+    expect(after(178)).toEqual([set[1]]);
+  });
+  it.each([0, 61, 1.5, 'three'])('with %j minutes is none', (minutes) =>
+    expect(isRoutine({ ...routine, blocks: [{ ...routine.blocks[0], minutes }] })).toBe(false),
+  );
   it('as it was saved is one', () => expect(isRoutine(JSON.parse(JSON.stringify(routine)))).toBe(true));
 });
 

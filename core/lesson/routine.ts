@@ -1,6 +1,7 @@
 import type { ExerciseParameters } from '@inner-hum/core/exercise';
 import { isExercise, mainNoteOf, familyById, playable } from '@inner-hum/core/families';
 import type { HornId } from '@inner-hum/core/theory';
+import { triesIn } from './adapted';
 import type { SessionBlock } from './session';
 
 /** One exercise of a routine, as it was set: so many tries, a rest after them, and what to mind. */
@@ -10,6 +11,8 @@ export interface RoutineBlock {
   /** after each try, seconds */
   readonly restS: number;
   readonly remark: string;
+  /** goes by the clock: so many minutes, whatever tries these hold */
+  readonly minutes?: number;
 }
 
 /** A practice laid out once and played again: by the player, or set by a teacher. */
@@ -21,6 +24,8 @@ export interface Routine {
   readonly days: readonly number[];
   /** on its days it stands in the session, and only the rest of the time is planned */
   readonly must: boolean;
+  /** whether it is played just as it was set; else the judge makes it easier and harder */
+  readonly asWritten?: boolean;
   readonly remark: string;
   readonly blocks: readonly RoutineBlock[];
   /** what a teacher says of takes that came back from the player */
@@ -38,6 +43,7 @@ export const ROUTINE_LIMITS = {
   blocks: 40,
   tries: 20,
   restS: 600,
+  minutes: 60,
   text: 2000,
   remarks: 200,
   /** no score has so many */
@@ -47,13 +53,14 @@ export const ROUTINE_LIMITS = {
 /** Whether a value, as it came from outside, is a routine that can be played. */
 export function isRoutine(value: unknown): value is Routine {
   if (!isRecord(value)) return false;
-  const { name, from, days, must, remark, blocks, remarks = [] } = value;
+  const { name, from, days, must, asWritten = false, remark, blocks, remarks = [] } = value;
   return (
     isText(name) &&
     name.trim() !== '' &&
     isText(from) &&
     isText(remark) &&
     typeof must === 'boolean' &&
+    typeof asWritten === 'boolean' &&
     Array.isArray(days) &&
     days.every((day) => isWhole(day, 0, 6)) &&
     Array.isArray(blocks) &&
@@ -69,18 +76,20 @@ export function isRoutine(value: unknown): value is Routine {
 export function routineFrom(value: unknown): Routine | undefined {
   // One's own may be empty while it is laid out; what comes from others is to be played.
   if (!isRoutine(value) || value.blocks.length === 0) return undefined;
-  const { name, from, days, must, remark, blocks, remarks } = value;
+  const { name, from, days, must, asWritten, remark, blocks, remarks } = value;
   return {
     name,
     from,
     days: [...new Set(days)],
     must,
+    ...(asWritten !== undefined && { asWritten }),
     remark,
-    blocks: blocks.map(({ exercise, tries, restS, remark: toMind }) => ({
+    blocks: blocks.map(({ exercise, tries, restS, remark: toMind, minutes }) => ({
       exercise: knownFields(exercise),
       tries,
       restS,
       remark: toMind,
+      ...(minutes !== undefined && { minutes }),
     })),
     ...(remarks && { remarks: remarks.map(({ takeId, beat, text }) => ({ takeId, beat, text })) }),
   };
@@ -108,11 +117,12 @@ export function isRemark(value: unknown): value is RemarkOnTake {
 
 function isRoutineBlock(value: unknown): value is RoutineBlock {
   if (!isRecord(value)) return false;
-  const { exercise, tries, restS, remark } = value;
+  const { exercise, tries, restS, remark, minutes = 1 } = value;
   return (
     isExercise(exercise) &&
     isWhole(tries, 1, ROUTINE_LIMITS.tries) &&
     isWhole(restS, 0, ROUTINE_LIMITS.restS) &&
+    isWhole(minutes, 1, ROUTINE_LIMITS.minutes) &&
     isText(remark)
   );
 }
@@ -122,6 +132,10 @@ const isRecord = (value: unknown): value is Record<string, unknown> =>
 const isText = (value: unknown): value is string => typeof value === 'string' && value.length <= ROUTINE_LIMITS.text;
 const isWhole = (value: unknown, min: number, max: number) =>
   typeof value === 'number' && Number.isInteger(value) && value >= min && value <= max;
+
+/** Whether a routine is played just as it was set: a teacher's is, where nobody said otherwise. */
+export const isAsWritten = ({ asWritten, from }: Pick<Routine, 'asWritten' | 'from'>): boolean =>
+  asWritten ?? from !== '';
 
 /** The routine made of blocks of a session, its adjustments kept. */
 export function routineOf(name: string, blocks: readonly SessionBlock[]): Routine {
@@ -139,15 +153,19 @@ export function routineOf(name: string, blocks: readonly SessionBlock[]): Routin
 
 /** Blocks of a session that play a routine on a horn: what can't be played there is the nearest that can. */
 export function routineBlocks(
-  { name, blocks }: Pick<Routine, 'name' | 'blocks'>,
+  routine: Pick<Routine, 'name' | 'blocks' | 'asWritten' | 'from'>,
   instrumentId: HornId,
 ): SessionBlock[] {
-  return blocks.map(({ exercise: set, tries, restS, remark }): SessionBlock => {
+  const { name, blocks } = routine;
+  return blocks.map(({ exercise: set, tries, restS, remark, minutes }): SessionBlock => {
     const { exercise } = playable({ ...set, instrumentId });
     const midi = mainNoteOf(familyById(exercise.family).teaching, exercise) ?? 67;
+    const leftS = minutes && 60 * minutes;
     return {
       exercise,
-      tries,
+      tries: leftS ? triesIn(leftS, { exercise, betweenS: restS }) : tries,
+      ...(leftS && { leftS }),
+      ...(isAsWritten(routine) && { asWritten: true }),
       betweenS: restS,
       restS,
       reason: { kind: 'routine', midi, name },

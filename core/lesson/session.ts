@@ -1,6 +1,5 @@
 import type { ExerciseParameters } from '@inner-hum/core/exercise';
-import { familyById, type GoalKind, type Stage } from '@inner-hum/core/families';
-import type { Decision } from '@inner-hum/core/judge';
+import type { GoalKind } from '@inner-hum/core/families';
 import type { LoudnessBand } from '@inner-hum/core/measure';
 import type { NeedReason } from '../map/needs';
 import type { Theme } from './aims';
@@ -71,50 +70,11 @@ export interface SessionBlock {
   readonly reason: Reason;
   /** what whoever set it wants minded */
   readonly remark?: string;
-}
-
-/** Rest of who tires, before one easy block, seconds. */
-export const TIRED_REST_S = 120;
-const EASY_TRIES = 2;
-const EASY_STAGES: readonly Stage[] = ['longTones', 'swells'];
-
-function isEasy({ exercise }: SessionBlock): boolean {
-  return EASY_STAGES.includes(familyById(exercise.family).stage);
-}
-
-function asEasy(block: SessionBlock): SessionBlock {
-  return { ...block, tries: EASY_TRIES, reason: { kind: 'easy', midi: block.reason.midi } };
-}
-
-/** So many exercises of a sitting that had to be left are enough. */
-const ENOUGH_LEFT = 2;
-
-/** Whether a sitting has just become enough: a second exercise had to be left. `decisions` of its takes, oldest first. */
-export function isEnough(decisions: readonly Decision[]): boolean {
-  const left = decisions.filter((decision) => decision === 'leave').length;
-  return left === ENOUGH_LEFT && decisions.at(-1) === 'leave';
+  /** played just as it was set: a verdict is told and changes nothing */
+  readonly asWritten?: boolean;
+  /** seconds that are left of a block that goes by the clock; its tries are then those that may fit */
+  readonly leftS?: number;
 }
 
 /** How long a verdict is there to be read before what comes next, seconds. */
 export const VERDICT_S = 6;
-
-/** What a take of a session told, for {@link adapted}. */
-export interface Outcome {
-  readonly decision: Decision;
-  /** whether the judge heard the player tire, or it {@link isEnough} */
-  readonly tired?: boolean;
-  readonly next: Readonly<Record<string, number | string | boolean>>;
-}
-
-/**
- * The rest of a session after a take of its first block: one try less; the tries that follow are made easier or harder as
- * the judge says; left for today, the block goes, and its time is a rest: nobody who tires is given more to do. Of who
- * tires one easy block is left.
- */
-export function adapted(rest: readonly SessionBlock[], { decision, next, tired }: Outcome): SessionBlock[] {
-  const [block, ...others] = rest;
-  if (!block) return [];
-  if (tired) return others.filter(isEasy).slice(0, 1).map(asEasy);
-  if (decision === 'leave' || block.tries <= 1) return others;
-  return [{ ...block, exercise: { ...block.exercise, ...next }, tries: block.tries - 1 }, ...others];
-}

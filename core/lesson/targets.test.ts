@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Digest } from '../history/digest';
 import { digest, seen } from '../history/testDigests';
 import type { PlanFor } from './planFor';
-import { isInside, isReturning, mostWants, targetsOf } from './targets';
+import { isReturning, mostWants, targetsOf, tryOf } from './targets';
 
 const day = (n: number) => `2026-01-${String(n).padStart(2, '0')}`;
 const planOn = (n: number, recent: readonly Digest[], change: Partial<PlanFor> = {}): PlanFor => ({
@@ -66,10 +66,22 @@ describe('targets', () => {
     expect(isReturning(on(13, right(10)), day(13))).toBe(true);
     expect(on(11, sharp(10))).toMatchObject({ state: 'open', stateSince: day(10) });
   });
-  it('rest for two weeks when ten lessons changed nothing', () => {
-    const stuck = Array.from({ length: 11 }, (_, i) => sharp(2 + i));
-    expect(targetsOf(planOn(13, stuck))[0]).toMatchObject({ state: 'rests' });
-    expect(targetsOf(planOn(28, stuck))[0]).toMatchObject({ state: 'open' });
+  it('rest for two weeks when six lessons changed nothing, and twice as long when three more did not', () => {
+    const days = (from: number, count: number) => Array.from({ length: count }, (_, i) => sharp(from + i));
+    const state = (n: number, takes: readonly Digest[]) => targetsOf(planOn(n, takes))[0]!.state;
+    const stuck = days(1, 7);
+    expect(state(7, days(1, 6))).toBe('open');
+    expect([8, 20, 21].map((n) => state(n, stuck))).toEqual(['rests', 'rests', 'open']);
+    const again = [...stuck, ...days(22, 3)];
+    expect([24, 25, 31].map((n) => state(n, again))).toEqual(['open', 'rests', 'rests']);
+  });
+  it('go on while they come nearer, though none is inside yet', () => {
+    const nearer = Array.from({ length: 8 }, (_, i) => held(2 + i, 76, ...[0, 1, 2].map(() => 40 - 3 * i)));
+    expect(targetsOf(planOn(11, nearer))[0]).toMatchObject({ state: 'open' });
+  });
+  it('count the lessons since they were taken up, heard or not: the ways go on', () => {
+    const away = Array.from({ length: 3 }, (_, i) => held(3 + i, 60, 0, 0, 0));
+    expect(targetsOf(planOn(7, [sharp(2), ...away]))[0]).toMatchObject({ lessons: 3, days: [] });
   });
   it('are none where the reed keeps half of the notes of two zones from speaking', () => {
     const dead = digest(
@@ -78,6 +90,10 @@ describe('targets', () => {
       [58, 60, 61, 59, 58, 60, 67, 69, 71, 72, 74, 67].map((midi) => seen({ midi, values: { responseS: 0.4 } })),
     );
     expect(targetsOf(planOn(3, [dead, { ...dead, takeId: 'b' }]))).toEqual([]);
+    // What was open before rests until it is settled, and no longer.
+    const later = { ...dead, day: day(4), startedAtMs: sharp(4).startedAtMs };
+    expect(targetsOf(planOn(5, [sharp(2), sharp(3), later]))[0]!.state).toBe('rests');
+    expect(targetsOf(planOn(8, [sharp(2), sharp(3), later, right(6), right(7)]))[0]!.state).toBe('open');
     const fine = digest(
       'fine',
       2,
@@ -104,9 +120,9 @@ describe('targets', () => {
   });
   it('hear only what tells of them: their note, their loudness, their want', () => {
     const [target] = targetsOf(planOn(3, [sharp(2)]));
-    const of = (change: Parameters<typeof seen>[0]) => isInside(target!, seen({ midi: 76, ...change }));
-    expect(of({ values: { pitchCentreCents: 3 } })).toBe(true);
-    expect(of({ values: { pitchCentreCents: -40 } })).toBe(false);
+    const of = (change: Parameters<typeof seen>[0]) => tryOf(target!, seen({ midi: 76, ...change }));
+    expect(of({ values: { pitchCentreCents: 3 } })).toEqual({ inside: true, size: 0.25 });
+    expect(of({ values: { pitchCentreCents: -40 } })).toMatchObject({ inside: false });
     expect(of({ values: {} })).toBeUndefined();
     expect(of({ midi: 75, values: { pitchCentreCents: 3 } })).toBeUndefined();
     expect(of({ partial: 2, values: { pitchCentreCents: 3 } })).toBeUndefined();

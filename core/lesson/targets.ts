@@ -19,6 +19,8 @@ interface TargetDay {
   readonly inside: number;
   /** whether its first try of the day, at its own dynamic, was inside */
   readonly firstInside: boolean;
+  /** how far its tries lay out on average, in limits; of starts that failed their share */
+  readonly size: number;
 }
 
 /** Where a target stands: worked on; there, and coming back to be looked at; or left alone for a while. */
@@ -39,6 +41,10 @@ export interface Target {
   readonly stateSince: string;
   /** how often it came back and was still there */
   readonly returns: number;
+  /** how often it was left alone since nothing changed */
+  readonly rests: number;
+  /** lessons since it was taken up */
+  readonly lessons: number;
 }
 
 /** How many there are at a time, by the minutes of a lesson. */
@@ -55,8 +61,11 @@ const RUN = { notes: 3, apart: 2 } as const;
 const SECURE = { days: 3, ofDays: 4, tries: 6, ofTries: 8 } as const;
 /** Days after which what is secure is looked at again. */
 const RETURNS_DAYS = [3, 7, 14, 28] as const;
-/** After ten lessons without change a target rests for 14 days. */
-const STUCK = { lessons: 10, days: 14 } as const;
+/**
+ * After six lessons without change a target rests for 14 days; after each return that changes nothing within three, twice as long. Ten
+ * lessons were too many: what is the horn's and not the player's is among the largest wants, and took the time of all others.
+ */
+const STUCK = { lessons: 6, again: 3, days: 14, change: 0.1 } as const;
 
 const QUANTITY_OF = {
   failing: undefined,
@@ -72,16 +81,22 @@ export function mostWants(minutes: number): number {
   return most - Math.floor(most / 3);
 }
 
-/** Whether a try of one of a target's notes is inside its limit; undefined where the try tells nothing of it. */
-export function isInside(
+/**
+ * A try of one of a target's notes: whether it is inside its limit, and how far out in limits; undefined where the try tells
+ * nothing of it.
+ */
+export function tryOf(
   { reason, need, midis }: Pick<Target, 'reason' | 'need' | 'midis'>,
   one: Observation,
-): boolean | undefined {
+): { readonly inside: boolean; readonly size: number } | undefined {
   if (!midis.includes(one.midi) || one.partial > 1 || (need.band && one.band !== need.band)) return undefined;
   const quantity = QUANTITY_OF[reason];
-  if (!quantity) return one.tried && one.attack !== 'slurred' ? one.spoke : undefined;
+  if (!quantity)
+    return one.tried && one.attack !== 'slurred' ? { inside: one.spoke, size: Number(!one.spoke) } : undefined;
   const value = one.values[quantity];
-  return value === undefined ? undefined : Math.abs(value) <= limitOf(quantity, 'firm');
+  if (value === undefined) return undefined;
+  const size = Math.abs(value) / limitOf(quantity, 'firm');
+  return { inside: size <= 1, size };
 }
 
 /** What targets are taken up from on a morning. */
@@ -108,8 +123,13 @@ export function targetsOf(plan: PlanFor): Target[] {
     targets = takenUp(targets, morning(day, i), plan).map((target) => afterDay(target, day, takes));
     known.heard(takes);
   });
-  return takenUp(targets, morning(plan.day, days.length), plan);
+  const today = morning(plan.day, days.length);
+  const now = takenUp(targets, today, plan);
+  // Where the reed or the horn is what keeps notes from speaking, nobody practises against it until it is settled.
+  return isSuspect(today) ? now.map((one) => (one.state === 'open' ? { ...one, state: 'rests' } : one)) : now;
 }
+
+const isSuspect = ({ lately }: Morning) => reedOrLeak(lately) !== undefined;
 
 /** Whether what is secure is to be looked at on a day. */
 export function isReturning({ state, stateSince, returns }: Target, day: string): boolean {
@@ -119,11 +139,9 @@ export function isReturning({ state, stateSince, returns }: Target, day: string)
 
 /** The targets of a day: those that are open, and as many new ones as there is room for. */
 function takenUp(targets: readonly Target[], morning: Morning, { minutes, level, firstDay }: PlanFor): Target[] {
-  const { day, tuned, lately } = morning;
+  const { day, tuned } = morning;
   const range = rangeOn(dayNumber(day) - dayNumber(firstDay ?? day), level);
-  // Where the reed or the horn is what keeps notes from speaking, nobody practises against it.
-  const suspect = reedOrLeak(lately) !== undefined;
-  const wanted = suspect
+  const wanted = isSuspect(morning)
     ? []
     : morning.wanted.filter(
         ({ reason, midi }) =>
@@ -131,12 +149,11 @@ function takenUp(targets: readonly Target[], morning: Morning, { minutes, level,
       );
   const now = targets.map((target): Target => {
     const need = wanted.find((one) => one.reason === target.reason && one.midi === target.midis[0]);
-    const rested = target.state === 'rests' && dayNumber(day) - dayNumber(target.stateSince) >= STUCK.days;
+    const restDays = STUCK.days * 2 ** (target.rests - 1);
+    const rested = target.state === 'rests' && dayNumber(day) - dayNumber(target.stateSince) >= restDays;
     return { ...target, ...(need && { need }), ...(rested && { state: 'open', stateSince: day, days: [] }) };
   });
   const open = now.filter(({ state }) => state === 'open');
-  if (suspect)
-    return now.map((target) => (target.state === 'open' ? { ...target, state: 'rests', stateSince: day } : target));
   const room = mostWants(minutes) - open.length;
   const fresh: Target[] = [];
   for (const need of wanted) {
@@ -146,7 +163,8 @@ function takenUp(targets: readonly Target[], morning: Morning, { minutes, level,
     const run = runOf(need, wanted);
     const key = `${need.reason} ${need.midi} ${need.band ?? ''}`;
     const { reason } = need;
-    fresh.push({ key, reason, midis: run, need, since: day, days: [], state: 'open', stateSince: day, returns: 0 });
+    const counts = { days: [], lessons: 0, returns: 0, rests: 0 };
+    fresh.push({ key, reason, midis: run, need, since: day, state: 'open', stateSince: day, ...counts });
   }
   return [...now, ...fresh].sort((a, b) => rank(a) - rank(b) || b.need.size - a.need.size);
 }
@@ -169,21 +187,23 @@ function runOf(need: Need, wanted: readonly Need[]): number[] {
   return [need.midi, ...alike.slice(0, RUN.notes - 1)];
 }
 
-function afterDay(target: Target, day: string, takes: readonly Digest[]): Target {
-  const tries = takes.flatMap(({ seen }) => seen.flatMap((one) => isInside(target, one) ?? []));
-  if (tries.length === 0) return target;
-  const inside = tries.filter(Boolean).length;
-  const days = [...target.days, { day, tries: tries.length, inside, firstInside: tries[0]! }];
+function afterDay(before: Target, day: string, takes: readonly Digest[]): Target {
+  const target = before.state === 'open' ? { ...before, lessons: before.lessons + 1 } : before;
+  const told = takes.flatMap(({ seen }) => seen.flatMap((one) => tryOf(target, one) ?? []));
+  if (told.length === 0 || target.state === 'rests') return target;
+  const inside = told.filter((one) => one.inside).length;
+  const firstInside = told[0]!.inside;
+  const size = told.reduce((sum, one) => sum + one.size, 0) / told.length;
+  const days = [...target.days, { day, tries: told.length, inside, firstInside, size }];
   const next = { ...target, days };
   if (target.state === 'secure') {
     if (!isReturning(target, day)) return target;
-    return tries[0]
-      ? { ...target, days, returns: target.returns + 1 }
+    return firstInside
+      ? { ...next, returns: target.returns + 1 }
       : { ...next, state: 'open', stateSince: day, returns: 0, days: [] };
   }
-  if (target.state === 'rests') return target;
-  if (isSecureNow(days)) return { ...next, state: 'secure', stateSince: day };
-  return isStuck(days) ? { ...next, state: 'rests', stateSince: day } : next;
+  if (isSecureNow(days)) return { ...next, state: 'secure', stateSince: day, rests: 0 };
+  return isStuck(next) ? { ...next, state: 'rests', stateSince: day, rests: target.rests + 1 } : next;
 }
 
 function isSecureNow(days: readonly TargetDay[]): boolean {
@@ -198,12 +218,15 @@ function isSecureNow(days: readonly TargetDay[]): boolean {
   return tries >= SECURE.tries && inside >= (SECURE.tries / SECURE.ofTries) * tries;
 }
 
-/** Nothing has come of the last ten lessons: no more is inside than at first. */
-function isStuck(days: readonly TargetDay[]): boolean {
-  if (days.length < STUCK.lessons) return false;
-  const share = (of: readonly TargetDay[]) =>
-    of.reduce((sum, { inside }) => sum + inside, 0) / of.reduce((sum, { tries }) => sum + tries, 0);
-  const half = Math.floor(STUCK.lessons / 2);
-  const lately = days.slice(-STUCK.lessons);
-  return share(lately.slice(half)) <= share(lately.slice(0, half)) + 0.1;
+/** Nothing has come of the last lessons: no more is inside than at first, and it lies as far out. */
+function isStuck({ days, rests }: Pick<Target, 'days' | 'rests'>): boolean {
+  const lessons = rests > 0 ? STUCK.again : STUCK.lessons;
+  if (days.length < lessons) return false;
+  const mean = (of: readonly TargetDay[], part: (one: TargetDay) => number) =>
+    of.reduce((sum, one) => sum + part(one), 0) / of.length;
+  const lately = days.slice(-lessons);
+  const [first, second] = [lately.slice(0, Math.floor(lessons / 2)), lately.slice(Math.floor(lessons / 2))];
+  const more = (part: (one: TargetDay) => number) => mean(second, part) - mean(first, part);
+  const nearer = more(({ size }) => size) < -STUCK.change * mean(first, ({ size }) => size);
+  return !nearer && more(({ tries, inside }) => inside / tries) <= STUCK.change;
 }
