@@ -64,7 +64,7 @@ export async function startQueue(page: PageSound, queue: Queue): Promise<void> {
 async function through(page: PageSound, queue: Queue): Promise<void> {
   const today = dayOf(new Date());
   for (let now = queue.now(); now; now = queue.now()) {
-    if (store.getState().settings.left[ownExerciseKey(now.exercise)] === today) {
+    if (!now.asWritten && store.getState().settings.left[ownExerciseKey(now.exercise)] === today) {
       queue.after({ decision: 'leave', next: {} });
       continue;
     }

@@ -1,4 +1,4 @@
-import { familyById, usualExercise } from '@inner-hum/core/families';
+import { exerciseScore, familyById, usualExercise } from '@inner-hum/core/families';
 import { VERDICT_S, type SessionBlock } from '@inner-hum/core/lesson';
 import type { TakeRecord } from '@inner-hum/core/take';
 import { beforeEach, describe, expect, it } from 'vitest';
@@ -20,6 +20,7 @@ const begin = (...blocks: SessionBlock[]) =>
       session: { day: '2026-03-01', instrumentId: 'alto', minutes: 15, blocks, done: 0, change: null },
     }),
   );
+const takeOf = (of: SessionBlock) => ({ score: exerciseScore(of.exercise) }) as TakeRecord;
 const session = () => store.getState().settings.session!;
 const again = { decision: 'again', next: {} } as const;
 
@@ -83,15 +84,32 @@ describe('a session', () => {
     expect(sessionQueue().after({ decision: 'leave', next: {}, tired: true })).toBe(120);
     expect(session().blocks).toMatchObject([{ exercise: { family: 'swell' }, tries: 2, reason: { kind: 'easy' } }]);
   });
+  it('as written is told and changes nothing: only the player ends it', () => {
+    const set = { ...block('hold', 2, 40), betweenS: 3, asWritten: true };
+    begin(set, block('swell', 1));
+    const queue = sessionQueue();
+    const take = takeOf(set);
+    expect(queue.now()).toMatchObject({ asWritten: true });
+    const hard = { decision: 'leave', next: { beats: 2 }, tired: true } as const;
+    expect(queue.after(hard, take)).toBe(3);
+    expect(session()).toMatchObject({ change: null, blocks: [{ exercise: set.exercise, tries: 1 }, {}] });
+    expect(queue.after(hard, take)).toBe(40);
+    expect(queue.now()).toMatchObject({ exercise: { family: 'swell' } });
+  });
+  it('as written, what the player skips is over', () => {
+    begin({ ...block('hold', 3), asWritten: true }, block('swell', 1));
+    sessionQueue().after({ decision: 'leave', next: {} });
+    expect(session().blocks).toHaveLength(1);
+  });
   it('a second exercise that had to be left is enough, and says so; what the player skips is none', () => {
     begin(block('hold', 3), block('overtoneLadder', 4), block('zigzagDescent', 4), block('swell', 4));
     const queue = sessionQueue();
     const leave = { decision: 'leave', next: {} } as const;
     queue.after(leave);
-    queue.after(leave, {} as TakeRecord);
+    queue.after(leave, takeOf(block('hold', 1)));
     expect(session().blocks).toHaveLength(2);
     expect(store.getState().notices.current).toBeNull();
-    expect(queue.after(leave, {} as TakeRecord)).toBe(120);
+    expect(queue.after(leave, takeOf(block('hold', 1)))).toBe(120);
     expect(session().blocks).toMatchObject([{ exercise: { family: 'swell' }, tries: 2, reason: { kind: 'easy' } }]);
     expect(store.getState().notices.current?.key).toBe('stand.enough.easy');
   });

@@ -1,18 +1,26 @@
-import { type ExerciseParameters } from '@inner-hum/core/exercise';
+import { beatSeconds, scoreBeats, type ExerciseParameters } from '@inner-hum/core/exercise';
 import { exerciseKey, type Level } from '@inner-hum/core/families';
-import { adapted, isEnough, TIRED_REST_S, VERDICT_S, type Outcome } from '@inner-hum/core/lesson';
+import { adapted, isEnough, TIRED_REST_S, VERDICT_S, type Outcome, type SessionBlock } from '@inner-hum/core/lesson';
 import { nextRung, rungOf, type Rung } from '@inner-hum/core/map';
 import type { Decision } from '@inner-hum/core/judge';
 import type { TakeRecord } from '@inner-hum/core/take';
 import { store } from '../store';
 import { noticed } from '../store/notices';
+import type { RunningSession } from '../db/settings/session';
 import { settingsChanged } from '../store/settings';
 import { blockMoved, type BlockPlace } from '../store/practice';
 
 /** Exercises that play one after the other: what comes now, and what becomes of the rest after it. */
 export interface Queue {
   /** what to play now, and where that is; undefined when all is done */
-  now(): { readonly exercise: ExerciseParameters; readonly place: BlockPlace } | undefined;
+  now():
+    | {
+        readonly exercise: ExerciseParameters;
+        readonly place: BlockPlace;
+        /** it is played whatever was left for today */
+        readonly asWritten?: boolean;
+      }
+    | undefined;
   /** whether what was played before a long silence counts as tried, and the next follows; else the player is waited for */
   readonly goesOnInSilence?: boolean;
   /** moves on after a take; gives the seconds until the next */
@@ -69,17 +77,19 @@ export function sessionQueue(): Queue {
       if (!session || !block) return undefined;
       const left = session.blocks.reduce((sum, sessionBlock) => sum + sessionBlock.tries, 0);
       const next = block.tries > 1 ? block.exercise : (following?.exercise ?? null);
-      return { exercise: block.exercise, place: { index: session.done, count: session.done + left, next } };
+      const place = { index: session.done, count: session.done + left, next };
+      return { exercise: block.exercise, place, ...(block.asWritten && { asWritten: true }) };
     },
     after: (outcome, played) => {
       const { session } = store.getState().settings;
       const [block] = session?.blocks ?? [];
       if (!session || !block) return 0;
+      if (block.asWritten) return afterAsWritten(session, block, played);
       // What the player skips was not tried in vain.
       if (played) decisions.push(outcome.decision);
       const enough = !outcome.tired && isEnough(decisions);
       const tired = outcome.tired || enough;
-      const blocks = adapted(session.blocks, { ...outcome, tired });
+      const blocks = adapted(session.blocks, { ...outcome, tired, ...lasted(block, played) });
       if (enough) store.dispatch(noticed({ key: blocks.length > 0 ? 'stand.enough.easy' : 'stand.enough.end' }));
       const changes = outcome.decision === 'leave' || Object.keys(outcome.next).length > 0;
       const change =
@@ -92,4 +102,19 @@ export function sessionQueue(): Queue {
       return Math.max(VERDICT_S, sameBlock ? (block.betweenS ?? 0) : block.restS);
     },
   };
+}
+
+/** How long a try lasted with its count-in and the rest after it. */
+function lasted({ betweenS = VERDICT_S }: SessionBlock, played?: TakeRecord): Pick<Outcome, 'lastsS'> {
+  if (!played) return {};
+  const { score } = played;
+  return { lastsS: (score.countInBeats + scoreBeats(score)) * beatSeconds(score) + betweenS };
+}
+
+/** What is played as written goes on as it was set; what the player skips is over. */
+function afterAsWritten(session: RunningSession, block: SessionBlock, played?: TakeRecord): number {
+  const [, ...others] = session.blocks;
+  const blocks = played ? adapted(session.blocks, { decision: 'again', next: {}, ...lasted(block, played) }) : others;
+  store.dispatch(settingsChanged({ session: { ...session, blocks, done: session.done + 1 } }));
+  return blocks.length > others.length ? (block.betweenS ?? VERDICT_S) : block.restS;
 }

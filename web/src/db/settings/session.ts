@@ -97,6 +97,8 @@ const sessionBlock = object({
   betweenS: number().min(0).max(3600),
   restS: number().required().min(0).max(3600),
   remark: string().max(2000),
+  asWritten: boolean(),
+  leftS: number().min(0).max(3600),
   reason: object({
     kind: oneOf([
       ...NEED_REASONS,

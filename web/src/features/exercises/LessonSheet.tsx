@@ -84,7 +84,7 @@ function SheetBlock({ number, block }: { readonly number: number; readonly block
   const { t } = useTranslation();
   const nameOf = useNoteName();
   const settings = useAppSelector((state) => state.settings);
-  const { exercise, tries, restS, remark } = block;
+  const { exercise, tries, restS, remark, leftS } = block;
   const { score } = playable(exercise);
   const keys = fingeringOf(score.steps[0]!, exercise, (midi) => usedFingering(settings, midi));
   return (
@@ -97,7 +97,7 @@ function SheetBlock({ number, block }: { readonly number: number; readonly block
           <chakra.p fontSize="small" color="inkSoft">
             {[
               exerciseMeta(t, exercise),
-              t('today.tries', { count: tries }),
+              leftS ? t('today.minutesOf', { minutes: Math.round(leftS / 60) }) : t('today.tries', { count: tries }),
               t('routines.restOf', { seconds: restS }),
             ].join(' · ')}
           </chakra.p>

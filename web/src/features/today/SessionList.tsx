@@ -109,7 +109,7 @@ function Row({
   const { t } = useTranslation();
   const nameOf = useNoteName();
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id });
-  const { exercise, tries } = block;
+  const { exercise, tries, leftS } = block;
   const title = exerciseTitle(t, exercise, nameOf);
   const large = begin !== undefined;
   return (
@@ -136,14 +136,18 @@ function Row({
       >
         <Handle title={title} {...attributes} {...listeners} />
         <What block={block} large={large} />
-        <chakra.span whiteSpace="nowrap">{t('today.tries', { count: tries })}</chakra.span>
+        <chakra.span whiteSpace="nowrap">
+          {leftS ? t('today.minutesOf', { minutes: Math.ceil(leftS / 60) }) : t('today.tries', { count: tries })}
+        </chakra.span>
         <Flex>
-          <Small label={t('today.fewer', { title })} onClick={() => onTries(tries - 1)}>
-            {tries === 1 ? <X size={18} aria-hidden /> : <Minus size={18} aria-hidden />}
+          <Small label={t('today.fewer', { title })} onClick={() => onTries(leftS ? 0 : tries - 1)}>
+            {tries === 1 || leftS ? <X size={18} aria-hidden /> : <Minus size={18} aria-hidden />}
           </Small>
-          <Small label={t('today.more', { title })} onClick={() => onTries(tries + 1)}>
-            <Plus size={18} aria-hidden />
-          </Small>
+          {!leftS && (
+            <Small label={t('today.more', { title })} onClick={() => onTries(tries + 1)}>
+              <Plus size={18} aria-hidden />
+            </Small>
+          )}
         </Flex>
       </Flex>
       {large && (

@@ -336,6 +336,11 @@ export const exercisesWords = {
     edit: 'Ändern',
     days: 'Tage',
     must: 'Muss an seinen Tagen sein',
+    asWritten: 'Genau so spielen, wie er dasteht',
+    asWrittenMeans:
+      'Übungen, Versuche, Minuten und Pausen genau wie eingestellt; Ergebnisse werden gesagt und ändern nichts. Sonst werden Übungen beim Spielen leichter und schwerer.',
+    byClock: 'Nach der Uhr',
+    byMinutes: 'Minuten',
     remark: 'Bemerkung',
     tries: 'Versuche',
     rest: 'Pause danach, s',

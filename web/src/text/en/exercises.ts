@@ -306,6 +306,11 @@ export const exercisesWords = {
     edit: 'Change',
     days: 'Days',
     must: 'Must be played on its days',
+    asWritten: 'Play it as written',
+    asWrittenMeans:
+      'Its exercises, tries, minutes and rests just as they are set; results are told and change nothing. Otherwise exercises get easier and harder as you play.',
+    byClock: 'By the clock',
+    byMinutes: 'Minutes',
     remark: 'Remark',
     tries: 'Tries',
     rest: 'Rest after, s',

@@ -330,6 +330,11 @@ export const exercisesWords = {
     edit: 'Cambiar',
     days: 'Días',
     must: 'Obligatoria en sus días',
+    asWritten: 'Tocarla tal como está',
+    asWrittenMeans:
+      'Ejercicios, intentos, minutos y descansos tal como están puestos; los resultados se dicen y no cambian nada. Si no, los ejercicios se hacen más fáciles o más difíciles según tocas.',
+    byClock: 'Por reloj',
+    byMinutes: 'Minutos',
     remark: 'Observación',
     tries: 'Intentos',
     rest: 'Descanso después, s',

@@ -336,6 +336,11 @@ export const exercisesWords = {
     edit: 'Changer',
     days: 'Jours',
     must: 'Obligatoire ses jours',
+    asWritten: 'À jouer telle quelle',
+    asWrittenMeans:
+      'Exercices, essais, minutes et repos exactement comme ils sont réglés ; les résultats sont dits et ne changent rien. Sinon, les exercices deviennent plus faciles ou plus difficiles au fil du jeu.',
+    byClock: 'Au chronomètre',
+    byMinutes: 'Minutes',
     remark: 'Remarque',
     tries: 'Essais',
     rest: 'Repos après, s',

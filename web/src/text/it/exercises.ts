@@ -333,6 +333,11 @@ export const exercisesWords = {
     edit: 'Cambia',
     days: 'Giorni',
     must: 'Obbligatoria nei suoi giorni',
+    asWritten: 'Da suonare così com’è scritta',
+    asWrittenMeans:
+      'Esercizi, tentativi, minuti e pause proprio come sono impostati; i risultati si dicono e non cambiano nulla. Altrimenti gli esercizi diventano più facili o più difficili mentre suoni.',
+    byClock: 'A tempo d’orologio',
+    byMinutes: 'Minuti',
     remark: 'Osservazione',
     tries: 'Tentativi',
     rest: 'Pausa dopo, s',
