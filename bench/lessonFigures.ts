@@ -7,6 +7,8 @@ import type { PlayedSession } from './season';
 import { isCheck, isLip } from './ruleParts';
 
 const FROM_DAY = 4;
+/** From this day on a target's ways are mixed with others. */
+const OLD_FROM_DAY = 3;
 const sum = (values: readonly number[]) => values.reduce((all, value) => all + value, 0);
 const triesOf = (blocks: readonly SessionBlock[]) => sum(blocks.map(({ tries }) => tries));
 const secondsOf = (blocks: readonly SessionBlock[]) => sum(blocks.map(blockS));
@@ -22,6 +24,14 @@ function startsOf({ exercise, tries }: SessionBlock): number {
   return tries * Math.max(0, ...counts.values());
 }
 
+/** Of the tries of targets from their third day on, those that follow another block, percent. */
+function afterAnother(lessons: readonly (readonly SessionBlock[])[]): number {
+  const old = lessons.flatMap((own) =>
+    own.filter(({ reason }) => 'target' in reason && reason.target && reason.target.day >= OLD_FROM_DAY),
+  );
+  return percent(old.length, triesOf(old));
+}
+
 /** Lessons by the figures that a lesson is to keep: what a teacher would count first. */
 export function lessonFigures(sessions: readonly PlayedSession[]) {
   const played = sessions.filter(({ planned }) => planned.length > 0);
@@ -30,7 +40,8 @@ export function lessonFigures(sessions: readonly PlayedSession[]) {
     blocks: session.planned.filter(({ exercise }) => !isCheck(exercise)),
   }));
   const blocks = works.flatMap((work) => work.blocks);
-  const tries = triesOf(blocks);
+  // What wakes, looks about or is music is no block.
+  const practised = blocks.filter(({ reason }) => !['warmUp', 'look', 'music', 'tuneAbout'].includes(reason.kind));
   const late = works.filter(({ day, load }) => day >= FROM_DAY && load.minutes >= 10);
   const massed = late.filter(({ blocks: own }) => {
     const by = new Map<string, number>();
@@ -64,7 +75,8 @@ export function lessonFigures(sessions: readonly PlayedSession[]) {
   );
   const targets = sessions.length > 0 ? targetsOf(sessions.at(-1)!.plan) : [];
   return {
-    'tries a block': (tries / Math.max(1, blocks.length)).toFixed(1),
+    'tries a block': (triesOf(practised) / Math.max(1, practised.length)).toFixed(1),
+    'after another target': `${afterAnother(works.map((work) => work.blocks))} %`,
     'blocks of seven tries': `${percent(blocks.filter((block) => block.tries >= 7).length, blocks.length)} %`,
     'over 12 starts': blocks.filter((block) => startsOf(block) > (isLip(block.exercise) ? 6 : 12)).length,
     'massed lessons': `${massed.length} of ${late.length}`,
