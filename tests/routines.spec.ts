@@ -11,7 +11,7 @@ test('a routine goes out as a file, stands first on its day in another copy, and
   await page.getByRole('button', { name: 'Add it' }).click();
   const row = page.getByTestId('routine');
   await expect(row).toContainText('By swells');
-  await row.getByText('Change').click();
+  await row.getByText('Change', { exact: true }).click();
   for (const box of await row.getByRole('group', { name: 'Days' }).getByRole('checkbox').all()) await box.check();
   await row.getByLabel('Must be played on its days').check();
   await row.getByLabel('Remark').nth(2).fill('Not too soft at the end.');
@@ -60,7 +60,7 @@ test('what a routine replaces or loses can be had back', async ({ page }) => {
     await page.getByRole('button', { name: 'Add it' }).click();
   }
   const rows = page.getByTestId('routine');
-  await rows.first().getByText('Change').click();
+  await rows.first().getByText('Change', { exact: true }).click();
   await rows.first().getByRole('listitem').first().getByRole('button', { name: 'Remove' }).click();
   await expect(rows.first().getByRole('listitem')).toHaveCount(4);
   await page.getByRole('button', { name: /^Undo/ }).click();
