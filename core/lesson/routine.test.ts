@@ -107,6 +107,14 @@ describe('a routine', () => {
     expect(after(100)[0]!.tries).toBeLessThan(set[0]!.tries);
     expect(after(178)).toEqual([set[1]]);
   });
+  it('by the clock and as written is a routine again when one is made of its session', () => {
+    const timed = { ...routine, asWritten: true, blocks: [{ ...routine.blocks[0]!, minutes: 60, restS: 0 }] };
+    const again = routineOf('Again', routineBlocks(timed, 'alto'));
+    expect(again).toMatchObject({ asWritten: true, blocks: [{ minutes: 60 }] });
+    expect(isRoutine(again)).toBe(true);
+    // However often a block was asked for.
+    expect(isRoutine(routineOf('Much', [block('hold', { tries: 50, restS: 900 })]))).toBe(true);
+  });
   it.each([0, 61, 1.5, 'three'])('with %j minutes is none', (minutes) =>
     expect(isRoutine({ ...routine, blocks: [{ ...routine.blocks[0], minutes }] })).toBe(false),
   );

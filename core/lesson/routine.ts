@@ -144,10 +144,15 @@ export function routineOf(name: string, blocks: readonly SessionBlock[]): Routin
     from: '',
     days: [],
     must: false,
+    ...(blocks.length > 0 && blocks.every(({ asWritten }) => asWritten) && { asWritten: true }),
     remark: '',
-    blocks: blocks
-      .slice(0, ROUTINE_LIMITS.blocks)
-      .map(({ exercise, tries, restS, remark = '' }) => ({ exercise, tries, restS: Math.round(restS), remark })),
+    blocks: blocks.slice(0, ROUTINE_LIMITS.blocks).map(({ exercise, tries, restS, remark = '', leftS }) => ({
+      exercise,
+      tries: Math.min(tries, ROUTINE_LIMITS.tries),
+      restS: Math.min(Math.round(restS), ROUTINE_LIMITS.restS),
+      remark,
+      ...(leftS !== undefined && { minutes: Math.max(1, Math.round(leftS / 60)) }),
+    })),
   };
 }
 

@@ -91,9 +91,12 @@ export const FIRST_SESSION: SessionSettings = {
   trial: null,
 };
 
+/** An hour by the clock, of the shortest tries, has fewer than this. */
+const MOST_TRIES = 1000;
+
 const sessionBlock = object({
   exercise: exercise(),
-  tries: number().required().integer().min(1).max(50),
+  tries: number().required().integer().min(1).max(MOST_TRIES),
   betweenS: number().min(0).max(3600),
   restS: number().required().min(0).max(3600),
   remark: string().max(2000),
