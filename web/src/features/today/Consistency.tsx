@@ -10,7 +10,7 @@ import { formatDate, formatNumber } from '../../text/format';
 import { SectionTitle } from '../../ui/PageTitle';
 import { useNoteName } from '../../text/useNoteName';
 import { useAppSelector } from '../../store';
-import { LOOKED_BACK_DAYS } from './usePlan';
+import { LOOKED_BACK_DAYS } from '../../shared/plan/usePlan';
 import { dayOf } from '../../base/days';
 import { tableText } from '../../text/tableText';
 

@@ -19,7 +19,7 @@ import { Goals } from './Goals';
 import { minutesSaid, SessionList } from './SessionList';
 import { NotPlanned } from './NotPlanned';
 import { TargetList } from './TargetList';
-import { usePlan, useRecent } from './usePlan';
+import { usePlan, useRecent } from '../../shared/plan/usePlan';
 import { LevelMoved } from './LevelMoved';
 import { LoadLine } from './LoadLine';
 import { WeekTheme } from './WeekTheme';

@@ -10,7 +10,7 @@ import { useNoteName } from '../../text/useNoteName';
 import { Button } from '../../ui/controls';
 import { PageTitle } from '../../ui/PageTitle';
 import { BlindPair } from './BlindPair';
-import { usePlan, useRecent } from './usePlan';
+import { usePlan, useRecent } from '../../shared/plan/usePlan';
 import { answerText } from './WeekTheme';
 
 /** What the week brought so far: its theme, five notes, what became secure, where it breaks, the reeds, a pair by ear. */

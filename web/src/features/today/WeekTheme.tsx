@@ -19,7 +19,7 @@ import { useAppSelector } from '../../store';
 import { formatNumber } from '../../text/format';
 import { useNoteName } from '../../text/useNoteName';
 import { themeText } from '../../text/reasonText';
-import type { PlannedToday } from './usePlan';
+import type { PlannedToday } from '../../shared/plan/usePlan';
 
 /** What the week is about, what today adds to it, how it stands, and what comes before all of it. */
 export function WeekTheme({ plan, blocks }: { readonly plan: PlannedToday; readonly blocks: readonly SessionBlock[] }) {
