@@ -69,7 +69,7 @@ export function takeOf(
   const beatS = 60 / score.tempoBpm;
   const findings: Finding[] = [];
   const holds: HeldTone[] = [];
-  const dead = player.deadReed && dayNumber <= player.deadReed.untilDay ? player.deadReed : undefined;
+  const dead = player.deadReed?.isOn(dayNumber) ? player.deadReed : undefined;
   const seen = score.steps.flatMap((step, i): Observation[] => {
     const { soundedMidi: midi, partialNumber: partial, fingeredMidi, attack } = step;
     const left = learning.share(midi, partial);

@@ -1,7 +1,7 @@
 import { breathBudget } from '@inner-hum/core/exercise';
 import { exerciseKey, exerciseScore, familyById } from '@inner-hum/core/families';
 import { isSecure } from '@inner-hum/core/judge';
-import { blockS, pillarOf, PILLARS, targetsOf, type SessionBlock } from '@inner-hum/core/lesson';
+import { blockS, pillarOf, PILLARS, standingOf, targetsOf, tryOf, type SessionBlock } from '@inner-hum/core/lesson';
 import { zoneOf } from '@inner-hum/core/theory';
 import type { PlayedSession } from './season';
 import { isCheck, isLip } from './ruleParts';
@@ -30,6 +30,48 @@ function afterAnother(lessons: readonly (readonly SessionBlock[])[]): number {
     own.filter(({ reason }) => 'target' in reason && reason.target && reason.target.day >= OLD_FROM_DAY),
   );
   return percent(old.length, triesOf(old));
+}
+
+/** Of the tries of targets those that tell of it at its own loudness, and of these those that were inside, percent. */
+function ownDemand(sessions: readonly PlayedSession[]): string {
+  let [all, told, inside] = [0, 0, 0];
+  for (const { planned, takes } of sessions)
+    for (const take of takes) {
+      const block = planned.find(
+        ({ exercise, reason }) =>
+          'target' in reason && reason.target && exerciseKey(exercise) === exerciseKey(take.parameters),
+      );
+      if (!block || !('target' in block.reason)) continue;
+      const { kind, midi, band, value } = block.reason;
+      const need = { reason: kind, midi, size: 1, value, ...(band && { band }) };
+      const own = take.seen.flatMap((one) => tryOf({ reason: kind, midis: [midi], need }, one) ?? []);
+      all++;
+      told += Number(own.length > 0);
+      inside += Number(own.length > 0 && own.every((one) => one.inside));
+    }
+  return `${percent(told, all)} %, ${percent(inside, told)} % of them inside`;
+}
+
+/** A want is looked for among targets within so many lessons, and worked on on so many days. */
+const WANTS = { largest: 6, lessons: 6, days: 3, atLesson: 10 } as const;
+
+/** Of the largest wants that are known after ten lessons, those that are a target within six more, and that have their days. */
+function largestWants(sessions: readonly PlayedSession[]): string {
+  const played = sessions.filter(({ planned }) => planned.length > 0);
+  const from = played[WANTS.atLesson];
+  const soon = played[WANTS.atLesson + WANTS.lessons];
+  const last = played.at(-1);
+  if (!from || !soon || !last) return 'too few lessons';
+  const wants = standingOf(from.plan).groups.flatMap(({ needs }) => needs);
+  const largest = wants.toSorted((a, b) => b.size - a.size).slice(0, WANTS.largest);
+  const has = (of: PlayedSession, reason: string, midi: number) =>
+    targetsOf(of.plan).find((target) => target.reason === reason && target.midis.includes(midi));
+  const taken = largest.filter(({ reason, midi }) => has(soon, reason, midi));
+  const worked = largest.filter(({ reason, midi }) => {
+    const target = has(last, reason, midi);
+    return target && (target.lessons >= WANTS.days || target.state === 'secure');
+  });
+  return `${taken.length} and ${worked.length} of ${largest.length}`;
 }
 
 /** Lessons by the figures that a lesson is to keep: what a teacher would count first. */
@@ -77,6 +119,8 @@ export function lessonFigures(sessions: readonly PlayedSession[]) {
   return {
     'tries a block': (triesOf(practised) / Math.max(1, practised.length)).toFixed(1),
     'after another target': `${afterAnother(works.map((work) => work.blocks))} %`,
+    'at own demand': ownDemand(sessions),
+    'largest wants: a target soon, worked on': largestWants(sessions),
     'blocks of seven tries': `${percent(blocks.filter((block) => block.tries >= 7).length, blocks.length)} %`,
     'over 12 starts': blocks.filter((block) => startsOf(block) > (isLip(block.exercise) ? 6 : 12)).length,
     'massed lessons': `${massed.length} of ${late.length}`,

@@ -32,8 +32,8 @@ export interface ModelledPlayer {
   readonly sessions?: number;
   /** the whole horn is so far out, cents, until the tuner has come first twice */
   readonly hornCents?: number;
-  /** a dead reed: air before any note speaks, seconds, until another reed is on */
-  readonly deadReed?: { readonly responseS: number; readonly untilDay: number };
+  /** a dead reed: air before any note speaks, seconds, and the days on which it is on the mouthpiece */
+  readonly deadReed?: { readonly responseS: number; readonly isOn: (day: number) => boolean };
 }
 
 const alike = () => 0;
@@ -158,7 +158,7 @@ export const PLAYERS: readonly ModelledPlayer[] = [
     level: 'home',
     minutes: 30,
     practices: ['longTones', 'lowStarts', 'swells', 'scales'],
-    deadReed: { responseS: 0.3, untilDay: 7 },
+    deadReed: { responseS: 0.3, isOn: (day) => day <= 7 },
   },
   {
     ...plain,
@@ -195,5 +195,35 @@ export const PLAYERS: readonly ModelledPlayer[] = [
     level: 'home',
     minutes: 20,
     practices: ['longTones', 'scales'],
+  },
+  {
+    ...plain,
+    name: 'five minutes on tenor, C♯5 24 cents sharp and nobody told',
+    instrumentId: 'tenor',
+    level: 'home',
+    minutes: 5,
+    practices: ['longTones'],
+    cents: (midi) => (midi === 73 ? 24 : 3),
+    responseS: () => 0.06,
+    slopeCents: () => -2,
+  },
+  {
+    ...plain,
+    name: 'forty minutes on alto, A6 in ten weeks',
+    instrumentId: 'alto',
+    level: 'home',
+    minutes: 40,
+    practices: ['longTones', 'lowStarts', 'swells', 'overtones', 'scales', 'bends'],
+    goals: [{ kind: 'highNote', instrumentId: 'alto', midi: 93, by: '2026-03-16' }],
+    speaks: (midi, partial) => (midi > 90 ? 0.55 : midi > 88 ? 0.7 : partial > 1 ? 0.92 - 0.07 * (partial - 2) : 0.97),
+  },
+  {
+    ...plain,
+    name: 'twenty-five minutes on alto, a dead reed on six of fourteen days',
+    instrumentId: 'alto',
+    level: 'home',
+    minutes: 25,
+    practices: ['longTones', 'swells', 'scales'],
+    deadReed: { responseS: 0.3, isOn: (day) => day <= 14 && [1, 2, 5, 6, 9, 10].includes(day) },
   },
 ];
