@@ -19,7 +19,7 @@ export {
   type Turn,
   type WantedWork,
 } from './teaching';
-export { turned, type Room } from './turns';
+export { easierTurns, turned, type Room } from './turns';
 export { exerciseKey, ownExerciseKey } from './identity';
 export { fingeringOf } from './fingering';
 export { isExercise, isPlayed, playable, tryScore, type FieldChange } from './nearest';

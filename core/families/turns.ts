@@ -1,5 +1,5 @@
 import { scoreOf, TEMPO_RANGE_BPM, breathBudget, type ExerciseParameters } from '@inner-hum/core/exercise';
-import { DYNAMICS, dynamicPosition, type Dynamic } from '@inner-hum/core/theory';
+import { DYNAMICS, dynamicPosition, zoneOf, type Dynamic, type Zone } from '@inner-hum/core/theory';
 import { breathLimitS, fittedToBreath, type Held } from './breath';
 import { familyById } from './catalogue';
 import type { Family } from './family';
@@ -23,6 +23,29 @@ export interface Room {
   /** the longest good tone of this player in such an exercise; undefined when none was measured */
   readonly held?: Held;
 }
+
+/**
+ * The turns that make an exercise easier, the first first: what is easier for the body in the zone of its note. Low notes speak
+ * sooner louder or higher, middle ones want less time, high ones are lower and shorter, and never louder. What goes over several
+ * notes keeps the order of its family, and so do overtones: their tube is no zone.
+ */
+export function easierTurns(now: ExerciseParameters): readonly Turn[] {
+  const family = familyById(now.family);
+  const { easier } = family.teaching;
+  if (family.stage === 'overtones' || easier.length === 0) return easier;
+  const notes = scoreOf(family, now).steps.map(({ soundedMidi }) => soundedMidi);
+  const highest = Math.max(...notes);
+  const zone = zoneOf(highest);
+  const first = notes.every((midi) => midi === highest) ? EASIER_IN[zone] : [];
+  const louder = zone === 'low' || zone === 'middle';
+  return [...new Set([...first, ...easier])].filter((turn) => louder || turn !== 'startLouder');
+}
+const EASIER_IN: Readonly<Record<Zone, readonly Turn[]>> = {
+  low: ['startLouder', 'easierNote'],
+  middle: ['shorter'],
+  palm: ['shorter', 'easierNote'],
+  altissimo: ['shorter', 'easierNote'],
+};
 
 /** A change of an exercise: what it is called, and the values that differ. */
 export interface MadeTurn {

@@ -1,5 +1,5 @@
 import type { ExerciseParameters } from '@inner-hum/core/exercise';
-import { familyById, turned, type Room, type Turn } from '@inner-hum/core/families';
+import { easierTurns, familyById, turned, type Room, type Turn } from '@inner-hum/core/families';
 import type { Finding } from './finding';
 import type { Decision, NextStep } from './verdict';
 
@@ -25,7 +25,8 @@ export function nextStep(
 ): NextStep {
   if (decision === 'harder' && bounds.harderToday) return { change: 'tomorrow', parameters: {} };
   if (decision === 'harder' && bounds.secure === false) return { change: 'keep', parameters: {} };
-  const { easier, harder } = familyById(now.family).teaching;
+  const { harder } = familyById(now.family).teaching;
+  const easier = easierTurns(now);
   const ranOut = findings.some((finding) => finding.id === 'stoppedEarly');
   const order: readonly Turn[] =
     decision === 'easier' ? (ranOut ? ['fasterTempo', ...easier] : easier) : decision === 'harder' ? harder : [];

@@ -29,7 +29,7 @@ const WANTED: Readonly<Record<Pillar, number>> = {
   low: 0.12,
   altissimo: 0.1,
 };
-/** A pillar that was away for two lessons is wanted before all others. */
+/** A pillar that was away for two lessons is wanted before all others, the longer the more. */
 const GAP_LESSONS = 2;
 
 /** The pillar of an exercise: what sounds altissimo is altissimo, whatever its family is for. */
@@ -39,7 +39,7 @@ export function pillarOfExercise(exercise: ExerciseParameters): Pillar | undefin
 }
 
 /**
- * How much each pillar is missed: its wanted share less the share that it had in four weeks and has in the lesson so far, and 1 more
+ * How much each pillar is missed: its wanted share less the share that it had in four weeks and has in the lesson so far, and more
  * where it was away too long; largest first.
  *
  * @param lesson what stands in the lesson so far, with the seconds that it sounds
@@ -65,8 +65,8 @@ export function pillarsMissed(
   for (const { exercise, soundsS } of lesson) count(exercise, soundsS, day);
   const missed = (pillar: Pillar) => {
     const wanted = WANTED[pillar] + (pillar === 'overtones' && !altissimoDue ? WANTED.altissimo : 0);
-    const away = last.get(pillar) !== day && days.filter((one) => one > (last.get(pillar) ?? '')).length >= GAP_LESSONS;
-    return (wanted - (all > 0 ? (s.get(pillar) ?? 0) / all : 0)) / wanted + (away ? 1 : 0);
+    const away = last.get(pillar) === day ? 0 : days.filter((one) => one > (last.get(pillar) ?? '')).length;
+    return (wanted - (all > 0 ? (s.get(pillar) ?? 0) / all : 0)) / wanted + (away >= GAP_LESSONS ? away / GAP_LESSONS : 0);
   };
   return PILLARS.filter((pillar) => pillar !== 'altissimo' || altissimoDue).toSorted((a, b) => missed(b) - missed(a));
 }

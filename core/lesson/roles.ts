@@ -42,13 +42,6 @@ const WAYS: readonly Way[] = [
     set: (midi, target) => ({ ...held(midi, target), repeats: 4, beats: 2 }),
   },
   { family: 'firstTrace', role: 'tone', wants: STARTS, zones: LOW, set: (writtenMidi) => ({ writtenMidi }) },
-  {
-    family: 'evenTonguing',
-    role: 'tone',
-    wants: STARTS,
-    zones: ['middle', 'palm'],
-    set: (writtenMidi) => ({ writtenMidi }),
-  },
   { family: 'hold', role: 'tone', wants: TONES, set: held },
   { family: 'swell', role: 'dynamic', set: (writtenMidi) => ({ writtenMidi }) },
   { family: 'fromNothing', role: 'dynamic', set: (writtenMidi) => ({ writtenMidi, repeats: 2 }) },

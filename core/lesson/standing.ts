@@ -45,9 +45,9 @@ export interface Standing {
 
 /** For so long a beginner stays in the middle of the horn, days. */
 export const NEWCOMER_DAYS = 14;
-/** D5 was held right in so many of the last tries. */
-/** One of the lowest tubes, written up to C♯4, spoke in so many of the last tries. */
+/** One of the lowest tubes, written up to C♯4, once spoke in three of four tries in a row. */
 const LOW_TUBES = { upTo: 61, right: 3, of: 4 } as const;
+/** D5 was held right in three of the last four tries. */
 const BREAK = { midi: 74, right: 3, of: 4 } as const;
 
 export function standingOf(plan: PlanFor): Standing {
@@ -84,7 +84,7 @@ export function standingOf(plan: PlanFor): Standing {
     .filter(
       ({ midi, partial, tried, attack }) => midi <= LOW_TUBES.upTo && partial === 1 && tried && attack !== 'slurred',
     )
-    .slice(-LOW_TUBES.of);
+    .map(({ spoke }) => spoke);
   const holds = longestHolds(recent.flatMap((digest) => digest.holds));
   return {
     horn,
@@ -106,7 +106,8 @@ export function standingOf(plan: PlanFor): Standing {
     mayOvertones:
       level !== LEVELS[0] ||
       ticked.has('overtoneLadder') ||
-      lowest.filter(({ spoke }) => spoke).length >= LOW_TUBES.right,
+      // Once is enough: a tube that failed since is one of the things to work on.
+      lowest.some((_, i) => lowest.slice(i, i + LOW_TUBES.of).filter(Boolean).length >= LOW_TUBES.right),
     knows: ({ id }) => known(id),
   };
 }

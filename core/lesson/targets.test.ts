@@ -90,9 +90,9 @@ describe('targets', () => {
       [58, 60, 61, 59, 58, 60, 67, 69, 71, 72, 74, 67].map((midi) => seen({ midi, values: { responseS: 0.4 } })),
     );
     expect(targetsOf(planOn(3, [dead, { ...dead, takeId: 'b' }]))).toEqual([]);
-    // What was open before rests until it is settled, and no longer.
+    // What was open before waits until it is settled, and no longer.
     const later = { ...dead, day: day(4), startedAtMs: sharp(4).startedAtMs };
-    expect(targetsOf(planOn(5, [sharp(2), sharp(3), later]))[0]!.state).toBe('rests');
+    expect(targetsOf(planOn(5, [sharp(2), sharp(3), later]))[0]!.state).toBe('waits');
     expect(targetsOf(planOn(8, [sharp(2), sharp(3), later, right(6), right(7)]))[0]!.state).toBe('open');
     const fine = digest(
       'fine',

@@ -23,8 +23,9 @@ interface TargetDay {
   readonly size: number;
 }
 
-/** Where a target stands: worked on; there, and coming back to be looked at; or left alone for a while. */
-type TargetState = 'open' | 'secure' | 'rests';
+/** Where a target stands: worked on; there, and coming back to be looked at; left alone for a while; until the reed is settled. */
+export const TARGET_STATES = ['open', 'secure', 'rests', 'waits'] as const;
+type TargetState = (typeof TARGET_STATES)[number];
 
 /** What a player works on until it is there: one note, or neighbours that want the same, with one want. */
 export interface Target {
@@ -126,15 +127,28 @@ export function targetsOf(plan: PlanFor): Target[] {
   const today = morning(plan.day, days.length);
   const now = takenUp(targets, today, plan);
   // Where the reed or the horn is what keeps notes from speaking, nobody practises against it until it is settled.
-  return isSuspect(today) ? now.map((one) => (one.state === 'open' ? { ...one, state: 'rests' } : one)) : now;
+  return isSuspect(today) ? now.map((one) => (one.state === 'open' ? { ...one, state: 'waits' } : one)) : now;
 }
 
 const isSuspect = ({ lately }: Morning) => reedOrLeak(lately) !== undefined;
 
+/**
+ * How many days after `stateSince` what is secure is looked at again, or what rests is taken up again; undefined where it is looked at
+ * no more, or is worked on.
+ */
+export function daysUntilNext({ state, returns, rests }: Pick<Target, 'state' | 'returns' | 'rests'>): number | undefined {
+  if (state === 'secure') return RETURNS_DAYS[returns];
+  return state === 'rests' ? STUCK.days * 2 ** (rests - 1) : undefined;
+}
+
 /** Whether what is secure is to be looked at on a day. */
-export function isReturning({ state, stateSince, returns }: Target, day: string): boolean {
-  const after = RETURNS_DAYS[returns];
-  return state === 'secure' && after !== undefined && dayNumber(day) - dayNumber(stateSince) >= after;
+export function isReturning(target: Target, day: string): boolean {
+  return target.state === 'secure' && isNext(target, day);
+}
+
+function isNext(target: Target, day: string): boolean {
+  const after = daysUntilNext(target);
+  return after !== undefined && dayNumber(day) - dayNumber(target.stateSince) >= after;
 }
 
 /** The targets of a day: those that are open, and as many new ones as there is room for. */
@@ -149,8 +163,7 @@ function takenUp(targets: readonly Target[], morning: Morning, { minutes, level,
       );
   const now = targets.map((target): Target => {
     const need = wanted.find((one) => one.reason === target.reason && one.midi === target.midis[0]);
-    const restDays = STUCK.days * 2 ** (target.rests - 1);
-    const rested = target.state === 'rests' && dayNumber(day) - dayNumber(target.stateSince) >= restDays;
+    const rested = target.state === 'rests' && isNext(target, day);
     return { ...target, ...(need && { need }), ...(rested && { state: 'open', stateSince: day, days: [] }) };
   });
   const open = now.filter(({ state }) => state === 'open');
@@ -173,7 +186,7 @@ function takenUp(targets: readonly Target[], morning: Morning, { minutes, level,
 const rangeOn = (days: number, level: Level) =>
   level === LEVELS[0] && days < NEWCOMER_DAYS ? NEWCOMER_RANGE : { from: 0, to: TOP_MIDI[level] };
 
-const rank = ({ state }: Target) => (['open', 'secure', 'rests'] as const).indexOf(state);
+const rank = ({ state }: Target) => TARGET_STATES.indexOf(state);
 
 /** The neighbours of a note that want the same, with it: the note first. */
 function runOf(need: Need, wanted: readonly Need[]): number[] {

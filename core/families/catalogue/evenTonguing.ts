@@ -42,8 +42,8 @@ export const evenTonguing = defineFamily({
     planned: {
       from: 'home',
       meets: ({ midi, reason }) =>
-        reason === 'steadiness' && zoneOf(midi) === 'middle' ? { writtenMidi: midi } : undefined,
-      turn: ({ turn }) => ({ writtenMidi: byTurn([67, 71, 64, 74], turn) }),
+        reason === 'steadiness' && zoneOf(midi) === 'middle' ? { writtenMidi: midi, repeats: 1 } : undefined,
+      turn: ({ turn }) => ({ writtenMidi: byTurn([67, 71, 64, 74], turn), repeats: 1 }),
     },
   },
 });
