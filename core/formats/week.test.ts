@@ -3,6 +3,7 @@ import { strToU8, zipSync } from 'fflate';
 import { digestOf } from '@inner-hum/core/history';
 import type { WholeTake } from '@inner-hum/core/take';
 import { expect, it } from 'vitest';
+import { RESTING } from '@inner-hum/core/lesson/testTarget';
 import { readBackup } from './backup';
 import { readWeek, recordToGive, writeWeek, type StudentWeek } from './week';
 
@@ -23,6 +24,13 @@ const week: StudentWeek = {
 
 it('a week is read as it was written', () => {
   expect(readWeek(writeWeek(week))).toEqual({ kind: 'read', week, aside: [] });
+});
+
+it('what a student works on is in it, and a target that is none is refused', () => {
+  const targets = [RESTING, { ...RESTING, key: 'b', need: { ...RESTING.need, band: 'soft' as const } }];
+  expect(readWeek(writeWeek({ ...week, targets }))).toEqual({ kind: 'read', week: { ...week, targets }, aside: [] });
+  const wrong = { ...RESTING, state: 'dreams' } as never;
+  expect(readWeek(writeWeek({ ...week, targets: [wrong] }))).toMatchObject({ kind: 'refused', reason: 'damaged' });
 });
 
 it('what is damaged in it is left aside and told, the rest is read', () => {

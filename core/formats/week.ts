@@ -3,7 +3,10 @@ import { isDay } from '@inner-hum/core/exercise';
 import { familyIfKnown } from '@inner-hum/core/families';
 import { isDigest, type Digest } from '@inner-hum/core/history';
 import { outOfBounds, type TakeRecord, type WholeTake } from '@inner-hum/core/take';
-import { array, number, object, string, ValidationError } from 'yup';
+import { TARGET_STATES, type Target } from '@inner-hum/core/lesson';
+import { NEED_REASONS } from '@inner-hum/core/map';
+import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
+import { array, boolean, number, object, string, ValidationError } from 'yup';
 import { refusedFile, takesFrom, type RefusedFile, type UnreadTake } from './backup';
 import { filesOf, json, parsed, partsIn, recordsIn, unzipped } from './takeFiles';
 
@@ -15,6 +18,7 @@ const HEAD = 'week.json';
 /** Moments in milliseconds since 1970 are larger than anything else in a file. */
 const LARGEST_NUMBER = 1e14;
 const MOST_DIGESTS = 20_000;
+const MOST_TARGETS = 500;
 
 /** What a student wrote on a take. */
 export interface StudentNote {
@@ -35,6 +39,8 @@ export interface StudentWeek {
   readonly to: string;
   /** what was practised, and what it told */
   readonly digests: readonly Digest[];
+  /** what the student works on, as the student's own plan has it; left out by older versions */
+  readonly targets?: readonly Target[];
   readonly notes: readonly StudentNote[];
   /** takes to be heard or looked at */
   readonly takes: readonly WholeTake[];
@@ -55,6 +61,38 @@ const day = () => string().required().test('day', 'must be a day that there is',
 /** Names that can stand in an address and mean no other one. */
 const STUDENT_ID = /^(?!\.+$)[\w.-]{1,100}$/;
 const text = () => string().required().max(2000);
+const count = () => number().integer().min(0).required();
+const targetSchema = object({
+  key: text(),
+  reason: string().oneOf(NEED_REASONS).required(),
+  midis: array(number().integer().required()).min(1).max(12).required(),
+  need: object({
+    midi: number().integer().required(),
+    reason: string().oneOf(NEED_REASONS).required(),
+    size: number().required(),
+    value: number().required(),
+    of: number(),
+    band: string().oneOf(LOUDNESS_BANDS),
+  }).required(),
+  isOut: boolean().required(),
+  since: day(),
+  days: array(
+    object({
+      day: day(),
+      tries: count(),
+      inside: count(),
+      firstInside: boolean().required(),
+      size: number().required(),
+    }).required(),
+  )
+    .required()
+    .max(MOST_DIGESTS),
+  state: string().oneOf(TARGET_STATES).required(),
+  stateSince: day(),
+  returns: count(),
+  rests: count(),
+  lessons: count(),
+});
 const headSchema = object({
   format: string().oneOf([FORMAT]).required(),
   version: number().integer().oneOf([VERSION]).required(),
@@ -63,6 +101,7 @@ const headSchema = object({
   from: day(),
   to: day(),
   digests: array().required().max(MOST_DIGESTS),
+  targets: array(targetSchema.required()).max(MOST_TARGETS),
   notes: array(object({ takeId: text(), day: day(), text: string().required() }).required())
     .required()
     .max(MOST_DIGESTS),
@@ -84,11 +123,23 @@ export function readWeek(bytes: Uint8Array): WeekResult {
   const wrong = outOfBounds(head, LARGEST_NUMBER);
   if (wrong !== undefined) return refusedFile('damaged', wrong);
   try {
-    const { student, savedAt, from, to, notes, digests: given } = headSchema.validateSync(head, { strict: true });
+    const {
+      student,
+      savedAt,
+      from,
+      to,
+      notes,
+      targets,
+      digests: given,
+    } = headSchema.validateSync(head, { strict: true });
     const digests = given.filter(isStudentDigest);
     const { takes, aside } = takesFrom(recordsIn(files.byName), partsIn(files.byName));
     const unread = given.flatMap((entry, i) => (isStudentDigest(entry) ? [] : [{ detail: `digests[${i}]` }]));
-    return { kind: 'read', week: { student, savedAt, from, to, digests, notes, takes }, aside: [...unread, ...aside] };
+    return {
+      kind: 'read',
+      week: { student, savedAt, from, to, digests, notes, takes, ...(targets && { targets }) },
+      aside: [...unread, ...aside],
+    };
   } catch (error) {
     if (error instanceof ValidationError) return refusedFile('damaged', error.message);
     throw error;

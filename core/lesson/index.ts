@@ -43,6 +43,7 @@ export { weekFacts, weekReport, type NoteOfWeek, type WeekFacts } from './weekRe
 export { standingOf } from './standing';
 export { goalProgress, type GoalProgress } from './goalSteps';
 export { secondsOn, slursOverBreak } from './playingTime';
-export { daysUntilNext, TARGET_STATES, targetsOf, tryOf, type Target } from './targets';
+export { daysUntilNext } from './targetDays';
+export { TARGET_STATES, targetsOf, tryOf, type Target } from './targets';
 export { PILLARS } from './pillarNames';
 export { pillarOf } from './pillars';

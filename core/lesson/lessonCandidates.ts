@@ -39,7 +39,11 @@ export function waysFor(
     ...(need.band && { band: need.band }),
     ...(need.of !== undefined && { of: need.of }),
     ...(isOfTheme(target, standing.theme) && { theme: true }),
-    target: { day: target.days.length + 1, inside: target.days.filter(({ firstInside }) => firstInside).length },
+    target: {
+      day: target.days.length + 1,
+      inside: target.days.filter(({ firstInside }) => firstInside).length,
+      ...(!target.isOut && { isIn: true }),
+    },
   });
   return waysOf(target, role).flatMap(({ family, values, midi }) => {
     const candidate = plannable(plan).includes(family) && made(family, values, why(midi), plan, standing);

@@ -66,7 +66,9 @@ export function pillarsMissed(
   const missed = (pillar: Pillar) => {
     const wanted = WANTED[pillar] + (pillar === 'overtones' && !altissimoDue ? WANTED.altissimo : 0);
     const away = last.get(pillar) === day ? 0 : days.filter((one) => one > (last.get(pillar) ?? '')).length;
-    return (wanted - (all > 0 ? (s.get(pillar) ?? 0) / all : 0)) / wanted + (away >= GAP_LESSONS ? away / GAP_LESSONS : 0);
+    return (
+      (wanted - (all > 0 ? (s.get(pillar) ?? 0) / all : 0)) / wanted + (away >= GAP_LESSONS ? away / GAP_LESSONS : 0)
+    );
   };
   return PILLARS.filter((pillar) => pillar !== 'altissimo' || altissimoDue).toSorted((a, b) => missed(b) - missed(a));
 }

@@ -18,8 +18,8 @@ export type Reason =
       readonly of?: number;
       readonly band?: LoudnessBand;
       readonly theme?: boolean;
-      /** of a target: which day of work on it this is, and on how many before it the first try was inside */
-      readonly target?: { readonly day: number; readonly inside: number };
+      /** of a target: which day of work on it this is, on how many before it the first try was inside, whether its note is inside now */
+      readonly target?: { readonly day: number; readonly inside: number; readonly isIn?: boolean };
     }
   /** one of the kinds of work that the program is for: none goes for weeks without it */
   | { readonly kind: 'pillar'; readonly midi: number; readonly pillar: Pillar }

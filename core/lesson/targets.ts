@@ -11,17 +11,7 @@ import { KnownNotes } from './knownNotes';
 import { TOP_MIDI } from './made';
 import type { PlanFor } from './planFor';
 import { NEWCOMER_DAYS, NEWCOMER_RANGE } from './standing';
-
-/** A day on which a target was worked on. */
-interface TargetDay {
-  readonly day: string;
-  readonly tries: number;
-  readonly inside: number;
-  /** whether its first try of the day, at its own dynamic, was inside */
-  readonly firstInside: boolean;
-  /** how far its tries lay out on average, in limits; of starts that failed their share */
-  readonly size: number;
-}
+import { daysUntilNext, isSecureNow, isStuck, type TargetDay } from './targetDays';
 
 /** Where a target stands: worked on; there, and coming back to be looked at; left alone for a while; until the reed is settled. */
 export const TARGET_STATES = ['open', 'secure', 'rests', 'waits'] as const;
@@ -34,6 +24,8 @@ export interface Target {
   /** written notes, the one that wants it most first */
   readonly midis: readonly number[];
   readonly need: Need;
+  /** whether what is known of its note is outside the limit still */
+  readonly isOut: boolean;
   /** the day on which it was taken up, yyyy-mm-dd */
   readonly since: string;
   readonly days: readonly TargetDay[];
@@ -58,15 +50,6 @@ const MOST: readonly (readonly [number, number])[] = [
 ];
 /** A run has three notes at most, none farther from the first than two semitones. */
 const RUN = { notes: 3, apart: 2 } as const;
-/** Secure: the first try inside on three of the last four days, and six of the last eight tries. */
-const SECURE = { days: 3, ofDays: 4, tries: 6, ofTries: 8 } as const;
-/** Days after which what is secure is looked at again. */
-const RETURNS_DAYS = [3, 7, 14, 28] as const;
-/**
- * After six lessons without change a target rests for 14 days; after each return that changes nothing within three, twice as long. Ten
- * lessons were too many: what is the horn's and not the player's is among the largest wants, and took the time of all others.
- */
-const STUCK = { lessons: 6, again: 3, days: 14, change: 0.1 } as const;
 
 const QUANTITY_OF = {
   failing: undefined,
@@ -132,15 +115,6 @@ export function targetsOf(plan: PlanFor): Target[] {
 
 const isSuspect = ({ lately }: Morning) => reedOrLeak(lately) !== undefined;
 
-/**
- * How many days after `stateSince` what is secure is looked at again, or what rests is taken up again; undefined where it is looked at
- * no more, or is worked on.
- */
-export function daysUntilNext({ state, returns, rests }: Pick<Target, 'state' | 'returns' | 'rests'>): number | undefined {
-  if (state === 'secure') return RETURNS_DAYS[returns];
-  return state === 'rests' ? STUCK.days * 2 ** (rests - 1) : undefined;
-}
-
 /** Whether what is secure is to be looked at on a day. */
 export function isReturning(target: Target, day: string): boolean {
   return target.state === 'secure' && isNext(target, day);
@@ -162,9 +136,14 @@ function takenUp(targets: readonly Target[], morning: Morning, { minutes, level,
           (tuned || reason !== 'pitch') && zoneOf(midi) !== 'altissimo' && midi >= range.from && midi <= range.to,
       );
   const now = targets.map((target): Target => {
-    const need = wanted.find((one) => one.reason === target.reason && one.midi === target.midis[0]);
+    const need = morning.wanted.find((one) => one.reason === target.reason && one.midi === target.midis[0]);
     const rested = target.state === 'rests' && isNext(target, day);
-    return { ...target, ...(need && { need }), ...(rested && { state: 'open', stateSince: day, days: [] }) };
+    return {
+      ...target,
+      ...(need && { need }),
+      isOut: need !== undefined,
+      ...(rested && { state: 'open', stateSince: day, days: [] }),
+    };
   });
   const open = now.filter(({ state }) => state === 'open');
   const room = mostWants(minutes) - open.length;
@@ -177,7 +156,7 @@ function takenUp(targets: readonly Target[], morning: Morning, { minutes, level,
     const key = `${need.reason} ${need.midi} ${need.band ?? ''}`;
     const { reason } = need;
     const counts = { days: [], lessons: 0, returns: 0, rests: 0 };
-    fresh.push({ key, reason, midis: run, need, since: day, state: 'open', stateSince: day, ...counts });
+    fresh.push({ key, reason, midis: run, need, isOut: true, since: day, state: 'open', stateSince: day, ...counts });
   }
   return [...now, ...fresh].sort((a, b) => rank(a) - rank(b) || b.need.size - a.need.size);
 }
@@ -217,29 +196,4 @@ function afterDay(before: Target, day: string, takes: readonly Digest[]): Target
   }
   if (isSecureNow(days)) return { ...next, state: 'secure', stateSince: day, rests: 0 };
   return isStuck(next) ? { ...next, state: 'rests', stateSince: day, rests: target.rests + 1 } : next;
-}
-
-function isSecureNow(days: readonly TargetDay[]): boolean {
-  const last = days.slice(-SECURE.ofDays);
-  if (last.filter(({ firstInside }) => firstInside).length < SECURE.days) return false;
-  let [tries, inside] = [0, 0];
-  for (const one of days.toReversed()) {
-    if (tries >= SECURE.ofTries) break;
-    tries += one.tries;
-    inside += one.inside;
-  }
-  return tries >= SECURE.tries && inside >= (SECURE.tries / SECURE.ofTries) * tries;
-}
-
-/** Nothing has come of the last lessons: no more is inside than at first, and it lies as far out. */
-function isStuck({ days, rests }: Pick<Target, 'days' | 'rests'>): boolean {
-  const lessons = rests > 0 ? STUCK.again : STUCK.lessons;
-  if (days.length < lessons) return false;
-  const mean = (of: readonly TargetDay[], part: (one: TargetDay) => number) =>
-    of.reduce((sum, one) => sum + part(one), 0) / of.length;
-  const lately = days.slice(-lessons);
-  const [first, second] = [lately.slice(0, Math.floor(lessons / 2)), lately.slice(Math.floor(lessons / 2))];
-  const more = (part: (one: TargetDay) => number) => mean(second, part) - mean(first, part);
-  const nearer = more(({ size }) => size) < -STUCK.change * mean(first, ({ size }) => size);
-  return !nearer && more(({ tries, inside }) => inside / tries) <= STUCK.change;
 }

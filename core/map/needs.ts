@@ -15,9 +15,9 @@ export interface Need {
   /** in the unit of the reason: cents, seconds, failed starts */
   readonly value: number;
   /** of how many starts, where it is about those that failed */
-  readonly of?: number;
+  readonly of?: number | undefined;
   /** the loudness at which it is so; left out where it is all one */
-  readonly band?: LoudnessBand;
+  readonly band?: LoudnessBand | undefined;
 }
 
 /** The same want in one zone of the horn: one need, on several notes. */

@@ -1,5 +1,6 @@
 import type { TakePlan, TakeRecord, WholeTake } from '@inner-hum/core/take';
 import type { Cell, Digest, Milestone, ReedUse, TonesOfDay } from '@inner-hum/core/history';
+import type { Target } from '@inner-hum/core/lesson';
 import type { Glance } from '@inner-hum/core/map';
 import type { StudentNote } from '@inner-hum/core/formats';
 import { Dexie, type DexieOptions, type EntityTable, type Table, type Transaction } from 'dexie';
@@ -62,6 +63,8 @@ export interface StudentRow {
   readonly savedAt?: string;
   readonly glance: Glance;
   readonly notes: readonly StudentNote[];
+  /** what the student works on, by the newest week that tells of it */
+  readonly targets?: readonly Target[];
 }
 
 /** What of a student's takes is known: digests, records, and frames with sound, each in a table of its own. */

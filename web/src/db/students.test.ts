@@ -4,6 +4,7 @@ import type { StudentWeek } from '@inner-hum/core/formats';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { whenOf } from '../base/days';
 import { silentTake, toldTake } from '../testing/takes';
+import { RESTING } from '@inner-hum/core/lesson/testTarget';
 import { backupFunctions } from './backupFunctions';
 import { database } from './database';
 import { keepWeek, removeStudent, renameStudent, studentTake, studentTakes } from './students';
@@ -49,6 +50,16 @@ describe('what students give', () => {
     const mara = await database.students.get('s');
     expect(mara!.glance.days.map(({ takes }) => takes)).toEqual([1]);
     expect(mara!.notes).toHaveLength(1);
+  });
+  it('what is worked on is told by the newest week that tells of it', async () => {
+    const told = async (targets: StudentWeek['targets'], savedAt: string) => {
+      await keepWeek(week({ savedAt, ...(targets && { targets }) }));
+      return (await database.students.get('s'))!.targets?.map(({ key }) => key);
+    };
+    expect(await told(undefined, '2026-03-01T20:00:00.000Z')).toBeUndefined();
+    expect(await told([{ ...RESTING, key: 'new' }], '2026-03-08T20:00:00.000Z')).toEqual(['new']);
+    expect(await told([{ ...RESTING, key: 'old' }], '2026-03-07T20:00:00.000Z')).toEqual(['new']);
+    expect(await told(undefined, '2026-03-09T20:00:00.000Z')).toEqual(['new']);
   });
   it('of two weeks the one that was written later counts, in whatever order they are opened', async () => {
     const told = (cents: number, savedAt: string, text: string) =>
@@ -111,6 +122,7 @@ describe('a week as its student gives it', () => {
     notes: false,
     takeIds: [] as string[],
     sound: false,
+    targets: [RESTING],
   };
   const opened = async (change: Partial<typeof asked>) => {
     const blob = await backupFunctions.week({ ...asked, ...change });
@@ -121,11 +133,12 @@ describe('a week as its student gives it', () => {
       notes: student!.notes.map(({ text }) => text),
       takes: (await database.studentTakes.toArray()).map(({ takeId, record }) => `${takeId} ${record.note}`),
       sounds: (await database.studentSounds.toArray()).filter(({ sound }) => sound).length,
+      targets: student!.targets?.length,
     };
   };
   it.each([
     [{}, { days: 0, notes: [], takes: [], sounds: 0 }],
-    [{ practised: true }, { days: 2, notes: [], takes: [], sounds: 0 }],
+    [{ practised: true }, { days: 2, notes: [], takes: [], sounds: 0, targets: 1 }],
     [{ notes: true }, { days: 0, notes: ['mine'], takes: [], sounds: 0 }],
     [{ takeIds: ['a'] }, { days: 0, notes: [], takes: ['a '], sounds: 0 }],
     [

@@ -17,7 +17,15 @@ function studentTables() {
  * Keeps a week beside what is known of its student. Of what two weeks hold the one that was written later counts, in
  * whatever order they are opened; the student keeps the name that the teacher knows.
  */
-export async function keepWeek({ student, savedAt, to, digests, notes, takes }: StudentWeek): Promise<void> {
+export async function keepWeek({
+  student,
+  savedAt,
+  to,
+  digests,
+  notes,
+  takes,
+  targets: given,
+}: StudentWeek): Promise<void> {
   const { students, studentDigests, studentTakes, studentSounds } = database;
   const studentId = student.id;
   await database.transaction('rw', studentTables(), async () => {
@@ -59,6 +67,7 @@ export async function keepWeek({ student, savedAt, to, digests, notes, takes }: 
       .toArray();
     const latest = (before?.savedAt ?? '') <= savedAt;
     const inOrder = latest ? [...(before?.notes ?? []), ...notes] : [...notes, ...(before?.notes ?? [])];
+    const targets = latest ? (given ?? before?.targets) : (before?.targets ?? given);
     const written = new Map(inOrder.map((note) => [note.takeId, note]));
     await students.put({
       ...student,
@@ -67,6 +76,7 @@ export async function keepWeek({ student, savedAt, to, digests, notes, takes }: 
       until: before && before.until > to ? before.until : to,
       glance: glanceOf(all.map((row) => row.digest)),
       notes: [...written.values()],
+      ...(targets && { targets }),
     });
   });
 }

@@ -6,6 +6,7 @@ import {
   type UnreadTake,
   type WeekResult,
 } from '@inner-hum/core/formats';
+import type { Target } from '@inner-hum/core/lesson';
 import { addDays } from 'date-fns';
 import { dayOf, whenOf, noonOf } from '../base/days';
 import { database } from './database';
@@ -16,7 +17,7 @@ import { wholeTakes } from './takes';
 /** What goes between a student and a teacher, written and read in a worker. */
 export const weekFunctions = {
   /** The file of some days as far as their student gives them. */
-  async week({ practised, notes, takeIds, sound, ...head }: WeekAsked): Promise<Blob> {
+  async week({ practised, notes, takeIds, sound, targets, ...head }: WeekAsked): Promise<Blob> {
     const ofDays = { tags: [], since: head.from, before: dayOf(addDays(noonOf(head.to), 1)) };
     const digests = await findDigests(ofDays);
     const records = (await database.takes.bulkGet(digests.map(({ takeId }) => takeId))).flatMap((take) => take ?? []);
@@ -24,6 +25,7 @@ export const weekFunctions = {
     const bytes = writeWeek({
       ...head,
       digests: practised ? digests : [],
+      ...(practised && { targets }),
       notes: notes
         ? records.flatMap(({ id, startedAt, note }) =>
             note.trim() ? [{ takeId: id, day: whenOf(startedAt).day, text: note }] : [],
@@ -52,6 +54,8 @@ export const weekFunctions = {
 /** Which days of a student are given, and what of them. */
 export interface WeekAsked extends Pick<StudentWeek, 'student' | 'savedAt' | 'from' | 'to'> {
   readonly practised: boolean;
+  /** given with what was practised */
+  readonly targets: readonly Target[];
   readonly notes: boolean;
   readonly takeIds: readonly string[];
   /** whether the takes are given with what was kept of their sound */

@@ -27,3 +27,13 @@ export function needText(t: TFunction, nameOf: (midi: number) => string, need: T
       return t('needs.steadiness', { note, value: formatNumber(value, 1) });
   }
 }
+
+/** What a note is to be, to stand at the head of a sentence. */
+export function wantText(t: TFunction, note: string, { reason, band }: Pick<Told, 'reason' | 'band'>): string {
+  return t(`targets.what.${reason}`, { note, ...(band && { context: band }) });
+}
+
+/** That a note is inside the limit that it was outside of, in a sentence. */
+export function insideText(t: TFunction, note: string, need: Pick<Told, 'reason' | 'band'>): string {
+  return t('targets.nowInside', { what: wantText(t, note, need) });
+}

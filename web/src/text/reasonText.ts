@@ -1,6 +1,6 @@
 import type { Reason, Theme } from '@inner-hum/core/lesson';
 import type { TFunction } from 'i18next';
-import { needText } from './needText';
+import { insideText, needText } from './needText';
 
 /** Why something is in a session, in a sentence. */
 export function reasonText(t: TFunction, nameOf: (midi: number) => string, reason: Reason): string {
@@ -44,7 +44,8 @@ export function reasonText(t: TFunction, nameOf: (midi: number) => string, reaso
     case 'pitch':
     case 'slope':
     case 'steadiness': {
-      const why = needText(t, nameOf, { ...reason, reason: reason.kind });
+      const need = { ...reason, reason: reason.kind };
+      const why = reason.target?.isIn ? insideText(t, note, need) : needText(t, nameOf, need);
       const about = reason.theme ? t('reasons.theme', { why }) : why;
       // On its first day a target has no days to tell of.
       if (!reason.target || reason.target.day < 2) return about;

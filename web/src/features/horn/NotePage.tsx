@@ -29,6 +29,7 @@ import { LayerChoice } from './LayerChoice';
 import { LAYERS, type LayerId } from '../../text/layers';
 import { noteSentence } from './noteSentence';
 import { HowFar } from './HowFar';
+import { TargetsOfNote } from './TargetsOfNote';
 import { useHornMap } from './useHornMap';
 import { useHorn } from '../../store/useHorn';
 
@@ -96,6 +97,7 @@ function OneNote({ midi }: { readonly midi: number }) {
         <chakra.aside>
           {note && <PitchAgainstLevel note={note} />}
           {note && <EdgeOf note={note} />}
+          <TargetsOfNote midi={midi} />
           <HowFar midi={midi} />
           {need && (
             <Box borderTopWidth="2px" borderColor="ink" pt="10px" mt="16px">

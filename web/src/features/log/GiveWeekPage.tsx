@@ -1,3 +1,4 @@
+import { useTargets } from '../../shared/plan/useTargets';
 import { useDay } from '../../shared/page/useDay';
 import { newId } from '../../base/plainOrigin';
 import { Box, chakra, Flex } from '@chakra-ui/react';
@@ -35,7 +36,6 @@ const SPAN_IDS = Object.keys(SPANS) as Span[];
 export default function GiveWeekPage() {
   const { t } = useTranslation();
   const dispatch = useAppDispatch();
-  const { signedAs } = useAppSelector((state) => state.settings);
   const [span, setSpan] = useState<Span>('thisWeek');
   const [practised, setPractised] = useState(false);
   const [notes, setNotes] = useState(false);
@@ -47,6 +47,7 @@ export default function GiveWeekPage() {
     () => findDigests({ tags: [], since: from, before: dayOf(addDays(noonOf(to), 1)) }),
     [from, to],
   );
+  const targets = useTargets() ?? [];
   const takes = digests?.filter(({ takeId }) => chosen.has(takeId)) ?? [];
   const save = async () => {
     const name = store.getState().settings.signedAs.trim();
@@ -62,6 +63,7 @@ export default function GiveWeekPage() {
         from,
         to,
         practised,
+        targets,
         notes,
         takeIds: takes.map(({ takeId }) => takeId),
         sound,
@@ -77,17 +79,7 @@ export default function GiveWeekPage() {
         <Link to="/log">{t('log.title')}</Link>
       </PageTitle>
       <Flex gap="14px" wrap="wrap" align="flex-start">
-        <Field
-          label={t('give.name')}
-          width="280px"
-          error={problem === 'nameMissing' && signedAs.trim() === '' ? t('give.nameMissing') : undefined}
-        >
-          <TextInput
-            value={signedAs}
-            maxLength={80}
-            onChange={(event) => dispatch(settingsChanged({ signedAs: event.target.value }))}
-          />
-        </Field>
+        <SignedAs missing={problem === 'nameMissing'} />
         <Choice
           label={t('give.span')}
           value={span}
@@ -110,6 +102,26 @@ export default function GiveWeekPage() {
         {problem === 'nothing' && <span role="alert">{t('give.nothing')}</span>}
       </Flex>
     </Box>
+  );
+}
+
+/** The name that the file is signed with. */
+function SignedAs({ missing }: { readonly missing: boolean }) {
+  const { t } = useTranslation();
+  const dispatch = useAppDispatch();
+  const { signedAs } = useAppSelector((state) => state.settings);
+  return (
+    <Field
+      label={t('give.name')}
+      width="280px"
+      error={missing && signedAs.trim() === '' ? t('give.nameMissing') : undefined}
+    >
+      <TextInput
+        value={signedAs}
+        maxLength={80}
+        onChange={(event) => dispatch(settingsChanged({ signedAs: event.target.value }))}
+      />
+    </Field>
   );
 }
 

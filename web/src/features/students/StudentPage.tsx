@@ -12,6 +12,7 @@ import { database, type StudentRow } from '../../db/database';
 import { routineFile } from '../../shared/exercise/link';
 import { renameStudent, studentDigestsUpTo, studentTakes } from '../../db/students';
 import { FactsOfWeek } from '../../shared/stored/FactsOfWeek';
+import { TargetLines } from '../../shared/plan/TargetLines';
 import { useAppDispatch, useAppSelector } from '../../store';
 import { noticed } from '../../store/notices';
 import { entry } from '../../store/lists';
@@ -60,6 +61,7 @@ export default function StudentPage() {
         />
       </Field>
       <Days student={student} days={week.days} />
+      <TargetLines targets={student.targets ?? []} />
       {digests.some(({ day }) => week.days.includes(day)) && (
         <FactsOfWeek facts={weekFacts(digests, week.days.at(-1)!)} />
       )}

@@ -1,7 +1,7 @@
 import { LEVELS } from '@inner-hum/core/families';
 import { Box, chakra, Flex, Grid } from '@chakra-ui/react';
-import { leftOutOn, type SessionBlock } from '@inner-hum/core/lesson';
-import { useCallback, useState } from 'react';
+import { leftOutOn, targetsOf, type SessionBlock } from '@inner-hum/core/lesson';
+import { useCallback, useMemo, useState } from 'react';
 import { useTranslation } from 'react-i18next';
 import { useNavigate } from 'react-router';
 import { useDay } from '../../shared/page/useDay';
@@ -38,19 +38,21 @@ export default function Today() {
   const dispatch = useAppDispatch();
   const minutes = useAppSelector((state) => state.settings.minutes);
   const recent = useRecent();
+  const today = useDay();
   const [anyway, setAnyway] = useState(false);
   const plan = usePlan(recent, anyway);
-  const { kept, blocks, put, start } = useTodaysSession(plan?.blocks);
+  const { kept, blocks, keep, put, start } = useTodaysSession(plan?.blocks);
   useKeyDown('input, textarea, select, button, a, [role]', (event) => {
     if (event.key !== ' ') return;
     event.preventDefault();
     start();
   });
+  const targets = useMemo(() => plan && targetsOf(plan.from), [plan]);
   const totalMin = minutesSaid(blocks ?? []);
   return (
     <Box maxWidth="80rem" pb="40px">
       <PageTitle title={t('today.title')}>
-        <chakra.span color="inkSoft">{formatDate(noonOf(useDay()), 'weekdayAndDay')}</chakra.span>
+        <chakra.span color="inkSoft">{formatDate(noonOf(today), 'weekdayAndDay')}</chakra.span>
         <Box marginLeft={{ base: 0, md: 'auto' }} marginRight={{ base: 0, lg: 'calc(20rem + 36px)' }}>
           <Choice
             label={t('today.minutes')}
@@ -78,7 +80,7 @@ export default function Today() {
           )}
           {blocks && blocks.length > 0 && (
             <>
-              <TargetList blocks={blocks} />
+              <TargetList blocks={blocks} targets={targets ?? []} day={today} onChange={keep} />
               <SessionList
                 blocks={blocks}
                 onChange={put}
@@ -150,22 +152,28 @@ function useTodaysSession(planned: readonly SessionBlock[] | undefined) {
       ? session
       : null;
   const blocks = kept ? kept.blocks : planned;
+  const keep = useCallback(
+    (changed: readonly SessionBlock[]) => {
+      const base: RunningSession = kept ?? { day: today, instrumentId, minutes, blocks: [], done: 0, change: null };
+      dispatch(settingsChanged({ session: { ...base, blocks: changed } }));
+    },
+    [dispatch, kept, today, instrumentId, minutes],
+  );
   const put = useCallback(
     (changed: readonly SessionBlock[]) => {
       const gone = leftBy(blocks ?? [], changed);
       if (gone) dispatch(settingsChanged({ leftOut: leftOutOn(leftOut, gone, today) }));
-      const base: RunningSession = kept ?? { day: today, instrumentId, minutes, blocks: [], done: 0, change: null };
-      dispatch(settingsChanged({ session: { ...base, blocks: changed } }));
+      keep(changed);
     },
-    [dispatch, blocks, kept, leftOut, today, instrumentId, minutes],
+    [dispatch, blocks, keep, leftOut, today],
   );
   const start = useCallback(() => {
     if (!blocks || blocks.length === 0) return;
-    if (!kept) put(blocks);
+    if (!kept) keep(blocks);
     void navigate('/stand');
     void startQueue(page, sessionQueue()); // never rejects: problems go to the store
-  }, [blocks, kept, put, navigate, page]);
-  return { kept, blocks, put, start };
+  }, [blocks, kept, keep, navigate, page]);
+  return { kept, blocks, keep, put, start };
 }
 
 /** The family that a change by hand took out altogether; what a teacher or a routine set is not asked about. */

@@ -1,5 +1,5 @@
 import { Box, chakra } from '@chakra-ui/react';
-import { weekReport, type PlanFor } from '@inner-hum/core/lesson';
+import { targetsOf, weekReport, type PlanFor, type Target } from '@inner-hum/core/lesson';
 import { isSameISOWeek, parseISO } from 'date-fns';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
@@ -10,6 +10,7 @@ import { useNoteName } from '../../text/useNoteName';
 import { Button } from '../../ui/controls';
 import { PageTitle } from '../../ui/PageTitle';
 import { BlindPair } from './BlindPair';
+import { TargetLines } from '../../shared/plan/TargetLines';
 import { usePlan, useRecent } from '../../shared/plan/usePlan';
 import { answerText } from './WeekTheme';
 
@@ -32,11 +33,16 @@ export default function WeekPage() {
         {t(shown.isOver ? 'weekPage.wasAbout' : 'season.about', { theme: themeText(t, report.theme, nameOf) })}
       </chakra.p>
       <chakra.p fontSize="lead">{answerText(t, report.theme, report.answer)}</chakra.p>
+      <TargetLines targets={ofWeek(targetsOf(shown.from), shown.from.day)} />
       <FactsOfWeek facts={report} />
       <BlindPair pair={report.pair} />
     </Box>
   );
 }
+
+/** Targets that are worked on, and those that became secure or were put to rest in the week of a day. */
+const ofWeek = (targets: readonly Target[], day: string) =>
+  targets.filter(({ state, stateSince }) => state === 'open' || isSameISOWeek(parseISO(stateSince), parseISO(day)));
 
 /** The week that there is something to tell of: this one, or until something is played in it the last that was practised. */
 function weekShown(from: PlanFor): { readonly from: PlanFor; readonly isOver: boolean } {

@@ -1,11 +1,15 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto';
 import { familyById, usualExercise } from '@inner-hum/core/families';
-import type { Reason, SessionBlock } from '@inner-hum/core/lesson';
-import { screen } from '@testing-library/react';
-import { expect, it } from 'vitest';
+import type { Reason, SessionBlock, Target } from '@inner-hum/core/lesson';
+import { fireEvent, screen } from '@testing-library/react';
+import { noteName as named } from '@inner-hum/core/theory';
+import { expect, it, vi } from 'vitest';
 import { freshEachTime, inApp } from '../../testing/inApp';
 import { minutesSaid, SessionList } from './SessionList';
+import { RESTING } from '@inner-hum/core/lesson/testTarget';
+import { i18next } from '../../text/i18n';
+import { targetText } from '../../text/targetText';
 import { TargetList } from './TargetList';
 
 freshEachTime();
@@ -25,10 +29,15 @@ const BLOCKS = [
   block('octaveSlurs', { kind: 'music', midi: 62 }),
 ];
 
+const change = vi.fn<(blocks: readonly SessionBlock[]) => void>();
+const Targets = (given: { readonly blocks: readonly SessionBlock[]; readonly targets?: readonly Target[] }) => (
+  <TargetList targets={[]} day="2026-03-20" onChange={change} {...given} />
+);
+
 it('a target is told once, with how far it is; its exercises say whose they are', () => {
   inApp(
     <>
-      <TargetList blocks={BLOCKS} />
+      <Targets blocks={BLOCKS} />
       <SessionList blocks={BLOCKS} onChange={() => undefined} />
     </>,
   );
@@ -39,7 +48,7 @@ it('a target is told once, with how far it is; its exercises say whose they are'
 it('without a target there is no list of them', () => {
   inApp(
     <>
-      <TargetList blocks={BLOCKS.slice(0, 1)} />
+      <Targets blocks={BLOCKS.slice(0, 1)} />
       <SessionList blocks={BLOCKS.slice(0, 1)} onChange={() => undefined} />
     </>,
   );
@@ -52,4 +61,25 @@ it('the minutes of the stages add up to those of the session', () => {
   const shown = screen.getAllByText(/^\d+ min$/).map(({ textContent }) => parseInt(textContent ?? '', 10));
   expect(shown.length).toBe(4);
   expect(shown.reduce((sum, minutes) => sum + minutes, 0)).toBe(minutesSaid(BLOCKS));
+});
+
+it('a target is left out today with all of its exercises', () => {
+  inApp(<Targets blocks={BLOCKS} />);
+  fireEvent.click(screen.getByRole('button', { name: 'Leave out D5 today' }));
+  expect(change.mock.lastCall![0].map(({ exercise }) => exercise.family)).toEqual(['tuneUp', 'octaveSlurs']);
+});
+
+it('what was put to rest lately is told with its why, what is secure with its next check', () => {
+  inApp(<Targets blocks={[]} targets={[RESTING, { ...RESTING, key: 'old', stateSince: '2026-03-10' }]} />);
+  expect(screen.getAllByText(/C4, speaking at once/).map(({ textContent }) => textContent)).toEqual([
+    'C4, speaking at once: no change in 6 lessons. Resting until 1 Apr. Have someone look for a leak near this note.',
+  ]);
+  const said = (change: Partial<Target>) =>
+    targetText(i18next.t, (midi) => named(midi, 'english'), { ...RESTING, ...change });
+  expect(said({ state: 'secure', returns: 1 })).toBe('C4, speaking at once: secure since 18 Mar. Next check 25 Mar.');
+  expect(said({ state: 'secure', returns: 4 })).toBe('C4, speaking at once: secure since 18 Mar.');
+  expect(said({ state: 'waits' })).toBe('C4, speaking at once: waiting until the reed is settled.');
+  expect(said({ state: 'open', isOut: false })).toBe(
+    'C4, speaking at once: inside the limit now. Day 7 on it, no first try inside yet.',
+  );
 });

@@ -61,7 +61,7 @@ export const studentsWords = {
     spans: { thisWeek: 'Diese Woche', lastWeek: 'Letzte Woche', fourWeeks: 'Die letzten vier Wochen' },
     practised: 'Was ich geübt habe und was es zeigt',
     practisedHelp:
-      'Tage, Übungen, und von jedem Ton Tonhöhe, Dynamik und Farbe, mit den Namen von Instrument, Mundstück, Blatt und Raum.',
+      'Tage, Übungen, deine Ziele, und von jedem Ton Tonhöhe, Dynamik und Farbe, mit den Namen von Instrument, Mundstück, Blatt und Raum.',
     notes: 'Meine Notizen zu Takes',
     takes: 'Takes zum Ansehen: {{count}} angekreuzt',
     best: 'Den besten jeder Übung ankreuzen',

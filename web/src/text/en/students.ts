@@ -59,7 +59,7 @@ export const studentsWords = {
     spans: { thisWeek: 'This week', lastWeek: 'Last week', fourWeeks: 'The last four weeks' },
     practised: 'What I practised and what it told',
     practisedHelp:
-      'Days, exercises, and of each note its pitch, dynamics and colour, with the names of your horn, mouthpiece, reed and room.',
+      'Days, exercises, your targets, and of each note its pitch, dynamics and colour, with the names of your horn, mouthpiece, reed and room.',
     notes: 'My notes on takes',
     takes: 'Takes to look at: {{count}} ticked',
     best: 'Tick the best of each exercise',

@@ -60,7 +60,7 @@ export const studentsWords = {
     spans: { thisWeek: 'Esta semana', lastWeek: 'La semana pasada', fourWeeks: 'Las últimas cuatro semanas' },
     practised: 'Lo que estudié y lo que muestra',
     practisedHelp:
-      'Días, ejercicios, y de cada nota su afinación, dinámica y color, con los nombres de saxofón, boquilla, caña y sala.',
+      'Días, ejercicios, tus objetivos, y de cada nota su afinación, dinámica y color, con los nombres de saxofón, boquilla, caña y sala.',
     notes: 'Mis apuntes en las tomas',
     takes: 'Tomas para mirar: {{count}} marcadas',
     best: 'Marcar la mejor de cada ejercicio',

@@ -60,7 +60,7 @@ export const studentsWords = {
     spans: { thisWeek: 'Cette semaine', lastWeek: 'La semaine dernière', fourWeeks: 'Les quatre dernières semaines' },
     practised: 'Ce que j’ai travaillé et ce que cela montre',
     practisedHelp:
-      'Jours, exercices, et de chaque note sa hauteur, sa nuance et son timbre, avec les noms de ton saxophone, bec, anche et lieu.',
+      'Jours, exercices, tes objectifs, et de chaque note sa hauteur, sa nuance et son timbre, avec les noms de ton saxophone, bec, anche et lieu.',
     notes: 'Mes notes écrites sur les prises',
     takes: 'Prises à regarder : {{count}} cochées',
     best: 'Cocher la meilleure de chaque exercice',

@@ -60,7 +60,7 @@ export const studentsWords = {
     spans: { thisWeek: 'Questa settimana', lastWeek: 'La settimana scorsa', fourWeeks: 'Le ultime quattro settimane' },
     practised: 'Che cosa ho studiato e che cosa mostra',
     practisedHelp:
-      'Giorni, esercizi, e di ogni nota intonazione, dinamica e colore, con i nomi di strumento, bocchino, ancia e stanza.',
+      'Giorni, esercizi, i tuoi obiettivi, e di ogni nota intonazione, dinamica e colore, con i nomi di strumento, bocchino, ancia e stanza.',
     notes: 'I miei appunti sulle riprese',
     takes: 'Riprese da guardare: {{count}} spuntate',
     best: 'Spunta la migliore di ogni esercizio',
