@@ -8,10 +8,12 @@ import { slotOf } from './slots';
 import { targetsOf } from './targets';
 import { PRACTICE_IDS } from './practices';
 
-const sharp = digest(
-  'sharp',
-  3,
-  [1, 2, 3].map(() => seen({ midi: 76, values: { pitchCentreCents: 30 } })),
+const SHARP = [3, 4, 5].map((day) =>
+  digest(
+    `sharp ${day}`,
+    day,
+    [1, 2, 3].map(() => seen({ midi: 76, values: { pitchCentreCents: 30 } })),
+  ),
 );
 const PLAN: PlanFor = {
   instrumentId: 'alto',
@@ -21,7 +23,7 @@ const PLAN: PlanFor = {
   practices: PRACTICE_IDS,
   notes: [],
   sources: new Map(),
-  recent: [sharp],
+  recent: SHARP,
   goals: [],
   quiet: false,
   nowMs: 0,

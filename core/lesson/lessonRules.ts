@@ -35,6 +35,8 @@ export interface LessonCase {
 const STARTS = { plain: 12, lip: 6 } as const;
 /** Most tries of a block; most blocks of a family, usually and of who knows few; most families on a first day. */
 const MOST = { tries: 4, blocks: 2, blocksAtFirst: 4, families: 5 } as const;
+/** Days of practice on which wants are not known yet: plain tones on many notes. */
+export const FIRST_DAYS = 3;
 /** Who knows fewer families than this stays with them more. */
 const FEW_FAMILIES = 6;
 /** Families new to the player in a first session, in one under half an hour, in a longer one. */
@@ -128,6 +130,8 @@ interface LessonRule {
   readonly id: string;
   /** whether the block may come into the lesson; a rule refuses, it never chooses */
   readonly allows: (of: LessonCase) => boolean;
+  /** whether it is about time, and a block that grows is asked again */
+  readonly ofTime?: true;
 }
 
 /** What no lesson breaks, whatever is wanted: each builds the lesson, tests it and is counted by the teacher's bench. */
@@ -140,7 +144,7 @@ export const LESSON_RULES: readonly LessonRule[] = [
     id: 'few things, each long enough',
     allows: ({ items, plan }) => items.filter((item) => !isCheck(item)).length < mostBlocks(plan),
   },
-  { id: 'no block takes a lesson', allows: ({ item, plan }) => !isTooLong(item, plan.minutes) },
+  { id: 'no block takes a lesson', ofTime: true, allows: ({ item, plan }) => !isTooLong(item, plan.minutes) },
   {
     id: 'nothing twice',
     allows: ({ items, item }) => !items.some((one) => exerciseKey(one.exercise) === exerciseKey(item.exercise)),
@@ -150,7 +154,7 @@ export const LESSON_RULES: readonly LessonRule[] = [
     allows: ({ items, item, standing }) =>
       item.part === 'easy' ||
       items.filter(({ family }) => family === item.family).length <
-        (isStarting(standing) ? MOST.blocksAtFirst : MOST.blocks),
+        (isStarting(standing) || standing.days.length < FIRST_DAYS ? MOST.blocksAtFirst : MOST.blocks),
   },
   {
     id: 'two ways of a target differ in role',
@@ -168,12 +172,14 @@ export const LESSON_RULES: readonly LessonRule[] = [
   },
   {
     id: 'air is a crumb',
+    ofTime: true,
     allows: ({ items, item, plan }) =>
       item.family.stage !== 'lowEnd' ||
       secondsOf([...items.filter(({ family }) => family.stage === 'lowEnd'), item]) <= AIR_SHARE * 60 * plan.minutes,
   },
   {
     id: 'no kind of work takes all',
+    ofTime: true,
     allows: ({ items, item, plan, standing }) => {
       if (plan.minutes < MOST_SHARE.fromMin || isStarting(standing)) return true;
       const kind = (one: Item) => (one.part === 'music' ? 'music' : pillarOfExercise(one.exercise));
@@ -184,6 +190,7 @@ export const LESSON_RULES: readonly LessonRule[] = [
   },
   {
     id: 'altissimo is short, after overtones, on good days',
+    ofTime: true,
     allows: ({ items, item, plan, standing, load }) => {
       const s = ({ exercise, tries }: Item) => tries * altissimoS(exercise);
       if (s(item) === 0) return true;
@@ -220,6 +227,10 @@ export const LESSON_RULES: readonly LessonRule[] = [
 
 /** Whether a lesson may have a block beside what it has. */
 export const isAllowed = (of: LessonCase): boolean => LESSON_RULES.every(({ allows }) => allows(of));
+
+/** Whether a block of a lesson may grow to one more try beside the others. */
+export const mayGrow = (of: LessonCase): boolean =>
+  LESSON_RULES.every(({ allows, ofTime }) => !ofTime || allows(of)) && triesAllowed(of.item) === of.item.tries;
 
 function newAtMost(plan: PlanFor, { days, progress }: Standing, load: Load): number {
   if (load.nothingNew) return 0;

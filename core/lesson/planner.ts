@@ -1,4 +1,4 @@
-import { blockOf, isAllowed, isLip, isTooLong, secondsOf, triesAllowed, type Item } from './lessonRules';
+import { blockOf, isAllowed, isLip, mayGrow, secondsOf, triesAllowed, type Item, type Part } from './lessonRules';
 import { loadToday, type Load } from './load';
 import type { Candidate } from './made';
 import type { PlanFor } from './planFor';
@@ -8,11 +8,15 @@ import { withSpare } from './rests';
 import { MINUTES, type SessionBlock } from './session';
 import { SLOTS } from './slots';
 import { standingOf, type Standing } from './standing';
+import type { Target } from './targets';
 
 /** A block has two tries at least, a look and a short lesson aside. */
 const LEAST_TRIES = 2;
 /** On its first two days a target's ways stay together; from then on they are mixed with others. */
 const TOGETHER_DAYS = 2;
+const isTogether = ({ days }: Target) => days.length < TOGETHER_DAYS;
+/** What ends a lesson. */
+const AT_THE_END: ReadonlySet<Part> = new Set(['music', 'easy']);
 /** What has spare time gets one try more: targets first. */
 const MORE_TRIES = ['target', 'music', 'pillar'] as const;
 
@@ -35,7 +39,7 @@ export function planSession(plan: PlanFor, load: Load = loadToday(plan)): Sessio
   };
   for (const proposer of proposalsFor(state)) take(proposer);
   if (load.kind !== 'goalDay') while (FILLERS.some((filler) => take(filler)));
-  const ordered = inOrder(withMoreTries(items, 60 * minutes), state.standing);
+  const ordered = inOrder(withMoreTries(items, state), state.standing);
   return withSpare(ordered.map(blockOf), 60 * minutes);
 }
 
@@ -56,15 +60,15 @@ function firstAllowed(
   return undefined;
 }
 
-/** One try more where there is time. */
-function withMoreTries(items: readonly Item[], budgetS: number): Item[] {
+/** One try more where there is time, and no kind of work gets too much of it. */
+function withMoreTries(items: readonly Item[], state: LessonState): Item[] {
   let all = [...items];
   for (const part of MORE_TRIES)
     items.forEach((item, i) => {
       const more = { ...item, tries: item.tries + 1 };
-      if (item.part !== part || isLip(item) || triesAllowed(more) < more.tries || isTooLong(more, budgetS / 60)) return;
+      if (item.part !== part || isLip(item) || !mayGrow({ ...state, items: all.toSpliced(i, 1), item: more })) return;
       const longer = all.with(i, more);
-      if (secondsOf(longer) <= budgetS) all = longer;
+      if (secondsOf(longer) <= 60 * state.plan.minutes) all = longer;
     });
   return all;
 }
@@ -78,16 +82,37 @@ function inOrder(items: readonly Item[], { tires }: Standing): Item[] {
     return order.indexOf(part === 'music' ? 'music' : slot === 'wake' ? 'places' : slot);
   };
   const stages = [...new Set(items.map(stage))].sort((a, b) => a - b);
-  return stages.flatMap((at) => mixed(items.filter((item) => stage(item) === at)));
+  return apart(
+    stages.reduce<Item[]>(
+      (before, at) =>
+        mixed(
+          before,
+          items.filter((item) => stage(item) === at),
+        ),
+      [],
+    ),
+  );
 }
 
-/** Within a stage: a new target's ways one after another, an older one's with something else between. */
-function mixed(items: readonly Item[]): Item[] {
+/** Where a stage has nothing to stand between two ways of an older target, the first block of the next stage does. */
+function apart(items: readonly Item[]): Item[] {
+  const out = [...items];
+  for (let i = 1; i < out.length - 1; i++) {
+    const [before, item, next] = [out[i - 1]!, out[i]!, out[i + 1]!];
+    const isRun = item.target !== undefined && item.target === before.target && !isTogether(item.target);
+    const mayMove = next.target !== item.target && !isLip(next) && !isLip(item) && !AT_THE_END.has(next.part);
+    if (isRun && mayMove) [out[i], out[i + 1]] = [next, item];
+  }
+  return out;
+}
+
+/** What stands before, then a stage: a new target's ways one after another, an older one's with something else between. */
+function mixed(before: readonly Item[], items: readonly Item[]): Item[] {
   const left = [...items];
-  const out: Item[] = [];
+  const out = [...before];
   while (left.length > 0) {
     const last = out.at(-1)?.target;
-    const together = last !== undefined && last.days.length < TOGETHER_DAYS;
+    const together = last !== undefined && isTogether(last);
     const at = left.findIndex(({ target }) => (together ? target === last : last === undefined || target !== last));
     out.push(...left.splice(Math.max(0, at), 1));
   }

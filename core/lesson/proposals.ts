@@ -11,7 +11,7 @@ import {
   waysFor,
   wholeHorn,
 } from './lessonCandidates';
-import { secondsOf, type Item, type Part } from './lessonRules';
+import { FIRST_DAYS, secondsOf, type Item, type Part } from './lessonRules';
 import { openOf, type LessonState } from './lessonState';
 import type { Candidate } from './made';
 import { rolesOf } from './roles';
@@ -42,8 +42,6 @@ const SEAM_FROM_MIN = 20;
 const MUSIC_SHARE = 0.15;
 /** At five minutes every third lesson has one kind of work of its own. */
 const PILLAR_EVERY = 3;
-/** Days of practice that are first days. */
-const FIRST_DAYS = 3;
 /** A goal is worked on in two of three sessions. */
 const GOAL_EVERY = 3;
 

@@ -74,7 +74,7 @@ export const todayWords = {
       overtones: 'Obertöne: gehören in jede Woche.',
       tones: 'Lange Töne und Schweller: gehören in jede Woche.',
       descents: 'Chromatisch abwärts: gehört in jede Woche.',
-      low: 'Tiefe Töne und Subtone: gehören in jede Woche.',
+      low: 'Tiefe Lage, Subtone und Registerwechsel: gehören in jede Woche.',
       altissimo: 'Altissimo: gehört in jede Woche.',
     },
     forTarget: 'Für {{note}}.',

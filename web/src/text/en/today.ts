@@ -79,7 +79,7 @@ export const todayWords = {
       overtones: 'Overtones: a part of every week.',
       tones: 'Long tones and swells: a part of every week.',
       descents: 'Chromatic descents: a part of every week.',
-      low: 'Low notes and subtone: a part of every week.',
+      low: 'Low register, subtone and the break: a part of every week.',
       altissimo: 'Altissimo: a part of every week.',
     },
     forTarget: 'For {{note}}.',

@@ -81,7 +81,7 @@ export const todayWords = {
       overtones: 'Armónicos: parte de cada semana.',
       tones: 'Notas largas y reguladores: parte de cada semana.',
       descents: 'Descensos cromáticos: parte de cada semana.',
-      low: 'Notas graves y subtone: parte de cada semana.',
+      low: 'Registro grave, subtone y cambio de registro: parte de cada semana.',
       altissimo: 'Sobreagudo: parte de cada semana.',
     },
     forTarget: 'Para {{note}}.',

@@ -81,7 +81,7 @@ export const todayWords = {
       overtones: 'Harmoniques : chaque semaine en comprend.',
       tones: 'Sons tenus et soufflets : chaque semaine en comprend.',
       descents: 'Descentes chromatiques : chaque semaine en comprend.',
-      low: 'Notes graves et subtone : chaque semaine en comprend.',
+      low: 'Registre grave, subtone et passage de registre : chaque semaine en comprend.',
       altissimo: 'Suraigu : chaque semaine en comprend.',
     },
     forTarget: 'Pour {{note}}.',

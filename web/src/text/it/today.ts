@@ -81,7 +81,7 @@ export const todayWords = {
       overtones: 'Armonici: parte di ogni settimana.',
       tones: 'Suoni lunghi e crescendo: parte di ogni settimana.',
       descents: 'Discese cromatiche: parte di ogni settimana.',
-      low: 'Note gravi e subtone: parte di ogni settimana.',
+      low: 'Registro grave, subtone e cambio di registro: parte di ogni settimana.',
       altissimo: 'Sovracuti: parte di ogni settimana.',
     },
     forTarget: 'Per {{note}}.',
