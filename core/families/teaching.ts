@@ -141,6 +141,8 @@ interface Planned {
   readonly warmsUp?: FieldValues;
   /** altissimo is not played without it before */
   readonly readiesAltissimo?: true;
+  /** what a note took from it is looked at cold, the next time */
+  readonly leavesCold?: true;
   /** how it is set when nothing asks for it; what is usual when left out; undefined when it can't be now */
   readonly turn?: (player: PlayerNow) => FieldValues | undefined;
 }

@@ -4,7 +4,7 @@ export { answerOf, measureTheme, themeOf, type ThemeMeasure, type WeekAnswer } f
 export { loadToday, nextGoal, seasonWeek, type Load } from './load';
 export { PRACTICE_IDS, PRACTICES, type Practice } from './practices';
 export { adapted, isEnough, TIRED_REST_S, type Outcome } from './adapted';
-export { MINUTES, VERDICT_S, type Reason, type SessionBlock } from './session';
+export { REASON_KINDS, MINUTES, VERDICT_S, type Reason, type SessionBlock } from './session';
 export { planSession } from './planner';
 export { blockS, restBetweenS } from './lasts';
 export type { PlanFor } from './planFor';

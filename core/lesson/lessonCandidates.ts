@@ -5,7 +5,8 @@ import { inTurn, overtoneReason, plannable } from './candidates';
 import { dayNumber } from '../history/days';
 import { isDue } from '../history/progress';
 import { exerciseS } from './lasts';
-import { isNew, type Item } from './lessonRules';
+import type { Item } from './lessonRules';
+import { isNew } from './newness';
 import { rangeOf, type LessonState } from './lessonState';
 import { made, type Candidate } from './made';
 import { pillarOf, pillarOfExercise, pillarsMissed } from './pillars';
@@ -95,6 +96,7 @@ export function missedMost({ plan, standing }: LessonState, items: readonly Item
   // What is new comes after what is known, but now and then before it: over a season every family has its time.
   const sign = standing.days.length % NEW_FIRST_EVERY === 0 ? -1 : 1;
   const fresh = (family: Family) => sign * Number(isNew(family, standing));
+  const hummed = (family: Family) => Number(family.id === HUMMED && isHumDue(plan, items));
   return pillarsMissed(plan, standing.altissimoReady, sounding)
     .filter((kind) => had(kind) < most)
     .flatMap((kind) =>
@@ -102,9 +104,38 @@ export function missedMost({ plan, standing }: LessonState, items: readonly Item
         .filter((family) => pillarOf(family) === kind && !items.some((item) => item.family === family))
         .filter((family) => family.stage !== 'overtones' || standing.mayOvertones)
         // What was away longest first.
-        .toSorted((a, b) => fresh(a) - fresh(b) || (last(a) < last(b) ? -1 : last(a) > last(b) ? 1 : 0)),
+        .toSorted(
+          (a, b) =>
+            hummed(b) - hummed(a) || fresh(a) - fresh(b) || (last(a) < last(b) ? -1 : last(a) > last(b) ? 1 : 0),
+        ),
     )
     .flatMap((family) => inTurn(family, plan, standing, whyOf(family, plan, standing), onePass(family)) ?? []);
+}
+
+/** The ear leads: one of three exercises of overtones is hummed first. */
+const HUMMED = 'humFirst';
+const HUMMED_OF = 3;
+
+function isHumDue({ recent }: Pick<PlanFor, 'recent'>, items: readonly Item[]): boolean {
+  const isOvertones = (family: string) => familyById(family).stage === 'overtones';
+  const played = recent
+    .map(({ family }) => family)
+    .filter((family, i, all) => isOvertones(family) && all[i - 1] !== family);
+  const today = items.map(({ family }) => family.id).filter(isOvertones);
+  return ![...played, ...today].slice(1 - HUMMED_OF).includes(HUMMED);
+}
+
+/** Notes that were matched to their overtones on the last day, played by themselves: what stayed of it. */
+export function matchedLastTime({ plan, standing }: LessonState): Candidate[] {
+  const last = standing.days.at(-1)?.takes ?? [];
+  const matched = last.filter(({ family }) => familyById(family).teaching.planned?.leavesCold);
+  const midis = matched.flatMap(({ seen }) => seen.filter(({ partial }) => partial > 1).map(({ midi }) => midi));
+  return [...new Set(midis)]
+    .filter((midi) => midi <= standing.horn.highestKeyedWrittenMidi)
+    .flatMap(
+      (writtenMidi) =>
+        made(familyById('hold'), { writtenMidi }, { kind: 'cold', midi: writtenMidi }, plan, standing) ?? [],
+    );
 }
 
 /** What is hard on the lip is a try each time, not a row of them in one. */

@@ -1,8 +1,8 @@
-import { exerciseKey, exerciseScore, FAMILIES, familyById, type Family } from '@inner-hum/core/families';
-import { hasSettled } from '../history/progress';
+import { exerciseKey, exerciseScore, familyById } from '@inner-hum/core/families';
 import { altissimoS, blockS, restBetweenS } from './lasts';
 import { slotOf } from './slots';
 import type { Load } from './load';
+import { isNew, isSettling, isStarting, newAtMost } from './newness';
 import type { Candidate } from './made';
 import { pillarOfExercise } from './pillars';
 import type { PlanFor } from './planFor';
@@ -37,10 +37,6 @@ const STARTS = { plain: 12, lip: 6 } as const;
 const MOST = { tries: 4, blocks: 2, blocksAtFirst: 4, families: 5 } as const;
 /** Days of practice on which wants are not known yet: plain tones on many notes. */
 export const FIRST_DAYS = 3;
-/** Who knows fewer families than this stays with them more. */
-const FEW_FAMILIES = 6;
-/** Families new to the player in a first session, in one under half an hour, in a longer one. */
-const NEW = { first: 2, short: 1, long: 2, longFromMin: 30 } as const;
 /** No block takes more than 14 % of a lesson, or two minutes where that is more. */
 const BLOCK = { leastS: 120, share: 0.14 } as const;
 /** Sounding altissimo in twenty minutes at most, seconds. */
@@ -110,20 +106,9 @@ function mostBlocks({ minutes, style }: PlanFor): number {
   return style === 'dwell' ? Math.max(2, Math.round(DWELL_SHARE * usual)) : usual;
 }
 
-/** Whether a player knows few families yet. */
-const isStarting = ({ progress, knows }: Standing) =>
-  FAMILIES.filter((family) => family.teaching.planned && (knows(family) || progress.has(family.id))).length <
-  FEW_FAMILIES;
-
 /** Whether a block takes too much of a lesson. */
 export function isTooLong(item: Item, minutes: number): boolean {
   return item.tries > 1 && secondsOf([item]) > Math.max(BLOCK.leastS, BLOCK.share * 60 * minutes);
-}
-
-/** Whether a family is new to the player. */
-export function isNew(family: Family, { progress, knows }: Standing): boolean {
-  const slot = slotOf(family);
-  return slot !== 'tune' && slot !== 'measure' && !progress.has(family.id) && !knows(family);
 }
 
 interface LessonRule {
@@ -231,27 +216,3 @@ export const isAllowed = (of: LessonCase): boolean => LESSON_RULES.every(({ allo
 /** Whether a block of a lesson may grow to one more try beside the others. */
 export const mayGrow = (of: LessonCase): boolean =>
   LESSON_RULES.every(({ allows, ofTime }) => !ofTime || allows(of)) && triesAllowed(of.item) === of.item.tries;
-
-function newAtMost(plan: PlanFor, { days, progress }: Standing, load: Load): number {
-  if (load.nothingNew) return 0;
-  const last = days.at(-1)?.day;
-  if (last === undefined) return NEW.first;
-  const failed = [...progress].some(
-    ([id, { firstDay, failedFirst }]) => firstDay === last && failedFirst && !isCheck({ slot: slotOf(familyById(id)) }),
-  );
-  return failed ? 0 : plan.minutes < NEW.longFromMin ? NEW.short : NEW.long;
-}
-
-/** Whether a family of the same stage is new and has not come back often enough. */
-function isSettling({ stage }: Family, { progress, knows }: Standing): boolean {
-  return [...progress].some(([id, own]) => {
-    const family = familyById(id);
-    return (
-      family.stage === stage &&
-      !!family.teaching.planned &&
-      !knows(family) &&
-      !isCheck({ slot: slotOf(family) }) &&
-      !hasSettled(own)
-    );
-  });
-}

@@ -13,7 +13,7 @@ import { PRACTICE_IDS } from './practices';
 import { adapted } from './adapted';
 import type { SessionBlock } from './session';
 import { slotOf, SLOTS } from './slots';
-import { digest, wholeHorn } from '../history/testDigests';
+import { digest, seen, wholeHorn } from '../history/testDigests';
 import type { Observation } from '../history/observation';
 
 const DAY_MS = 86_400_000;
@@ -173,4 +173,28 @@ describe('adapted', () => {
   it('leaves a block, and who tires is given nothing more for it', () =>
     expect(adapted(blocks, { decision: 'leave', next: {} })).toEqual(blocks.slice(1)));
   it('nothing is left of nothing', () => expect(adapted([], { decision: 'leave', next: {} })).toEqual([]));
+});
+
+describe('the ear leads', () => {
+  const takeOf = (family: string, n: number, observations: readonly Observation[] = []) =>
+    digest(`${family} ${n}`, n, observations, {}, { family, parameters: usualExercise(familyById(family), 'alto') });
+  it('one of three exercises of overtones is hummed first', () => {
+    const days = (...ids: string[]) => [...history(1), ...ids.map((id, i) => takeOf(id, 17 + i))];
+    const due = days('overtoneLadder', 'directOvertone');
+    expect(families(plan({ minutes: 45 }, due))).toContain('humFirst');
+    const ones = (own: readonly SessionBlock[]) =>
+      own
+        .filter(({ exercise }) => familyById(exercise.family).stage === 'overtones')
+        .map(({ exercise }) => exercise.family);
+    expect(ones(plan({ minutes: 15 }, due))[0]).toBe('humFirst');
+  });
+  it('what was matched to its overtone is played cold the next day, first of the tones', () => {
+    const matched = takeOf('overtoneMatch', 19, [seen({ midi: 70, partial: 2, fingeredMidi: 58 })]);
+    const cold = plan({ minutes: 30 }, [...history(1), matched]).filter(({ reason }) => reason.kind === 'cold');
+    expect(cold.map(({ exercise, tries }) => [exercise.family, exercise['writtenMidi'], tries])).toEqual([
+      ['hold', 70, 1],
+    ]);
+    const later = plan({ minutes: 30, day: '2026-01-22' }, [...history(1), matched, takeOf('hold', 20)]);
+    expect(later.map(({ reason }) => reason.kind)).not.toContain('cold');
+  });
 });

@@ -4,6 +4,7 @@ import { goalWork } from './goalWork';
 import {
   comingBack,
   longestUnheard,
+  matchedLastTime,
   missedMost,
   newAndDue,
   plainTones,
@@ -121,6 +122,7 @@ const USUAL: readonly Proposer[] = [
     when: ({ load }) => load.kind !== 'second',
     candidates: ({ plan, standing }) => [survey(plan, standing) ?? []].flat(),
   },
+  { id: 'what was matched last time, cold', part: 'look', tries: 1, candidates: matchedLastTime },
   way(0, 0),
   way(0, 1),
   goal,

@@ -25,6 +25,8 @@ export type Reason =
   | { readonly kind: 'pillar'; readonly midi: number; readonly pillar: Pillar }
   /** a tone where nothing wants work, three notes that were not heard for long, a tune about a note */
   | { readonly kind: 'plain' | 'look' | 'tuneAbout'; readonly midi: number }
+  /** was matched to its overtone last time, and is played cold */
+  | { readonly kind: 'cold'; readonly midi: number }
   /** was secure for so many days, and is looked at again */
   | { readonly kind: 'back'; readonly midi: number; readonly days: number }
   | { readonly kind: 'goal'; readonly midi: number; readonly daysLeft: number; readonly goal: GoalKind }
@@ -58,6 +60,14 @@ export type Reason =
   | { readonly kind: 'anchor' | 'break' | 'long' | 'kept' | 'zone' | 'readies'; readonly midi: number }
   | { readonly kind: 'round'; readonly midi: number; readonly days?: number }
   | { readonly kind: 'stale' | 'unmeasured'; readonly midi: number; readonly value?: number };
+
+/** All kinds of reasons that a stored session may have. */
+export const REASON_KINDS = Object.keys({
+  ...{ failing: 0, response: 0, pitch: 0, slope: 0, steadiness: 0, pillar: 0, plain: 0, look: 0, tuneAbout: 0 },
+  ...{ cold: 0, back: 0, goal: 0, seam: 0, overtone: 0, start: 0, new: 0, settles: 0, keeps: 0, music: 0, tune: 0 },
+  ...{ easy: 0, routine: 0, warmUp: 0, firstMap: 0, again: 0, anchor: 0, break: 0, long: 0, kept: 0, zone: 0 },
+  ...{ readies: 0, round: 0, stale: 0, unmeasured: 0 },
+} satisfies Readonly<Record<Reason['kind'], 0>>) as Reason['kind'][];
 
 /** One exercise of a session, played so many times, with its rests. */
 export interface SessionBlock {

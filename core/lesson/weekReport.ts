@@ -5,7 +5,7 @@ import type { Theme } from './aims';
 import { cellsFrom } from '../history/cells';
 import { weekNumber } from '../history/days';
 import type { Digest } from '../history/digest';
-import { hornMap, ofNote, type NoteOnMap } from '../map/hornMap';
+import { difference, hornMap, ofNote, type NoteOnMap } from '../map/hornMap';
 import type { PlanFor } from './planFor';
 import { daysOf } from '../history/progress';
 import { isBroken } from '../history/tiring';
@@ -25,8 +25,17 @@ export interface WeekReport extends WeekFacts {
   readonly answer: WeekAnswer;
 }
 
+/** The largest step in pitch between two neighbours: upper less lower, cents. */
+export interface StepOfWeek {
+  readonly lower: number;
+  readonly upper: number;
+  readonly cents: number;
+}
+
 /** What the takes of a week show, whatever it was about. */
 export interface WeekFacts {
+  /** before the week and in it; undefined where too few neighbours are known */
+  readonly steps: { readonly before: StepOfWeek | undefined; readonly now: StepOfWeek | undefined };
   readonly notes: readonly NoteOfWeek[];
   /** the last take of each exercise that became secure in it */
   readonly secured: readonly Digest[];
@@ -52,6 +61,7 @@ export function weekFacts(digests: readonly Digest[], day: string): WeekFacts {
   const before = takes.filter((take) => weekNumber(take.day) < week);
   return {
     notes: notesOf(before, own),
+    steps: stepsOf(before, own),
     secured: securedIn(before, own),
     thirds: thirdsOf(own),
     reeds: reedsOf(own),
@@ -59,12 +69,33 @@ export function weekFacts(digests: readonly Digest[], day: string): WeekFacts {
   };
 }
 
-function notesOf(before: readonly Digest[], own: readonly Digest[]): NoteOfWeek[] {
-  // Another room or another reed is another measurement.
+/** The maps before a week and in it: another room or another reed is another measurement. */
+function mapsOf(before: readonly Digest[], own: readonly Digest[]): readonly [NoteOnMap[], NoteOnMap[]] {
   const [{ setupKey } = { setupKey: undefined }] = own.slice(-1);
   const mapOf = (takes: readonly Digest[]) =>
     hornMap(cellsFrom(takes.filter((take) => take.setupKey === setupKey)).values());
-  const [then, now] = [mapOf(before), mapOf(own)];
+  return [mapOf(before), mapOf(own)];
+}
+
+/** Fewer neighbours than this say nothing of the horn. */
+const LEAST_NEIGHBOURS = 5;
+
+function stepsOf(before: readonly Digest[], own: readonly Digest[]): WeekFacts['steps'] {
+  const largest = (map: readonly NoteOnMap[]) => {
+    const steps = map.slice(1).flatMap((upper, i): StepOfWeek[] => {
+      const lower = map[i]!;
+      const step = upper.midi - lower.midi === 1 ? difference(upper, lower, 'pitchCentreCents') : undefined;
+      return step ? [{ lower: lower.midi, upper: upper.midi, cents: step.value }] : [];
+    });
+    if (steps.length < LEAST_NEIGHBOURS) return undefined;
+    return steps.reduce((most, step) => (Math.abs(step.cents) > Math.abs(most.cents) ? step : most));
+  };
+  const [then, now] = mapsOf(before, own);
+  return { before: largest(then), now: largest(now) };
+}
+
+function notesOf(before: readonly Digest[], own: readonly Digest[]): NoteOfWeek[] {
+  const [then, now] = mapsOf(before, own);
   const of = (map: readonly NoteOnMap[], midi: number) => {
     const note = map.find((one) => one.midi === midi);
     const known = note && ofNote(note, 'pitchCentreCents', 'medium');

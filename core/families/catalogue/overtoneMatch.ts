@@ -83,6 +83,7 @@ export const overtoneMatch = defineFamily({
     harder: ['more', 'hideTuner', 'softer'],
     planned: {
       from: 'new',
+      leavesCold: true,
       turn: ({ frontier }) => ({
         writtenMidi: frontier.tubeMidi,
         partial: Math.min(4, Math.max(2, frontier.partial - 1)),

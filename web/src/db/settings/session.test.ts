@@ -1,4 +1,4 @@
-import { routineBlocks, routineOf, type SessionBlock } from '@inner-hum/core/lesson';
+import { REASON_KINDS, routineBlocks, routineOf, type SessionBlock } from '@inner-hum/core/lesson';
 import { familyById, usualExercise } from '@inner-hum/core/families';
 import { expect, it } from 'vitest';
 import { readSettings } from './readSettings';
@@ -16,6 +16,15 @@ it('a session that goes an hour by the clock, in the shortest tries, is there ag
   const blocks = routineBlocks(routine, 'alto');
   expect(blocks[0]!.tries).toBeGreaterThan(50);
   const session = { day: '2026-03-01', instrumentId: 'alto', minutes: 60, blocks, done: 0, change: null } as const;
+  const stored: unknown = JSON.parse(JSON.stringify({ ...FIRST_SETTINGS, session }));
+  expect(readSettings(stored).settings.session).toEqual(session);
+});
+
+it.each(REASON_KINDS)('a session with the reason “%s” is there again after a reload', (kind) => {
+  const exercise = usualExercise(familyById('hold'), 'alto');
+  const target = { day: 3, inside: 1, isIn: true };
+  const blocks = [{ exercise, tries: 2, restS: 20, reason: { kind, midi: 67, target } }];
+  const session = { day: '2026-03-01', instrumentId: 'alto', minutes: 20, blocks, done: 0, change: null };
   const stored: unknown = JSON.parse(JSON.stringify({ ...FIRST_SETTINGS, session }));
   expect(readSettings(stored).settings.session).toEqual(session);
 });

@@ -3,8 +3,7 @@ import { familyById, GOAL_KINDS, usualExercise } from '@inner-hum/core/families'
 import type { Decision } from '@inner-hum/core/judge';
 import { LOUDNESS_BANDS } from '@inner-hum/core/measure';
 import { isExperiment, type Experiment } from '@inner-hum/core/experiments';
-import { isRoutine, PILLARS, type Routine, type SessionBlock } from '@inner-hum/core/lesson';
-import { NEED_REASONS } from '@inner-hum/core/map';
+import { isRoutine, PILLARS, REASON_KINDS, type Routine, type SessionBlock } from '@inner-hum/core/lesson';
 import type { InstrumentId } from '@inner-hum/core/theory';
 import { array, boolean, mixed, number, object, string } from 'yup';
 import {
@@ -103,26 +102,7 @@ const sessionBlock = object({
   asWritten: boolean(),
   leftS: number().min(0).max(3600),
   reason: object({
-    kind: oneOf([
-      ...NEED_REASONS,
-      ...([
-        'goal',
-        'seam',
-        'overtone',
-        'zone',
-        'start',
-        'new',
-        'settles',
-        'keeps',
-        'music',
-        'tune',
-        'readies',
-      ] as const),
-      ...(['easy', 'round', 'routine', 'warmUp', 'firstMap', 'again'] as const),
-      ...(['pillar', 'plain', 'look', 'tuneAbout', 'back'] as const),
-      // In sessions that older versions planned.
-      ...(['long', 'anchor', 'break', 'kept', 'stale', 'unmeasured'] as const),
-    ]).required(),
+    kind: oneOf(REASON_KINDS).required(),
     name: string().max(2000),
     midi: midi(),
     upper: number().integer().min(0).max(127),
@@ -139,7 +119,7 @@ const sessionBlock = object({
     band: oneOf(LOUDNESS_BANDS),
     goal: oneOf(GOAL_KINDS),
     pillar: oneOf(PILLARS),
-    target: object({ day: number().required(), inside: number().required() }).default(undefined),
+    target: object({ day: number().required(), inside: number().required(), isIn: boolean() }).default(undefined),
   }).required(),
 });
 

@@ -11,6 +11,7 @@ export function FactsOfWeek({ facts }: { readonly facts: WeekFacts }) {
   return (
     <>
       <FiveNotes notes={facts.notes} />
+      <Steps steps={facts.steps} />
       <Secured secured={facts.secured} />
       <Where thirds={facts.thirds} reeds={facts.reeds} />
     </>
@@ -48,6 +49,23 @@ function FiveNotes({ notes }: { readonly notes: readonly NoteOfWeek[] }) {
         </tbody>
       </chakra.table>
     </chakra.section>
+  );
+}
+
+/** The largest step between neighbours, before and now. */
+function Steps({ steps: { before, now } }: Pick<WeekFacts, 'steps'>) {
+  const { t } = useTranslation();
+  const nameOf = useNoteName();
+  if (!now) return null;
+  const said = ({ lower, upper, cents }: typeof now) => ({
+    lower: nameOf(lower),
+    upper: nameOf(upper),
+    cents: formatNumber(Math.abs(cents), 0),
+  });
+  return (
+    <chakra.p mt="10px">
+      {t('weekPage.step', said(now))} {before && t('weekPage.stepBefore', said(before))}
+    </chakra.p>
   );
 }
 

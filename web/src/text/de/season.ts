@@ -67,6 +67,8 @@ export const seasonWords = {
     worse: 'schlechter',
     cannotTell: 'nicht zu sagen',
     cents: '{{value}} ±{{error}} Cent',
+    step: 'Größte Stufe zwischen Nachbartönen: {{lower}} zu {{upper}}, {{cents}} Cent.',
+    stepBefore: 'Vor dieser Woche: {{lower}} zu {{upper}}, {{cents}} Cent.',
     secured: 'Sicher geworden',
     nothing: 'Noch nichts: Drei von vier an zwei Tagen machen es sicher.',
     thirds: 'Wo in einer Übezeit es bricht',

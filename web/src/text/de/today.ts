@@ -78,6 +78,7 @@ export const todayWords = {
       altissimo: 'Altissimo: gehört in jede Woche.',
     },
     forTarget: 'Für {{note}}.',
+    cold: 'Letztes Mal hast du {{note}} an den Oberton angeglichen: Spiel den Ton jetzt ohne Vorbereitung.',
     plain: 'Ein schlichter Ton, jeden Tag ein anderer.',
     look: 'Ein Blick ringsum: die Töne, die du am längsten nicht gespielt hast.',
     tuneAbout: 'Eine kurze Melodie um {{note}}: derselbe Ton, in einer Linie.',

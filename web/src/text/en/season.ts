@@ -66,6 +66,8 @@ export const seasonWords = {
     worse: 'worse',
     cannotTell: 'can’t be told',
     cents: '{{value}} ±{{error}} cents',
+    step: 'Largest step between neighbours: {{lower}} to {{upper}}, {{cents}} cents.',
+    stepBefore: 'Before this week: {{lower}} to {{upper}}, {{cents}} cents.',
     secured: 'Became secure',
     nothing: 'Nothing yet: three of four on two days make it secure.',
     thirds: 'Where in a session it breaks',

@@ -83,6 +83,7 @@ export const todayWords = {
       altissimo: 'Altissimo: a part of every week.',
     },
     forTarget: 'For {{note}}.',
+    cold: 'You matched {{note}} to its overtone last time: play it cold now.',
     plain: 'A plain tone, on another note each day.',
     look: 'A look around: the notes you have left alone longest.',
     tuneAbout: 'A short tune about {{note}}: the same tone, in a line.',

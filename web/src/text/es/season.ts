@@ -69,6 +69,8 @@ export const seasonWords = {
     worse: 'peor',
     cannotTell: 'no se puede decir',
     cents: '{{value}} ±{{error}} cents',
+    step: 'Mayor salto entre notas vecinas: de {{lower}} a {{upper}}, {{cents}} cents.',
+    stepBefore: 'Antes de esta semana: de {{lower}} a {{upper}}, {{cents}} cents.',
     secured: 'Se hizo seguro',
     nothing: 'Nada aún: tres de cuatro en dos días lo hacen seguro.',
     thirds: 'Dónde se rompe en un estudio',

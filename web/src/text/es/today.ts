@@ -85,6 +85,7 @@ export const todayWords = {
       altissimo: 'Sobreagudo: parte de cada semana.',
     },
     forTarget: 'Para {{note}}.',
+    cold: 'La última vez igualaste {{note}} con su armónico: tócala ahora en frío.',
     plain: 'Un sonido sencillo, cada día en otra nota.',
     look: 'Un repaso: las notas que llevas más tiempo sin tocar.',
     tuneAbout: 'Una melodía corta en torno a {{note}}: el mismo sonido, en una línea.',

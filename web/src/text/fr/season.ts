@@ -69,6 +69,8 @@ export const seasonWords = {
     worse: 'moins bien',
     cannotTell: 'impossible à dire',
     cents: '{{value}} ±{{error}} cents',
+    step: 'Plus grand écart entre notes voisines : de {{lower}} à {{upper}}, {{cents}} cents.',
+    stepBefore: 'Avant cette semaine : de {{lower}} à {{upper}}, {{cents}} cents.',
     secured: 'Devenu sûr',
     nothing: 'Rien encore : trois sur quatre sur deux jours rendent sûr.',
     thirds: 'Où dans une séance cela se brise',

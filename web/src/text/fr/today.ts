@@ -85,6 +85,7 @@ export const todayWords = {
       altissimo: 'Suraigu : chaque semaine en comprend.',
     },
     forTarget: 'Pour {{note}}.',
+    cold: 'La dernière fois, tu as accordé {{note}} à son harmonique : joue-la maintenant sans préparation.',
     plain: 'Un son simple, sur une autre note chaque jour.',
     look: 'Un tour d’horizon : les notes que tu n’as pas jouées depuis le plus longtemps.',
     tuneAbout: 'Une courte mélodie autour de {{note}} : le même son, dans une ligne.',

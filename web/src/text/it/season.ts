@@ -69,6 +69,8 @@ export const seasonWords = {
     worse: 'peggio',
     cannotTell: 'non si può dire',
     cents: '{{value}} ±{{error}} cent',
+    step: 'Scarto maggiore fra note vicine: da {{lower}} a {{upper}}, {{cents}} cent.',
+    stepBefore: 'Prima di questa settimana: da {{lower}} a {{upper}}, {{cents}} cent.',
     secured: 'Diventato sicuro',
     nothing: 'Ancora niente: tre su quattro in due giorni lo rendono sicuro.',
     thirds: 'Dove in uno studio si rompe',

@@ -85,6 +85,7 @@ export const todayWords = {
       altissimo: 'Sovracuti: parte di ogni settimana.',
     },
     forTarget: 'Per {{note}}.',
+    cold: 'L’ultima volta hai uguagliato {{note}} al suo armonico: suonala ora a freddo.',
     plain: 'Un suono semplice, ogni giorno su un’altra nota.',
     look: 'Uno sguardo intorno: le note che non suoni da più tempo.',
     tuneAbout: 'Una breve melodia intorno a {{note}}: lo stesso suono, in una linea.',
