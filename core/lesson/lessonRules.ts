@@ -107,7 +107,7 @@ function mostBlocks({ minutes, style }: PlanFor): number {
 }
 
 /** Whether a block takes too much of a lesson. */
-export function isTooLong(item: Item, minutes: number): boolean {
+function isTooLong(item: Item, minutes: number): boolean {
   return item.tries > 1 && secondsOf([item]) > Math.max(BLOCK.leastS, BLOCK.share * 60 * minutes);
 }
 

@@ -26,7 +26,7 @@ export interface WeekReport extends WeekFacts {
 }
 
 /** The largest step in pitch between two neighbours: upper less lower, cents. */
-export interface StepOfWeek {
+interface StepOfWeek {
   readonly lower: number;
   readonly upper: number;
   readonly cents: number;
