@@ -1,13 +1,20 @@
-import type { ExerciseParameters, PartWords, Score } from '@inner-hum/core/exercise';
+import type { ExerciseParameters, PartWords, Score, Step } from '@inner-hum/core/exercise';
 import type { TFunction } from 'i18next';
 import { useMemo } from 'react';
 import { useTranslation } from 'react-i18next';
+import { useNoteName } from './useNoteName';
 
 /**
  * What stands over the steps and gaps of a part, in the page's language: how a tone starts, where that changes, and what
  * is done with it.
  */
-export function partWords(t: TFunction, score: Score, { vent }: ExerciseParameters): PartWords {
+export function partWords(
+  t: TFunction,
+  score: Score,
+  { vent }: ExerciseParameters,
+  nameOf: (midi: number) => string,
+): PartWords {
+  const named = mixesSources(score);
   const started = score.steps.map(({ attack, hum }) => (attack === 'slurred' || hum ? undefined : attack));
   return {
     step: (index) => {
@@ -16,6 +23,7 @@ export function partWords(t: TFunction, score: Score, { vent }: ExerciseParamete
       return [
         changes ? t(`part.start.${start}`) : undefined,
         score.steps[index]!.hum ? t('part.hum') : undefined,
+        named && !isSameSource(score.steps[index], score.steps[index - 1]) ? sourceOf(score.steps[index]!) : undefined,
         ...manner(t, score, index, vent),
       ]
         .filter(Boolean)
@@ -23,6 +31,37 @@ export function partWords(t: TFunction, score: Score, { vent }: ExerciseParamete
     },
     gap: (kind) => t(`part.gap.${kind}`),
   };
+
+  function sourceOf({ partialNumber, fingeredMidi, hum }: Step): string | undefined {
+    if (hum) return undefined;
+    return partialNumber === 1 ? t('part.regular') : t('part.overblown', { fingered: nameOf(fingeredMidi) });
+  }
+}
+
+/** Whether it has overtones, so that of each note its source is to be said. */
+const mixesSources = ({ steps }: Score) => steps.some(({ partialNumber }) => partialNumber > 1);
+
+/** Whether two notes are overblown from one fingering, or are both regular. */
+const isSameSource = (a: Step | undefined, b: Step | undefined) =>
+  a !== undefined &&
+  b !== undefined &&
+  a.partialNumber > 1 === b.partialNumber > 1 &&
+  (a.partialNumber === 1 || a.fingeredMidi === b.fingeredMidi);
+
+/** By what a note is played, where a part has overtones: its regular fingering, or which one is overblown to which partial. */
+export function sourceWords(
+  t: TFunction,
+  score: Score,
+  index: number,
+  {
+    nameOf,
+    partialName,
+  }: { readonly nameOf: (midi: number) => string; readonly partialName: (partial: number) => string },
+): string {
+  const { partialNumber, fingeredMidi, hum } = score.steps[index]!;
+  if (hum || !mixesSources(score)) return '';
+  if (partialNumber === 1) return t('part.regular');
+  return t('part.overblownTo', { fingered: nameOf(fingeredMidi), partial: partialName(partialNumber) });
 }
 
 /** The same for one step by itself, as it is said while it is due: its start is always said. */
@@ -56,5 +95,6 @@ function manner(t: TFunction, { steps }: Score, index: number, vent: unknown): s
 
 export function usePartWords(score: Score, exercise: ExerciseParameters): PartWords {
   const { t } = useTranslation();
-  return useMemo(() => partWords(t, score, exercise), [t, score, exercise]);
+  const nameOf = useNoteName();
+  return useMemo(() => partWords(t, score, exercise, nameOf), [t, score, exercise, nameOf]);
 }

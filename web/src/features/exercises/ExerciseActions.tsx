@@ -49,7 +49,7 @@ export function ExerciseActions() {
       saveFile(
         `${title}.musicxml`,
         'application/vnd.recordare.musicxml+xml',
-        writeMusicXml(score, title, settings.spelling, fingeringOver, partWords(t, score, now)),
+        writeMusicXml(score, title, settings.spelling, fingeringOver, partWords(t, score, now, nameOf)),
       );
   };
   return (

@@ -49,7 +49,7 @@ export function StandPart({ running }: { readonly running: boolean }) {
     <Box
       ref={view}
       position="relative"
-      height={{ base: '136px', md: '184px' }}
+      height={{ base: '136px', md: '204px' }}
       overflow="hidden"
       data-testid="stand-part"
     >

@@ -26,7 +26,7 @@ import type { TFunction } from 'i18next';
 import type { Timing } from '../../practice/pageSound';
 import type { useEdges } from '../../shared/stored/useEdges';
 import { formatNumber, formatSigned } from '../../text/format';
-import { stepWords } from '../../text/usePartWords';
+import { sourceWords, stepWords } from '../../text/usePartWords';
 
 /** How many tubes are named that could give a freely played note. */
 const MOST_SOURCES = 3;
@@ -57,21 +57,22 @@ export interface HeardNow {
 }
 
 /** Note, dynamics, start and what follows of a step; they don't change while it sounds. */
-export function stepTexts({ t, nameOf, score, exercise }: HeadOf, index: number) {
+export function stepTexts({ t, nameOf, partialName, score, exercise }: HeadOf, index: number) {
   const place = Math.min(index, score.steps.length - 1);
   const step = score.steps[place]!;
   const after = score.steps[index + 1];
   const { start, manner } = stepWords(t, score, place, exercise);
+  const source = (at: number) => sourceWords(t, score, at, { nameOf, partialName });
   return {
     note: nameOf(step.soundedMidi),
     dynamics: dynamicsText(step),
     next: after ? thenText() : '',
-    start: [start, manner].filter(Boolean).join(' · '),
+    start: [start, source(place), manner].filter(Boolean).join(' · '),
   };
 
   function thenText(): string {
     const words = stepWords(t, score, index + 1, exercise);
-    const note = [nameOf(after!.soundedMidi), words.manner].filter(Boolean).join(', ');
+    const note = [nameOf(after!.soundedMidi), source(index + 1), words.manner].filter(Boolean).join(', ');
     // What comes at once; the rest is said when it comes.
     const [gap] = gapsAfter(score, index);
     return gap ? t('stand.nextAfter', { gap: t(`part.gap.${gap.kind}`), note }) : t('stand.nextNote', { note });

@@ -1,4 +1,3 @@
-import type { Step } from '@inner-hum/core/exercise';
 import { useEffect, useMemo, useRef, type RefObject } from 'react';
 import { useTranslation } from 'react-i18next';
 import { usePageSound } from '../../practice/usePageSound';
@@ -16,9 +15,9 @@ const SHOWN_FRAMES = 50;
 
 /**
  * Writes note, dynamics, cents and beat from frame to frame into places of the head: the page's own state would be too
- * slow for that. `onStep` is told which step sounds or comes next.
+ * slow for that. `onStep` is told the place of the step that sounds or comes next.
  */
-export function useLiveHead(running: boolean, onStep: (step: Step) => void) {
+export function useLiveHead(running: boolean, onStep: (index: number) => void) {
   const page = usePageSound();
   const phase = useAppSelector((state) => state.practice.phase);
   const of = useHeadOf();
@@ -32,7 +31,7 @@ export function useLiveHead(running: boolean, onStep: (step: Step) => void) {
       shown = index;
       const texts = stepTexts(of, index);
       show(places.note, texts.note);
-      onStep(score.steps[Math.min(index, score.steps.length - 1)]!);
+      onStep(index);
       show(places.dynamics, phase === 'free' ? '' : texts.dynamics);
       show(places.next, phase === 'free' ? '' : texts.next);
       show(places.start, phase === 'free' ? '' : texts.start);

@@ -19,7 +19,7 @@ export function Fingering({
 }: {
   readonly instrumentId: HornId;
   readonly keys: readonly KeyId[];
-  readonly width?: string;
+  readonly width?: string | Readonly<Record<string, string>>;
   readonly label?: string;
   readonly onToggle?: (key: KeyId) => void;
 }) {

@@ -122,6 +122,9 @@ export const namesWords = {
   },
   /** What stands over a part and beside the note on the Stand. */
   part: {
+    regular: 'regulär',
+    overblown: '{{fingered}} überblasen',
+    overblownTo: '{{fingered}} überblasen · {{partial}}',
     start: { breath: 'mit Luft', tongue: 'mit Zunge' },
     gap: {
       breath: 'atmen',

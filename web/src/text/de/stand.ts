@@ -8,6 +8,7 @@ export const standWords = {
     seconds: '{{seconds}} s',
   },
   stand: {
+    then: 'danach',
     edgeLeft: 'noch {{db}} dB',
     upperMixes: 'ein Oberton mischt sich ein',
     openingSlow:

@@ -122,6 +122,9 @@ export const namesWords = {
   },
   /** What stands over a part and beside the note on the Stand. */
   part: {
+    regular: 'regular',
+    overblown: '{{fingered}} overblown',
+    overblownTo: '{{fingered}} overblown · {{partial}}',
     start: { breath: 'by air', tongue: 'by tongue' },
     gap: {
       breath: 'breathe',

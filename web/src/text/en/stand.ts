@@ -8,6 +8,7 @@ export const standWords = {
     seconds: '{{seconds}} s',
   },
   stand: {
+    then: 'next',
     edgeLeft: '{{db}} dB left',
     upperMixes: 'an overtone mixes in',
     openingSlow:

@@ -122,6 +122,9 @@ export const namesWords = {
   },
   /** What stands over a part and beside the note on the Stand. */
   part: {
+    regular: 'digitación normal',
+    overblown: 'armónico de {{fingered}}',
+    overblownTo: 'armónico de {{fingered}} · {{partial}}',
     start: { breath: 'con aire', tongue: 'con lengua' },
     gap: {
       breath: 'respirar',

@@ -8,6 +8,7 @@ export const standWords = {
     seconds: '{{seconds}} s',
   },
   stand: {
+    then: 'después',
     edgeLeft: 'quedan {{db}} dB',
     upperMixes: 'se mezcla un armónico',
     openingSlow:

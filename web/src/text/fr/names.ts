@@ -122,6 +122,9 @@ export const namesWords = {
   },
   /** What stands over a part and beside the note on the Stand. */
   part: {
+    regular: 'doigté normal',
+    overblown: 'harmonique de {{fingered}}',
+    overblownTo: 'harmonique de {{fingered}} · {{partial}}',
     start: { breath: 'à l’air', tongue: 'avec la langue' },
     gap: {
       breath: 'respirer',

@@ -8,6 +8,7 @@ export const standWords = {
     seconds: '{{seconds}} s',
   },
   stand: {
+    then: 'ensuite',
     edgeLeft: 'encore {{db}} dB',
     upperMixes: 'une harmonique se mêle',
     openingSlow:

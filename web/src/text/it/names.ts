@@ -122,6 +122,9 @@ export const namesWords = {
   },
   /** What stands over a part and beside the note on the Stand. */
   part: {
+    regular: 'posizione normale',
+    overblown: 'armonico di {{fingered}}',
+    overblownTo: 'armonico di {{fingered}} · {{partial}}',
     start: { breath: 'd’aria', tongue: 'di lingua' },
     gap: {
       breath: 'respirare',

@@ -8,6 +8,7 @@ export const standWords = {
     seconds: '{{seconds}} s',
   },
   stand: {
+    then: 'poi',
     edgeLeft: 'ancora {{db}} dB',
     upperMixes: 'si mescola un armonico',
     openingSlow:
