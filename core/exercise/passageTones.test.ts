@@ -41,6 +41,13 @@ describe('the tones of a passage', () => {
     expect(fourth).toEqual(['f']);
     expect(fifth).toEqual(['mp']);
   });
+  it.each(['[p] [<] G4:4 r:4 [f] A4', '[p] [<] G4:4 r:2', '[p] [<] G4:2 r A4:2 r:3 [f] B4'])(
+    'reach a hairpin’s target on the last tone before a rest: %s',
+    (text) => {
+      const grown = passageTones(text, 2, 'mf').filter(({ dynamics }) => dynamics.length > 1);
+      expect(Number(grown.at(-1)!.dynamics[1])).toBeCloseTo(dynamicPosition(text.includes('[f]') ? 'f' : 'mf'), 9);
+    },
+  );
   it('follow a hairpin to the end where no dynamic comes after it', () => {
     const [first, last] = passageTones('[f] [>] G4:2 A4:2', 2, 'mf').map(({ dynamics }) => dynamics);
     expect(Number(first![0])).toBeCloseTo(dynamicPosition('f'), 9);

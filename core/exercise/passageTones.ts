@@ -76,12 +76,14 @@ function levelsOf(notes: readonly PhraseNote[], first: Dynamic): readonly (reado
     const next = notes.findIndex((note, k) => k > i && note.dynamic);
     const to = next < 0 ? notes.length : next;
     const row = notes.slice(i, to);
-    const beats = row.reduce((sum, note) => sum + note.beats, 0);
+    // It is there at the end of the last tone: a rest before the next dynamic is no part of it.
+    const sounding = row.slice(0, row.findLastIndex(({ midi }) => midi !== null) + 1);
+    const beats = sounding.reduce((sum, note) => sum + note.beats, 0);
     const target = notes[to]?.dynamic ?? onwards(standing, hairpin);
     const [from, end] = [dynamicPosition(standing), dynamicPosition(target)];
     let at = 0;
     for (const note of row) {
-      const place = (beat: number) => from + ((end - from) * beat) / beats;
+      const place = (beat: number) => from + ((end - from) * Math.min(beat, beats)) / beats;
       levels.push([place(at), place(at + note.beats)]);
       at += note.beats;
     }

@@ -149,10 +149,25 @@ it('what is to be alike is compared with the last tone on its pitch, never with 
     [4, 1],
     [5, 2],
   ]);
+  // All models of one tube, then its overtones: each is compared with the model of its own pitch.
+  expect(models({ pattern: 'modelsOverPartials', partial: 4 })).toEqual([
+    [3, 0],
+    [4, 1],
+    [5, 2],
+  ]);
   expect(models({})).toEqual([
     [1, 0],
     [2, 1],
   ]);
+});
+
+it('a match goes over its tubes from the long end, or from the short one', () => {
+  const tubes = (tubeOrder: string) =>
+    usual('overtoneMatch', { repeats: 1, tubes: 3, pattern: 'modelsFirst', tubeOrder }).steps.map(
+      ({ soundedMidi }) => soundedMidi,
+    );
+  expect(tubes('fromLong').slice(0, 3)).toEqual([70, 71, 72]);
+  expect(tubes('fromShort').slice(0, 3)).toEqual([72, 71, 70]);
 });
 
 it('the last note of a tongued descent is shorter and fades, its bar as long as it was', () => {
@@ -168,6 +183,23 @@ describe('direct overtone', () => {
     const { steps } = usual('directOvertone', { overtoneWay: 'overTubes' });
     expect(steps.map((step) => step.fingeredMidi)).toEqual([65, 64, 63, 62, 61, 60, 59, 58]);
     expect(new Set(steps.map((step) => step.partialNumber))).toEqual(new Set([2]));
+  });
+  it('goes from each overtone down to its fundamental, over the tubes from either end', () => {
+    const row = (change: object) =>
+      usual('directOvertone', { overtoneWay: 'rowDown', ...change }).steps.map(
+        ({ fingeredMidi, partialNumber, attack }) => `${fingeredMidi}/${partialNumber} ${attack}`,
+      );
+    expect(row({}).slice(0, 4)).toEqual(['65/2 breath', '65/1 slurred', '64/2 breath', '64/1 slurred']);
+    expect(row({ tubeOrder: 'fromLong', partial: 3 }).slice(0, 3)).toEqual([
+      '58/3 breath',
+      '58/1 slurred',
+      '59/3 breath',
+    ]);
+    expect(row({})).toHaveLength(16);
+  });
+  it('goes on for as long as it holds', () => {
+    const { steps } = usual('directOvertone', { overtoneWay: 'asItHolds' });
+    expect(steps).toMatchObject([{ openEnd: true, partialNumber: 2 }]);
   });
   it('goes straight down to the fundamental in one breath at one level', () => {
     const { steps } = usual('directOvertone', { overtoneWay: 'straightDown', partial: 4, repeats: 1 });

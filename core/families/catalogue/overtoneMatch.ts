@@ -31,10 +31,12 @@ export const overtoneMatch = defineFamily({
         'regularHumOvertone',
         'regularOvertoneLow',
         'modelsFirst',
+        'modelsOverPartials',
       ],
       'regularOvertone',
     ),
     tubes: number(1, 8, 1),
+    tubeOrder: choice(['fromLong', 'fromShort'], 'fromLong'),
     accent: choice(['plain', 'accented'], 'plain'),
     beats: number(1, 8, 2),
     repeats: number(1, 6, 3),
@@ -42,18 +44,39 @@ export const overtoneMatch = defineFamily({
     dynamic: dynamic('mf'),
     tuning,
   },
-  tones: ({ writtenMidi, partial, pattern, tubes, accent, beats, repeats, restBeats, dynamic: loudness }) => {
+  tones: ({
+    writtenMidi,
+    partial,
+    pattern,
+    tubes,
+    tubeOrder,
+    accent,
+    beats,
+    repeats,
+    restBeats,
+    dynamic: loudness,
+  }) => {
     const accented: readonly Dynamic[] = accent === 'accented' ? ['f', loudness] : [loudness];
-    const toneOf = (low: number, which: Which): Tone => ({
-      note: which === 'regular' ? low + partialSemitones(partial) : low,
-      ...((which === 'overtone' || which === 'hum') && { partial }),
+    const toneOf = (low: number, which: Which, of = partial): Tone => ({
+      note: which === 'regular' ? low + partialSemitones(of) : low,
+      ...((which === 'overtone' || which === 'hum') && { partial: of }),
       ...(which === 'hum' && { hum: true }),
       beats,
       dynamics: which === 'overtone' ? accented : [loudness],
       attack: 'breath',
     });
     // From one tube to the next it is a semitone.
-    const walk = series(tubes, (i) => writtenMidi + i);
+    const walk = series(tubes, (i) => writtenMidi + (tubeOrder === 'fromLong' ? i : tubes - 1 - i));
+    if (pattern === 'modelsOverPartials') {
+      // The octave first, then up to the partial that is asked for: all by their regular fingerings, then all from the one tube.
+      const partials = series(Math.max(1, partial - 1), (i) => i + 2);
+      return series(repeats, () =>
+        walk.flatMap((low) => [
+          ...partials.map((of) => ({ ...toneOf(low, 'regular', of), rest: restBeats })),
+          ...partials.map((of) => ({ ...toneOf(low, 'overtone', of), pair: true, rest: restBeats })),
+        ]),
+      ).flat();
+    }
     if (pattern === 'modelsFirst') {
       const models = walk.map((low) => ({ ...toneOf(low, 'regular'), rest: restBeats }));
       const overtones = walk.map((low) => ({ ...toneOf(low, 'overtone'), pair: true, rest: restBeats }));

@@ -23,7 +23,7 @@ export function partWords(
       return [
         changes ? t(`part.start.${start}`) : undefined,
         score.steps[index]!.hum ? t('part.hum') : undefined,
-        named && !isSameSource(score.steps[index], score.steps[index - 1]) ? sourceOf(score.steps[index]!) : undefined,
+        named && !isSameSource(score.steps[index]!, score.steps[index - 1]) ? sourceOf(score.steps[index]!) : undefined,
         ...manner(t, score, index, vent),
       ]
         .filter(Boolean)
@@ -34,7 +34,7 @@ export function partWords(
 
   function sourceOf({ partialNumber, fingeredMidi, hum }: Step): string | undefined {
     if (hum) return undefined;
-    return partialNumber === 1 ? t('part.regular') : t('part.overblown', { fingered: nameOf(fingeredMidi) });
+    return partialNumber === 1 ? t('part.regular') : t('part.on', { fingered: nameOf(fingeredMidi) });
   }
 }
 
@@ -42,26 +42,27 @@ export function partWords(
 const mixesSources = ({ steps }: Score) => steps.some(({ partialNumber }) => partialNumber > 1);
 
 /** Whether two notes are overblown from one fingering, or are both regular. */
-const isSameSource = (a: Step | undefined, b: Step | undefined) =>
-  a !== undefined &&
-  b !== undefined &&
-  a.partialNumber > 1 === b.partialNumber > 1 &&
-  (a.partialNumber === 1 || a.fingeredMidi === b.fingeredMidi);
+function isSameSource(step: Step, before: Step | undefined): boolean {
+  // Until something else is said a fingering is the regular one.
+  if (step.partialNumber === 1) return (before?.partialNumber ?? 1) === 1;
+  return before !== undefined && before.partialNumber > 1 && before.fingeredMidi === step.fingeredMidi;
+}
 
-/** By what a note is played, where a part has overtones: its regular fingering, or which one is overblown to which partial. */
+/** By what a note is played, where a part has overtones: its regular fingering, or which one is overblown; and to which partial, where partials are named. */
 export function sourceWords(
   t: TFunction,
   score: Score,
   index: number,
-  {
-    nameOf,
-    partialName,
-  }: { readonly nameOf: (midi: number) => string; readonly partialName: (partial: number) => string },
+  nameOf: (midi: number) => string,
+  partialName?: (partial: number) => string,
 ): string {
   const { partialNumber, fingeredMidi, hum } = score.steps[index]!;
   if (hum || !mixesSources(score)) return '';
   if (partialNumber === 1) return t('part.regular');
-  return t('part.overblownTo', { fingered: nameOf(fingeredMidi), partial: partialName(partialNumber) });
+  const fingered = nameOf(fingeredMidi);
+  return partialName
+    ? t('part.overblownTo', { fingered, partial: partialName(partialNumber) })
+    : t('part.overblown', { fingered });
 }
 
 /** The same for one step by itself, as it is said while it is due: its start is always said. */

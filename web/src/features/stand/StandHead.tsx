@@ -23,8 +23,8 @@ const LETTER = {
 const READ_SIZE = { base: 'section', md: 'stand' } as const;
 
 /** The fingering that is due, and the one after it where that is another. */
-const NOW_WIDTH = { base: '150px', lg: '230px' };
-const NEXT_WIDTH = { base: '100px', lg: '140px' };
+const NOW_WIDTH = { base: '150px', lg: '180px' };
+const NEXT_WIDTH = { base: '100px', lg: '110px' };
 
 /** The note, the dynamics, the beat: what must be readable from two metres. */
 export function StandHead() {

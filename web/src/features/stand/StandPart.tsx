@@ -49,11 +49,11 @@ export function StandPart({ running }: { readonly running: boolean }) {
     <Box
       ref={view}
       position="relative"
-      height={{ base: '136px', md: '204px' }}
+      height={{ base: '136px', md: '172px' }}
       overflow="hidden"
       data-testid="stand-part"
     >
-      <Box minWidth="740px">
+      <Box minWidth="740px" maxWidth="880px">
         <Part score={score} exercise={exerciseOf(settings)} withTempo={false} onPlaces={setPlaces} />
       </Box>
       <chakra.div

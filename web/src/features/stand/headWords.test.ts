@@ -28,7 +28,7 @@ it('where a note has two sources it is said which is due and which is next', () 
   expect(stepTexts(of, 0)).toMatchObject({
     note: 'B♭4',
     start: '○ by air · regular',
-    next: 'then B♭4, B♭3 overblown · Partial 2',
+    next: 'then B♭4, B♭3 overblown',
   });
   expect(stepTexts(of, 1)).toMatchObject({ start: 'B♭3 overblown · Partial 2', next: 'then B♭4, regular' });
 });
@@ -39,6 +39,6 @@ it('in the part a source is said where it changes, and nowhere in a part without
     const words = partWords(t, score, exercise, nameOf);
     return score.steps.slice(0, 4).map((_, i) => words.step(i));
   };
-  expect(wordsOf('overtoneMatch').slice(0, 3)).toEqual(['by air, regular', 'B♭3 overblown', 'regular']);
+  expect(wordsOf('overtoneMatch').slice(0, 3)).toEqual(['by air', 'on B♭3', 'regular']);
   expect(wordsOf('octaveSlurs').join()).not.toMatch(/regular|overblown/);
 });

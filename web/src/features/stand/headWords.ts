@@ -62,17 +62,18 @@ export function stepTexts({ t, nameOf, partialName, score, exercise }: HeadOf, i
   const step = score.steps[place]!;
   const after = score.steps[index + 1];
   const { start, manner } = stepWords(t, score, place, exercise);
-  const source = (at: number) => sourceWords(t, score, at, { nameOf, partialName });
   return {
     note: nameOf(step.soundedMidi),
     dynamics: dynamicsText(step),
     next: after ? thenText() : '',
-    start: [start, source(place), manner].filter(Boolean).join(' · '),
+    start: [start, sourceWords(t, score, place, nameOf, partialName), manner].filter(Boolean).join(' · '),
   };
 
   function thenText(): string {
     const words = stepWords(t, score, index + 1, exercise);
-    const note = [nameOf(after!.soundedMidi), source(index + 1), words.manner].filter(Boolean).join(', ');
+    const note = [nameOf(after!.soundedMidi), sourceWords(t, score, index + 1, nameOf), words.manner]
+      .filter(Boolean)
+      .join(', ');
     // What comes at once; the rest is said when it comes.
     const [gap] = gapsAfter(score, index);
     return gap ? t('stand.nextAfter', { gap: t(`part.gap.${gap.kind}`), note }) : t('stand.nextNote', { note });

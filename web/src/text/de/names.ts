@@ -111,6 +111,7 @@ export const namesWords = {
     breathBeats: 'Schläge zum Atmen',
     along: 'Entlang',
     heldBeats: 'Schläge zuerst gehalten',
+    tubeOrder: 'Reihenfolge der Rohre',
     overtoneWay: 'Was getan wird',
     goesOn: 'Es geht weiter',
     intervalTuning: 'Gestimmt',
@@ -123,6 +124,7 @@ export const namesWords = {
   /** What stands over a part and beside the note on the Stand. */
   part: {
     regular: 'regulär',
+    on: 'auf {{fingered}}',
     overblown: '{{fingered}} überblasen',
     overblownTo: '{{fingered}} überblasen · {{partial}}',
     start: { breath: 'mit Luft', tongue: 'mit Zunge' },
@@ -158,6 +160,7 @@ export const namesWords = {
     shortAndSofter: 'Kürzer und leiser',
     regularHumOvertone: 'Normal, summen, Oberton',
     regularOvertoneLow: 'Normal, Oberton, tief und zurück',
+    modelsOverPartials: 'Erst alle normalen Töne einer Reihe, dann ihre Obertöne',
     modelsFirst: 'Erst alle normalen, dann alle Obertöne',
     toNeighbours: 'Zu den Nachbarn',
     toFingering: 'Zum eigenen Griff',
@@ -173,6 +176,9 @@ export const namesWords = {
     attacked: 'Begonnen, immer wieder',
     heldLong: 'Gehalten',
     swelled: 'Geschwellt',
+    fromShort: 'Vom kurzen Rohr an',
+    fromLong: 'Vom langen Rohr an',
+    rowDown: 'Jeweils hinab zum Grundton, über die Rohre',
     overTubes: 'Von Rohr zu Rohr',
     straightDown: 'Gerade hinab bis zum Grundton',
     beat: 'auf den Schlag',

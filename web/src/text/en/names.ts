@@ -111,6 +111,7 @@ export const namesWords = {
     breathBeats: 'Beats to breathe',
     along: 'Along',
     heldBeats: 'Beats held first',
+    tubeOrder: 'Order of the fingerings',
     overtoneWay: 'What is done',
     goesOn: 'Goes on',
     intervalTuning: 'Tuned',
@@ -123,6 +124,7 @@ export const namesWords = {
   /** What stands over a part and beside the note on the Stand. */
   part: {
     regular: 'regular',
+    on: 'on {{fingered}}',
     overblown: '{{fingered}} overblown',
     overblownTo: '{{fingered}} overblown · {{partial}}',
     start: { breath: 'by air', tongue: 'by tongue' },
@@ -158,6 +160,7 @@ export const namesWords = {
     shortAndSofter: 'Shorter and softer',
     regularHumOvertone: 'Regular, hum, overtone',
     regularOvertoneLow: 'Regular, overtone, low and back',
+    modelsOverPartials: 'All regular notes of one series first, then its overtones',
     modelsFirst: 'All regular first, then all overtones',
     toNeighbours: 'To its neighbours',
     toFingering: 'To its own fingering',
@@ -173,6 +176,9 @@ export const namesWords = {
     attacked: 'Started, again and again',
     heldLong: 'Held',
     swelled: 'Swelled',
+    fromShort: 'From the short tube',
+    fromLong: 'From the long tube',
+    rowDown: 'Each down to its fundamental, over the fingerings',
     overTubes: 'From tube to tube',
     straightDown: 'Straight down to the fundamental',
     beat: 'on the beat',

@@ -111,6 +111,7 @@ export const namesWords = {
     breathBeats: 'Pulsos para respirar',
     along: 'A lo largo de',
     heldBeats: 'Tiempos sostenidos primero',
+    tubeOrder: 'Orden de los tubos',
     overtoneWay: 'Qué se hace',
     goesOn: 'Se sigue',
     intervalTuning: 'Afinado',
@@ -123,6 +124,7 @@ export const namesWords = {
   /** What stands over a part and beside the note on the Stand. */
   part: {
     regular: 'digitación normal',
+    on: 'sobre {{fingered}}',
     overblown: 'armónico de {{fingered}}',
     overblownTo: 'armónico de {{fingered}} · {{partial}}',
     start: { breath: 'con aire', tongue: 'con lengua' },
@@ -158,6 +160,7 @@ export const namesWords = {
     shortAndSofter: 'Más corta y suave',
     regularHumOvertone: 'Normal, tararear, armónico',
     regularOvertoneLow: 'Normal, armónico, grave y vuelta',
+    modelsOverPartials: 'Primero todas las notas normales de una serie, luego sus armónicos',
     modelsFirst: 'Primero todas las normales, luego los armónicos',
     toNeighbours: 'A sus vecinos',
     toFingering: 'A su propia digitación',
@@ -173,6 +176,9 @@ export const namesWords = {
     attacked: 'Atacado, una y otra vez',
     heldLong: 'Sostenido',
     swelled: 'Con regulador',
+    fromShort: 'Desde el tubo corto',
+    fromLong: 'Desde el tubo largo',
+    rowDown: 'Cada uno hasta su fundamental, de tubo en tubo',
     overTubes: 'De tubo en tubo',
     straightDown: 'Directo hasta el fundamental',
     beat: 'con el pulso',

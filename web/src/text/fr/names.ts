@@ -111,6 +111,7 @@ export const namesWords = {
     breathBeats: 'Temps pour respirer',
     along: 'Le long de',
     heldBeats: 'Temps tenus d’abord',
+    tubeOrder: 'Ordre des tubes',
     overtoneWay: 'Ce qu’on fait',
     goesOn: 'On avance',
     intervalTuning: 'Accordé',
@@ -123,6 +124,7 @@ export const namesWords = {
   /** What stands over a part and beside the note on the Stand. */
   part: {
     regular: 'doigté normal',
+    on: 'sur {{fingered}}',
     overblown: 'harmonique de {{fingered}}',
     overblownTo: 'harmonique de {{fingered}} · {{partial}}',
     start: { breath: 'à l’air', tongue: 'avec la langue' },
@@ -158,6 +160,7 @@ export const namesWords = {
     shortAndSofter: 'Plus courte et plus douce',
     regularHumOvertone: 'Normale, fredonner, harmonique',
     regularOvertoneLow: 'Normale, harmonique, grave et retour',
+    modelsOverPartials: 'D’abord toutes les notes normales d’une série, puis ses harmoniques',
     modelsFirst: 'D’abord toutes les normales, puis les harmoniques',
     toNeighbours: 'Vers ses voisins',
     toFingering: 'Vers son propre doigté',
@@ -173,6 +176,9 @@ export const namesWords = {
     attacked: 'Attaqué, encore et encore',
     heldLong: 'Tenu',
     swelled: 'Enflé',
+    fromShort: 'À partir du tube court',
+    fromLong: 'À partir du tube long',
+    rowDown: 'Chacun jusqu’à sa fondamentale, de tube en tube',
     overTubes: 'De tube en tube',
     straightDown: 'Droit jusqu’au fondamental',
     beat: 'sur le temps',

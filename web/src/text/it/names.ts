@@ -111,6 +111,7 @@ export const namesWords = {
     breathBeats: 'Battiti per respirare',
     along: 'Lungo',
     heldBeats: 'Tempi tenuti prima',
+    tubeOrder: 'Ordine dei tubi',
     overtoneWay: 'Che cosa si fa',
     goesOn: 'Si va avanti',
     intervalTuning: 'Accordati',
@@ -123,6 +124,7 @@ export const namesWords = {
   /** What stands over a part and beside the note on the Stand. */
   part: {
     regular: 'posizione normale',
+    on: 'su {{fingered}}',
     overblown: 'armonico di {{fingered}}',
     overblownTo: 'armonico di {{fingered}} · {{partial}}',
     start: { breath: 'd’aria', tongue: 'di lingua' },
@@ -158,6 +160,7 @@ export const namesWords = {
     shortAndSofter: 'Più corta e più piano',
     regularHumOvertone: 'Normale, canticchiare, armonico',
     regularOvertoneLow: 'Normale, armonico, grave e ritorno',
+    modelsOverPartials: 'Prima tutte le note normali di una serie, poi i suoi armonici',
     modelsFirst: 'Prima tutte le normali, poi gli armonici',
     toNeighbours: 'Ai suoi vicini',
     toFingering: 'Alla sua diteggiatura',
@@ -173,6 +176,9 @@ export const namesWords = {
     attacked: 'Attaccato, ancora e ancora',
     heldLong: 'Tenuto',
     swelled: 'Con forcella',
+    fromShort: 'Dal tubo corto',
+    fromLong: 'Dal tubo lungo',
+    rowDown: 'Ognuno fino alla sua fondamentale, di tubo in tubo',
     overTubes: 'Di tubo in tubo',
     straightDown: 'Dritto fino al fondamentale',
     beat: 'sul tempo',
