@@ -63,3 +63,4 @@ export {
   type RouteOptions,
 } from './routes';
 export type { Trial } from './trial';
+export { BEAT_PARTS, isOfTriplet, isWritable, placeOf, twelfthsOf } from './grid';

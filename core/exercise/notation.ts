@@ -1,4 +1,5 @@
 import { spellMidi, type Spelling } from '@inner-hum/core/theory';
+import { isOfTriplet, twelfthsOf } from './grid';
 import { gapsAfter, notated, type Gap, type GapKind, type Score, type Step } from './score';
 
 const BARS_IN_A_LINE = 4;
@@ -26,7 +27,7 @@ interface Piece {
 /**
  * The written part of a score in ABC notation: a beat is a quarter, long tones are tied over the bar lines, with slurs,
  * rests, words, a breath mark where a breath follows a tone, and crosses for air without a tone. Dynamics are not in it:
- * they have a line of their own. Beats down to quarters of one.
+ * they have a line of their own. Beats down to quarters of one, and triplets.
  * Source of the syntax: the ABC standard 2.1, abcnotation.com.
  */
 export function scoreToAbc(played: Score, spelling: Spelling = 'usual', words: PartWords = NO_WORDS): string {
@@ -35,9 +36,18 @@ export function scoreToAbc(played: Score, spelling: Spelling = 'usual', words: P
   const pieces = piecesOf(score);
   let text = '';
   let altered = new Map<string, number>();
+  /** up to which piece a triplet goes */
+  let tripletTo = -1;
   pieces.forEach((piece, i) => {
     if (piece.beat % bar === 0) altered = new Map();
-    text += piece.step ? tone(piece, piece.step, score, spelling, altered, words) : gap(piece, score, spelling, words);
+    if (i > tripletTo && isOfTriplet(twelfthsOf(piece.beats))) {
+      tripletTo = tripletEnd(pieces, i);
+      text += `(3:2:${tripletTo - i + 1}`;
+    }
+    const written = { ...piece, beats: i <= tripletTo ? (3 * piece.beats) / 2 : piece.beats };
+    text += piece.step
+      ? tone(written, piece.step, score, spelling, altered, words)
+      : gap(written, score, spelling, words);
     const end = piece.beat + piece.beats;
     if (end % bar === 0) text += (end / bar) % BARS_IN_A_LINE === 0 && i < pieces.length - 1 ? '|\n' : '|';
     // Within a beat short notes are beamed.
@@ -45,6 +55,13 @@ export function scoreToAbc(played: Score, spelling: Spelling = 'usual', words: P
   });
   const head = ['X:1', `M:${bar}/4`, 'L:1/4', `Q:1/4=${score.tempoBpm}`, 'K:C clef=treble'];
   return [...head, text.trimEnd().replace(/\|?$/, '|]')].join('\n');
+}
+
+/** The last piece of a triplet that begins with one: the first that ends on a quarter of a beat again. */
+function tripletEnd(pieces: readonly Piece[], from: number): number {
+  let twelfths = 0;
+  const end = pieces.findIndex((piece, i) => i >= from && !isOfTriplet((twelfths += twelfthsOf(piece.beats))));
+  return end < 0 ? pieces.length - 1 : end;
 }
 
 function piecesOf(score: Score): Piece[] {

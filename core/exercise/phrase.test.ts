@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { NOTE_NAME_SYSTEMS, parseNoteName } from '../theory';
-import { parsePhrase, phraseText } from './index';
+import { parsePhrase, PhraseError, phraseText } from './index';
 import { exerciseScore, familyById, usualExercise } from '../families';
 
 describe('note names', () => {
@@ -93,4 +93,18 @@ describe('families of phrases and of the whole horn', () => {
   });
   it('the second of each pair is to be like the first', () =>
     expect(steps('ventMatch').map((step) => step.pair ?? false)).toEqual([false, true, false, true, false, true]));
+});
+
+describe('triplets', () => {
+  const TEXT = 'G4:1/3 A4:1/3 B4:1/3 C5:2/3 D5:1/3 E5:1/6 F5:1/6 G5:1/6 A5:0.5 G5';
+  it('are typed as fractions of a beat and written so again', () => expect(phraseText(parsePhrase(TEXT))).toBe(TEXT));
+  it('fill their beat exactly, wherever they stand', () => {
+    let place = 0;
+    const ends = parsePhrase(`${TEXT} ${TEXT}`).map(({ beats }) => (place += beats));
+    expect([2, 4, 8, 9, 12, 14, 18, 19].map((i) => ends[i])).toEqual([1, 2, 3, 4, 5, 6, 7, 8]);
+    expect(ends[0]).toBeCloseTo(1 / 3, 3);
+  });
+  it.each(['G4:1/5', 'G4:0.3', 'G4:1/24', 'G4:1/0', 'G4:2/3/4'])('%s is no length', (text) =>
+    expect(() => parsePhrase(text)).toThrow(PhraseError),
+  );
 });

@@ -7,6 +7,7 @@ import {
   type NoteNameSystem,
   type Spelling,
 } from '@inner-hum/core/theory';
+import { isOfTriplet, isWritable, placeOf, twelfthsOf } from './grid';
 import { VOWELS, type GapKind, type Vowel } from './score';
 
 /** One note of a phrase in written pitch, or a rest. */
@@ -42,7 +43,9 @@ const USUAL_BEND_CENTS = 50;
 const BEND = { pattern: /^bend(?::(\d+))?$/, min: 10, max: 300 };
 
 const MOST_NOTES = 200;
-const BEATS = { min: 0.25, max: 16 };
+const BEATS = { min: 1 / 6, max: 16 };
+/** Beats as they are typed: 2, 0.5, or a fraction, 1/3. */
+const LENGTH = /^(\d+(?:\.\d+)?)(?:\/(\d+))?$/;
 const REST = /^(r|-)$/i;
 /** What stands in brackets before a note. */
 const MARK = /^\[([^\]]*)\]$/;
@@ -60,7 +63,8 @@ export class PhraseError extends RangeError {
 
 /**
  * Notes of a text such as "G4 A4 B♭4:2 r C5:0.5": names with octave, a colon and beats where it is not one, r for a rest.
- * A name without an octave is in the octave of the one before it. Beats are quarters of a beat or multiples of them.
+ * A name without an octave is in the octave of the one before it. Beats are quarters of a beat or multiples of
+ * them, or of triplets, as fractions: ":1/3", ":2/3", ":1/6".
  * What is in parentheses is slurred; before a note may stand its dynamic, a hairpin to the next one, and how it starts:
  * "[p] [<] (G4 A4 [f] B4) [air] G4:2"; a rest ends a slur. Other marks of a note: what is fingered where it is an overtone, "[B♭3] F5"; a bend
  * in cents, "[bend:50]"; "[sub]" for a subtone, "[hum]", vowels, "[ee-oo]". Of a rest: "[silence] r" with the air kept,
@@ -74,6 +78,7 @@ export function parsePhrase(text: string, system: NoteNameSystem = 'english'): P
   let marks: Marks = {};
   /** within parentheses: before the first note of them, or after it */
   let slur: 'none' | 'begins' | 'on' = 'none';
+  let atTwelfths = 0;
   const notes = words.flatMap((written, i): PhraseNote[] => {
     const mark = MARK.exec(written)?.[1];
     if (mark !== undefined) {
@@ -83,9 +88,10 @@ export function parsePhrase(text: string, system: NoteNameSystem = 'english'): P
     const word = written.replace(/^\(|\)$/g, '');
     if (written.startsWith('(')) slur = 'begins';
     const [name = '', length = '1', ...more] = word.split(':');
-    const beats = Number(length);
-    if (more.length > 0 || !(beats >= BEATS.min && beats <= BEATS.max) || !Number.isInteger(4 * beats))
-      throw new PhraseError(i + 1, word, 'beats');
+    const twelfths = more.length > 0 ? undefined : lengthOf(length);
+    if (twelfths === undefined) throw new PhraseError(i + 1, word, 'beats');
+    const beats = placeOf(atTwelfths + twelfths) - placeOf(atTwelfths);
+    atTwelfths += twelfths;
     if (REST.test(name)) {
       const { air, gap = air ? 'air' : undefined, ...ofTheNext } = marks;
       marks = ofTheNext;
@@ -106,6 +112,23 @@ export function parsePhrase(text: string, system: NoteNameSystem = 'english'): P
   });
   if (!notes.some((note) => note.midi !== null)) throw new PhraseError(0, '', 'empty');
   return notes;
+}
+
+/** The twelfths of a beat of a length as it is typed; undefined where it can't be written. */
+function lengthOf(text: string): number | undefined {
+  const [, whole, parts = '1'] = LENGTH.exec(text) ?? [];
+  const beats = Number(whole) / Number(parts);
+  const twelfths = twelfthsOf(beats);
+  const isIt =
+    beats >= BEATS.min && beats <= BEATS.max && isWritable(twelfths) && Math.abs(placeOf(twelfths) - beats) < 1e-3;
+  return isIt ? twelfths : undefined;
+}
+
+/** A length as it is typed: thirds and sixths of a beat as fractions. */
+function lengthText(beats: number): string {
+  const twelfths = twelfthsOf(beats);
+  if (!isOfTriplet(twelfths)) return String(beats);
+  return twelfths % 4 === 0 ? `${twelfths / 4}/3` : `${twelfths / 2}/6`;
 }
 
 /** @throws the error given when a mark is none */
@@ -152,7 +175,7 @@ export function phraseText(
       const name = midi === null ? 'r' : noteName(midi, system, spelling);
       const marks = marksOf(note, system, spelling).map((mark) => `[${mark}]`);
       const goesOn = notes[i + 1]?.slurred === true;
-      const word = `${goesOn && !slurred ? '(' : ''}${name}${beats === 1 ? '' : `:${beats}`}${slurred && !goesOn ? ')' : ''}`;
+      const word = `${goesOn && !slurred ? '(' : ''}${name}${beats === 1 ? '' : `:${lengthText(beats)}`}${slurred && !goesOn ? ')' : ''}`;
       return [...marks, word].join(' ');
     })
     .join(' ');

@@ -3,7 +3,16 @@ import fc from 'fast-check';
 import { elements, MusicXML } from '@stringsync/musicxml';
 import midiParser from 'midi-parser-js';
 import { describe, expect, it } from 'vitest';
-import { dynamicsLine, notated, scoreBeats } from '@inner-hum/core/exercise';
+import {
+  BEAT_PARTS,
+  dynamicsLine,
+  notated,
+  parsePhrase,
+  phraseText,
+  scoreBeats,
+  scoreToAbc,
+  twelfthsOf,
+} from '@inner-hum/core/exercise';
 import { exerciseScore, FAMILIES, familyById, usualExercise } from '@inner-hum/core/families';
 import { instrumentById } from '@inner-hum/core/theory';
 import { readBackup, writeBackup } from './backup';
@@ -136,8 +145,31 @@ describe('exercises as scores', () => {
       .map((measure) =>
         measure.getValues().flatMap((value) => (value instanceof elements.Note ? [durationOf(value)] : [])),
       );
-    for (const bar of bars) expect(bar.reduce((sum, value) => sum + value, 0)).toBe(16);
+    for (const bar of bars) expect(bar.reduce((sum, value) => sum + value, 0)).toBe(BEAT_PARTS * score.beatsPerBar);
     expect(bars.length).toBe(Math.ceil(scoreBeats(notated(score)) / score.beatsPerBar));
+  });
+
+  it('triplets are written as three in the time of two, every bar full, and come back as they were', () => {
+    const phrase = 'G4:1/3 A4:1/3 B4:1/3 C5:2/3 D5:1/3 E5:1/3 F5 G5:2/3 A5:0.5 r:1/6 G5:1/3';
+    const exercise = { ...usualExercise(familyById('ownPassage'), 'alto'), phrase, repeats: 1 };
+    const text = writeMusicXml(exerciseScore(exercise), 'Test');
+    const root = MusicXML.parse(text).getRoot() as elements.ScorePartwise;
+    for (const measure of root.getParts()[0]!.getMeasures()) {
+      const lengths = measure
+        .getValues()
+        .flatMap((value) => (value instanceof elements.Note ? [durationOf(value)] : []));
+      expect(lengths.reduce((sum, value) => sum + value, 0)).toBe(4 * BEAT_PARTS);
+    }
+    expect(text).toContain('<actual-notes>3</actual-notes>');
+    const back = readMusicXml(new TextEncoder().encode(text));
+    expect(back.kind === 'parts' && phraseText(back.parts[0]!.notes.map(({ midi, beats }) => ({ midi, beats })))).toBe(
+      phrase,
+    );
+    const played = readMidi(writeMidi(exerciseScore(exercise), 'Test'));
+    expect(played.kind === 'parts' && played.parts[0]!.notes.map(({ beats }) => twelfthsOf(beats))).toEqual(
+      parsePhrase(phrase).map(({ beats }) => twelfthsOf(beats)),
+    );
+    expect(scoreToAbc(exerciseScore(exercise))).toContain('(3:2:3');
   });
 
   it.each(all)(
@@ -175,9 +207,9 @@ describe('exercises as scores', () => {
       'f',
       'diminuendo',
       'stop',
-      '16',
+      String(4 * BEAT_PARTS),
       'p',
-      '16',
+      String(4 * BEAT_PARTS),
     ]);
   });
 

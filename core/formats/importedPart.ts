@@ -1,4 +1,4 @@
-import type { PhraseNote } from '@inner-hum/core/exercise';
+import { BEAT_PARTS, isWritable, placeOf, type PhraseNote } from '@inner-hum/core/exercise';
 import type { Instrument } from '@inner-hum/core/theory';
 
 /** One part of a score file as a single line of notes. */
@@ -38,19 +38,21 @@ export function isNote(midi: number): boolean {
   return Number.isInteger(midi) && midi >= 0 && midi <= 127;
 }
 
-const GRID = 4;
+/** Nearer than this to a place of a triplet it is of one; else it is laid on the quarters of a beat. Twelfths. */
+const NEAR_TRIPLET = 0.1;
 const LONGEST_BEATS = 16;
 
-/** Notes on the grid of quarter beats: rests joined, what is shorter than a grid place left out. */
+/** Notes on the grid of quarter beats and triplets: rests joined, what is shorter than a grid place left out. */
 export function onGrid(timed: readonly TimedNote[]): PhraseNote[] {
   const notes: PhraseNote[] = [];
   let place = 0;
   let taken = 0;
   for (const { midi, quarters, ...marks } of timed) {
     place += quarters;
-    const beats = Math.round(place * GRID) / GRID - taken;
+    const to = onTwelfths(BEAT_PARTS * place);
+    const beats = placeOf(to) - placeOf(taken);
     if (beats <= 0) continue;
-    taken += beats;
+    taken = to;
     const before = notes.at(-1);
     if (midi === null && before?.midi === null)
       notes[notes.length - 1] = { midi, beats: Math.min(LONGEST_BEATS, before.beats + beats) };
@@ -59,6 +61,12 @@ export function onGrid(timed: readonly TimedNote[]): PhraseNote[] {
   while (notes[0]?.midi === null) notes.shift();
   while (notes.at(-1)?.midi === null) notes.pop();
   return notes;
+}
+
+/** The place that can be written nearest to one, twelfths of a beat. */
+function onTwelfths(place: number): number {
+  const near = Math.round(place);
+  return isWritable(near) && Math.abs(place - near) < NEAR_TRIPLET ? near : 3 * Math.round(place / 3);
 }
 
 /**

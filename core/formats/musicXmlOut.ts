@@ -1,6 +1,8 @@
 import {
+  BEAT_PARTS,
   dynamicsLine,
   gapsAfter,
+  isOfTriplet,
   notated,
   scoreBeats,
   type PartWords,
@@ -11,17 +13,24 @@ import { instrumentById, spellMidi, type Spelling } from '@inner-hum/core/theory
 import { XMLBuilder } from 'fast-xml-parser';
 
 const LETTERS = ['C', 'D', 'E', 'F', 'G', 'A', 'B'];
-/** Parts of a quarter that the grid of beats knows. */
-const DIVISIONS = 4;
+const DIVISIONS = BEAT_PARTS;
+/** Noteheads by their length in twelfths of a quarter, with a dot or not. */
 const TYPES: readonly (readonly [number, string, boolean])[] = [
-  [16, 'whole', false],
-  [12, 'half', true],
-  [8, 'half', false],
-  [6, 'quarter', true],
-  [4, 'quarter', false],
-  [3, 'eighth', true],
-  [2, 'eighth', false],
-  [1, '16th', false],
+  [48, 'whole', false],
+  [36, 'half', true],
+  [24, 'half', false],
+  [18, 'quarter', true],
+  [12, 'quarter', false],
+  [9, 'eighth', true],
+  [6, 'eighth', false],
+  [3, '16th', false],
+];
+/** The same in a triplet: three in the time of two. */
+const OF_TRIPLETS: typeof TYPES = [
+  [16, 'half', false],
+  [8, 'quarter', false],
+  [4, 'eighth', false],
+  [2, '16th', false],
 ];
 
 /** A stretch of sound or silence that one notehead or rest can write. */
@@ -34,7 +43,7 @@ interface Written {
 
 /**
  * The written part of a score as MusicXML 4.0: treble clef in the written pitch of its horn with its transposition, tempo,
- * dynamics and hairpins, ties over the bar lines, slurs, breath marks, fermatas and words. Beats down to quarters of one.
+ * dynamics and hairpins, ties over the bar lines, slurs, breath marks, fermatas and words. Beats down to quarters of one, and triplets.
  * Source of the format: MusicXML 4.0, W3C Music Notation Community Group.
  * @param fingeringOver the fingering that is written over a step; said again only when it changes
  */
@@ -164,7 +173,8 @@ function bars(score: Score, barUnits: number): Written[][] {
     let left = units;
     while (left > 0) {
       const room = barUnits - (at % barUnits);
-      const size = TYPES.find(([most]) => most <= Math.min(room, left))![0];
+      const isPlain = !isOfTriplet(at) && !isOfTriplet(left);
+      const [size] = (isPlain ? TYPES : OF_TRIPLETS).find(([most]) => most <= Math.min(room, left))!;
       out.at(-1)!.push({ units: size, step, first: left === units, last: left === size });
       left -= size;
       at += size;
@@ -181,8 +191,9 @@ function bars(score: Score, barUnits: number): Written[][] {
 }
 
 function note({ units, step, first, last }: Written, score: Score, spelling: Spelling) {
-  const [, type, dotted] = TYPES.find(([size]) => size === units)!;
-  const length = { duration: units, voice: 1, type, ...(dotted && { dot: '' }) };
+  const [, type, dotted] = [...TYPES, ...OF_TRIPLETS].find(([size]) => size === units)!;
+  const inTriplet = isOfTriplet(units) && { 'time-modification': { 'actual-notes': 3, 'normal-notes': 2 } };
+  const length = { duration: units, voice: 1, type, ...(dotted && { dot: '' }), ...inTriplet };
   if (!step) return { rest: '', ...length };
   const { step: letter, alter, octave } = spellMidi(step.soundedMidi, spelling);
   const ties = [...(first ? [] : ['stop']), ...(last ? [] : ['start'])];
@@ -207,6 +218,7 @@ function note({ units, step, first, last }: Written, score: Score, spelling: Spe
     voice: 1,
     type,
     ...(dotted && { dot: '' }),
+    ...inTriplet,
     ...(Object.keys(notations).length > 0 && { notations }),
   };
 }

@@ -7,7 +7,9 @@ import { ScoreEntry } from './ScoreEntry';
 import { useNoteName } from '../../text/useNoteName';
 import { useHorn } from '../../store/useHorn';
 
-const LENGTHS = ['0.5', '1', '2', '4'] as const;
+/** Beats as they are typed; a third is of a triplet. */
+const LENGTHS = { '1/3': 1 / 3, '0.5': 0.5, '1': 1, '2': 2, '4': 4 } as const;
+const LENGTH_IDS = ['1/3', '0.5', '1', '2', '4'] as const satisfies readonly (keyof typeof LENGTHS)[];
 const FIRST_SHOWN_MIDI = 70;
 
 /** Other ways to a phrase than typing it: note by note, or from a score file with a choice of its parts. */
@@ -22,7 +24,7 @@ export function PhraseEntry({
   const nameOf = useNoteName();
   const horn = useHorn();
   const [midi, setMidi] = useState(FIRST_SHOWN_MIDI);
-  const [beats, setBeats] = useState<(typeof LENGTHS)[number]>('1');
+  const [beats, setBeats] = useState<keyof typeof LENGTHS>('1');
   const notes = parsePhrase(phrase);
   const shorter = phraseText(notes.slice(0, -1));
   const choices = Array.from({ length: 45 }, (_, i) => String(horn.lowestWrittenMidi + i));
@@ -38,13 +40,13 @@ export function PhraseEntry({
       <Choice
         label={t('fields.beats')}
         value={beats}
-        options={LENGTHS}
+        options={LENGTH_IDS}
         textOf={(choice) => choice}
         onChange={setBeats}
       />
       <Button
         disabled={notes.length >= MOST_NOTES}
-        onClick={() => onPhrase(phraseText([...notes, { midi, beats: Number(beats) }]))}
+        onClick={() => onPhrase(phraseText([...notes, { midi, beats: LENGTHS[beats] }]))}
       >
         {t('overtones.addNote')}
       </Button>

@@ -214,7 +214,8 @@ export const exercisesWords = {
     source: 'Wort {{word}}, „{{text}}“, ist kein Oberton des Tons, der davor in Klammern steht.',
     empty: 'Schreibe mindestens einen Ton.',
     note: 'Wort {{word}}, „{{text}}“, ist kein Tonname.',
-    beats: 'Wort {{word}}, „{{text}}“: Schläge sind Viertel eines Schlags bis 16, etwa :0.5 oder :2.',
+    beats:
+      'Wort {{word}}, „{{text}}“: Schläge sind Viertel eines Schlags bis 16, etwa :0.5 oder :2; :1/3 ist eine Triole.',
     tooLong: 'Eine Phrase hat höchstens 200 Töne.',
   },
   cues: {

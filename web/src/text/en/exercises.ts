@@ -184,7 +184,7 @@ export const exercisesWords = {
     source: 'Word {{word}}, “{{text}}”, is no overtone of the note that stands in brackets before it.',
     empty: 'Write at least one note.',
     note: 'Word {{word}}, “{{text}}”, is no note name.',
-    beats: 'Word {{word}}, “{{text}}”: beats are quarters of a beat up to 16, such as :0.5 or :2.',
+    beats: 'Word {{word}}, “{{text}}”: beats are quarters of a beat up to 16, such as :0.5 or :2; :1/3 is a triplet.',
     tooLong: 'A phrase has at most 200 notes.',
   },
   cues: {

@@ -210,7 +210,8 @@ export const exercisesWords = {
     source: 'La palabra {{word}}, «{{text}}», no es armónico de la nota entre corchetes que la precede.',
     empty: 'Escribe al menos una nota.',
     note: 'La palabra {{word}}, «{{text}}», no es nombre de nota.',
-    beats: 'La palabra {{word}}, «{{text}}»: los pulsos son cuartos de pulso hasta 16, como :0.5 o :2.',
+    beats:
+      'La palabra {{word}}, «{{text}}»: los pulsos son cuartos de pulso hasta 16, como :0.5 o :2; :1/3 es un tresillo.',
     tooLong: 'Una frase tiene como mucho 200 notas.',
   },
   cues: {

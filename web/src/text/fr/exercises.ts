@@ -214,7 +214,8 @@ export const exercisesWords = {
     source: 'Le mot {{word}}, « {{text}} », n’est pas un harmonique de la note entre crochets devant lui.',
     empty: 'Écris au moins une note.',
     note: 'Le mot {{word}}, « {{text}} », n’est pas un nom de note.',
-    beats: 'Le mot {{word}}, « {{text}} » : les temps sont des quarts de temps jusqu’à 16, comme :0.5 ou :2.',
+    beats:
+      'Le mot {{word}}, « {{text}} » : les temps sont des quarts de temps jusqu’à 16, comme :0.5 ou :2 ; :1/3 est un triolet.',
     tooLong: 'Une phrase a 200 notes au plus.',
   },
   cues: {

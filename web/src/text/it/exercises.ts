@@ -211,7 +211,8 @@ export const exercisesWords = {
     source: 'La parola {{word}}, «{{text}}», non è un armonico della nota tra parentesi che la precede.',
     empty: 'Scrivi almeno una nota.',
     note: 'La parola {{word}}, «{{text}}», non è un nome di nota.',
-    beats: 'La parola {{word}}, «{{text}}»: i battiti sono quarti di battito fino a 16, come :0.5 o :2.',
+    beats:
+      'La parola {{word}}, «{{text}}»: i battiti sono quarti di battito fino a 16, come :0.5 o :2; :1/3 è una terzina.',
     tooLong: 'Una frase ha al massimo 200 note.',
   },
   cues: {
