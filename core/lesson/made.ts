@@ -34,6 +34,11 @@ export interface Candidate {
 const LAST_BELL_MIDI = 61;
 /** Highest note that is asked of a level. */
 export const TOP_MIDI: Readonly<Record<Level, number>> = { new: 84, home: 90, advanced: 102 };
+/** Highest note that is asked now: a goal above what the level has is worked on once the overtones are there for it. */
+function topOf({ level, goals }: PlanFor, { altissimoReady }: Standing): number {
+  const wanted = altissimoReady ? goals.filter(({ kind }) => kind === 'highNote').map(({ midi }) => midi) : [];
+  return Math.max(TOP_MIDI[level], ...wanted);
+}
 /** The two notes of the break, written. */
 export const BREAK_MIDI = { under: 73, over: 74 } as const;
 /** What turns from time to time stays for so many sessions. */
@@ -77,12 +82,12 @@ export function made(
 }
 
 /** Whether the range, the break and altissimo are the player's yet. */
-function isAllowed(exercise: ExerciseParameters, { level }: PlanFor, standing: Standing): boolean {
+function isAllowed(exercise: ExerciseParameters, plan: PlanFor, standing: Standing): boolean {
   const { steps } = exerciseScore(exercise);
   const sounded = steps.filter(({ hum }) => !hum).map(({ soundedMidi }) => soundedMidi);
   const { from, to } = NEWCOMER_RANGE;
   if (standing.newcomer && sounded.some((midi) => midi < from || midi > to)) return false;
-  if (steps.some(({ soundedMidi, partialNumber }) => partialNumber === 1 && soundedMidi > TOP_MIDI[level]))
+  if (steps.some(({ soundedMidi, partialNumber }) => partialNumber === 1 && soundedMidi > topOf(plan, standing)))
     return false;
   // An overtone above the break is another partial of the same fingers: no break is crossed.
   const slursOver = steps.some((step, i) => {

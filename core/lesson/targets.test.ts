@@ -101,6 +101,20 @@ describe('targets', () => {
     );
     expect(targetsOf(planOn(3, [fine])).map(({ reason }) => reason)).toEqual(['response']);
   });
+  it('are not made from a day on a dead reed, once another is on', () => {
+    const dead = digest(
+      'dead',
+      2,
+      [58, 60, 61, 59, 58, 60, 67, 69, 71, 72, 74, 67].map((midi) => seen({ midi, values: { responseS: 0.4 } })),
+    );
+    const fine = (n: number) =>
+      digest(
+        `fine ${n}`,
+        n,
+        [60, 67].map((midi) => seen({ midi, values: { responseS: 0.05 } })),
+      );
+    expect(targetsOf(planOn(7, [dead, ...[3, 4, 5, 6].map(fine)]))).toEqual([]);
+  });
   it('of a beginner lie between D4 and C6 for two weeks', () => {
     const low = held(2, 58, 30, 30, 30);
     expect(targetsOf(planOn(3, [low], { level: 'new' }))).toEqual([]);

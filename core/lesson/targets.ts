@@ -104,7 +104,10 @@ export function targetsOf(plan: PlanFor): Target[] {
     lately: days.slice(Math.max(0, upTo - 2), upTo),
   });
   days.forEach(({ day, takes }, i) => {
-    targets = takenUp(targets, morning(day, i), plan).map((target) => afterDay(target, day, takes));
+    targets = takenUp(targets, morning(day, i), plan);
+    // A day on a dead reed tells of the reed, not of the notes.
+    if (reedOrLeak([{ day, takes }])) return;
+    targets = targets.map((target) => afterDay(target, day, takes));
     known.heard(takes);
   });
   const today = morning(plan.day, days.length);
