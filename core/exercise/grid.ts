@@ -1,6 +1,6 @@
 /** Parts of a beat that a passage knows: its quarters, and its thirds with their halves. */
 export const BEAT_PARTS = 12;
-/** Places lie on a grid that sums are exact on: a third is told to a fifth of a millisecond at any tempo. */
+/** Places lie on a grid that sums are exact on: a third is off by a three-thousandth of a beat. */
 const FINE = 1024;
 
 /** The place of so many twelfths of a beat, beats: whole beats and quarters are exact, and so are the differences of any two. */

@@ -25,7 +25,7 @@ export const weekFunctions = {
     const bytes = writeWeek({
       ...head,
       digests: practised ? digests : [],
-      ...(practised && { targets }),
+      ...(practised && targets && { targets }),
       notes: notes
         ? records.flatMap(({ id, startedAt, note }) =>
             note.trim() ? [{ takeId: id, day: whenOf(startedAt).day, text: note }] : [],
@@ -54,8 +54,8 @@ export const weekFunctions = {
 /** Which days of a student are given, and what of them. */
 export interface WeekAsked extends Pick<StudentWeek, 'student' | 'savedAt' | 'from' | 'to'> {
   readonly practised: boolean;
-  /** given with what was practised */
-  readonly targets: readonly Target[];
+  /** given with what was practised, once they are read */
+  readonly targets?: readonly Target[] | undefined;
   readonly notes: boolean;
   readonly takeIds: readonly string[];
   /** whether the takes are given with what was kept of their sound */

@@ -47,7 +47,8 @@ export default function GiveWeekPage() {
     () => findDigests({ tags: [], since: from, before: dayOf(addDays(noonOf(to), 1)) }),
     [from, to],
   );
-  const targets = useTargets() ?? [];
+  // Not read yet, they are left out: the teacher keeps those of the week before.
+  const targets = useTargets();
   const takes = digests?.filter(({ takeId }) => chosen.has(takeId)) ?? [];
   const save = async () => {
     const name = store.getState().settings.signedAs.trim();
